@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench;
+
+/** Everything that can happen to a fit on the bench, in the past tense, and what each fact carries. */
+enum EventType: string
+{
+    case StepStarted = 'step-started';
+    case StepDone = 'step-done';
+    case StepReopened = 'step-reopened';
+    case StepSkipped = 'step-skipped';
+    case CautionAcknowledged = 'caution-acknowledged';
+    case Counted = 'counted';
+    case CountedAll = 'counted-all';
+    case FastenerMarked = 'fastener-marked';
+    case Measured = 'measured';
+    case Dropped = 'dropped';
+    case Found = 'found';
+    case Noted = 'noted';
+    case Waived = 'waived';
+    case FollowUpClosed = 'follow-up-closed';
+    case Undone = 'undone';
+    case Signed = 'signed';
+
+    /** @return array<string, string> payload field => string, int or float; a trailing ? marks what may be absent */
+    public function fields(): array
+    {
+        return match ($this) {
+            self::StepStarted, self::StepReopened => ['step' => 'string'],
+            self::StepDone => ['step' => 'string', 'reason' => 'string?'],
+            self::StepSkipped => ['step' => 'string', 'reason' => 'string'],
+            self::CautionAcknowledged => ['step' => 'string', 'caution' => 'int'],
+            self::Counted => ['step' => 'string', 'thing' => 'string', 'by' => 'int'],
+            self::CountedAll => ['step' => 'string'],
+            self::FastenerMarked => ['joint' => 'string', 'bolt' => 'int', 'stage' => 'int', 'step' => 'string?', 'wrench' => 'string?', 'setting' => 'float?'],
+            self::Measured => ['step' => 'string', 'field' => 'string', 'text' => 'string', 'value' => 'float', 'unit' => 'string'],
+            self::Dropped => ['what' => 'string', 'step' => 'string?'],
+            self::Found => ['dropped' => 'string'],
+            self::Noted => ['text' => 'string', 'step' => 'string?'],
+            self::Waived => ['end' => 'string', 'reason' => 'string'],
+            self::FollowUpClosed => ['follow_up' => 'string', 'outcome' => 'string'],
+            self::Undone => ['event' => 'string'],
+            self::Signed => ['remark' => 'string?'],
+        };
+    }
+
+    /** Signing off and undoing stand for good; everything else can be taken back. */
+    public function canBeUndone(): bool
+    {
+        return self::Signed !== $this && self::Undone !== $this && self::FollowUpClosed !== $this;
+    }
+
+    public function label(): string
+    {
+        return str_replace('-', ' ', $this->value);
+    }
+}

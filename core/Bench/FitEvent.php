@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench;
+
+/**
+ * One fact about a fit. The id is made by the client (ULID), so the same fact sent twice is one fact.
+ */
+final readonly class FitEvent
+{
+    private const MAX_TEXT = 500;
+
+    /** @param array<string, string|int|float> $payload */
+    private function __construct(
+        public string $id,
+        public EventType $type,
+        public array $payload,
+        public string $by,
+        public \DateTimeImmutable $at,
+    ) {
+    }
+
+    /**
+     * @param array<array-key, mixed> $payload
+     *
+     * @throws InvalidEvent when a field is missing, of the wrong kind, or too long
+     */
+    public static function of(string $id, EventType $type, array $payload, string $by, \DateTimeImmutable $at): self
+    {
+        1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id) || throw InvalidEvent::in('id', 'An event needs a ULID as its id.');
+        $clean = [];
+        foreach ($type->fields() as $field => $kind) {
+            $value = $payload[$field] ?? null;
+            if (null === $value || '' === $value || (is_string($value) && '' === trim($value))) {
+                str_ends_with($kind, '?') || throw InvalidEvent::in($field, sprintf('«%s» is needed: %s.', $field, 'reason' === $field ? 'say why' : 'fill it in'));
+                continue;
+            }
+            $clean[$field] = self::typed($field, rtrim($kind, '?'), $value);
+        }
+        $unknown = array_diff(array_map(strval(...), array_keys($payload)), array_keys($type->fields()));
+        [] === $unknown || throw InvalidEvent::in(implode(', ', $unknown), sprintf('«%s» has no field «%s».', $type->value, mb_substr(implode(', ', $unknown), 0, 40)));
+
+        return new self($id, $type, $clean, $by, $at);
+    }
+
+    public function string(string $field): string
+    {
+        $value = $this->payload[$field] ?? '';
+
+        return is_string($value) ? $value : (string) $value;
+    }
+
+    public function int(string $field): int
+    {
+        return (int) ($this->payload[$field] ?? 0);
+    }
+
+    public function float(string $field): float
+    {
+        return (float) ($this->payload[$field] ?? 0.0);
+    }
+
+    /** @return array{id: string, type: string, payload: array<string, string|int|float>, by: string, at: string} */
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'type' => $this->type->value, 'payload' => $this->payload, 'by' => $this->by, 'at' => $this->at->format('Y-m-d\TH:i:s.vP')];
+    }
+
+    private static function typed(string $field, string $kind, mixed $value): string|int|float
+    {
+        return match (true) {
+            'int' === $kind && is_int($value) && abs($value) <= 10_000 => $value,
+            'float' === $kind && (is_int($value) || is_float($value)) && is_finite((float) $value) => (float) $value,
+            'string' === $kind && is_string($value) && mb_strlen($value) <= self::MAX_TEXT && mb_check_encoding($value, 'UTF-8') => trim($value),
+            default => throw InvalidEvent::in($field, sprintf('«%s» must be a %s%s.', $field, ['int' => 'whole number', 'float' => 'number', 'string' => 'text'][$kind] ?? $kind, 'string' === $kind ? sprintf(' of at most %d characters', self::MAX_TEXT) : '')),
+        };
+    }
+}

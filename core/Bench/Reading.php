@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench;
+
+/** A measured figure: what was written, and its value in the base unit of its kind. */
+final readonly class Reading
+{
+    public function __construct(public string $text, public float $value, public string $unit, public string $by, public \DateTimeImmutable $at)
+    {
+    }
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Fluids;
+
+use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\Check;
+use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Sum\Sum;
+use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Sum\Value;
+use NimbleKnuckle\Core\Sum\Working;
+
+/**
+ * What to pour back after a drain: pour = (V c* − (V − D) c0) / cp, water = D − pour.
+ * Volumes in L, strengths in percent glycol by volume. Source: conservation of glycol; volumes are taken as additive.
+ */
+final readonly class CoolantMix implements Sum
+{
+    private const OLD_SHARE_LIMIT = 0.05;
+    private const ROUNDING = 1e-9;
+
+    public function name(): string
+    {
+        return 'coolant-mix';
+    }
+
+    public function summary(): string
+    {
+        return 'How much coolant and how much water go back in';
+    }
+
+    public function fields(): array
+    {
+        return [
+            Field::quantity('capacity', 'The whole circuit holds', Kind::Volume, '6.4 L'),
+            Field::quantity('drained', 'Drained', Kind::Volume, '4.1 L', 'Measured in the can.'),
+            Field::quantity('present', 'Strength of what was in it', Kind::Percent, '32 %', 'Read off the refractometer.'),
+            Field::quantity('target', 'Strength wanted', Kind::Percent, '50 %'),
+            Field::quantity('product', 'Strength of what you pour', Kind::Percent, '100 %', '100 for concentrate, 50 for half-and-half premix.'),
+            Field::flag('incompatible', 'What was in it must not mix with the new', 'Shows how many drain-and-fill cycles leave under 5 % of the old.'),
+        ];
+    }
+
+    public function compute(Inputs $in): SumResult
+    {
+        $capacity = $in->positive('capacity', Kind::Volume);
+        $drained = $in->between('drained', Kind::Volume, 0.0, $capacity);
+        $present = $in->between('present', Kind::Percent, 0.0, 100.0);
+        $target = $in->between('target', Kind::Percent, 0.0, 100.0);
+        $product = $in->between('product', Kind::Percent, 0.0, 100.0);
+        $product > 0.0 || throw InvalidInput::in('product', 'What is poured must hold some glycol: 100 for concentrate, 50 for premix.');
+
+        $exact = ($capacity * $target - ($capacity - $drained) * $present) / $product;
+        $reachable = $exact >= -self::ROUNDING && $exact <= $drained + self::ROUNDING;
+        $pour = min(max($exact, 0.0), $drained);
+        $result = (($capacity - $drained) * $present + $pour * $product) / $capacity;
+        $values = [
+            'pour' => Value::of($pour, Unit::Litre->value),
+            'water' => Value::of($drained - $pour, Unit::Litre->value),
+            'result' => Value::of($result, Unit::Percent->value),
+        ];
+        $working = [
+            new Working('Coolant to pour', 'pour = (V c* − (V − D) c0) / cp', sprintf('(%s × %s − (%s − %s) × %s) / %s', Show::n($capacity), Show::n($target), Show::n($capacity), Show::n($drained), Show::n($present), Show::n($product)), sprintf('%s L', Show::n($exact)), 'conservation of glycol'),
+            new Working('Water to pour', 'water = D − pour', sprintf('%s − %s', Show::n($drained), Show::n($pour)), sprintf('%s L', Show::n($drained - $pour)), 'conservation of volume'),
+            new Working('Strength then', 'c = ((V − D) c0 + pour cp) / V', sprintf('((%s − %s) × %s + %s × %s) / %s', Show::n($capacity), Show::n($drained), Show::n($present), Show::n($pour), Show::n($product), Show::n($capacity)), sprintf('%s %%', Show::n($result)), 'conservation of glycol'),
+        ];
+        $checks = [];
+        if ($reachable) {
+            $checks[] = Check::ok('reachable', sprintf('Pour %s L of the %s and %s L of water: %s %%.', Show::n($pour, 3), 100.0 === $product ? 'concentrate' : sprintf('%s %% mix', Show::n($product)), Show::n($drained - $pour, 3), Show::n($result, 3)));
+        } else {
+            [$more, $check, $lines] = $this->outOfReach($capacity, $drained, $present, $target, $product, $result);
+            $values += $more;
+            $checks[] = $check;
+            $working = [...$working, ...$lines];
+        }
+        if ($in->flag('incompatible')) {
+            [$more, $check, $lines] = $this->oldShare($capacity, $drained);
+            $values = $more + $values;
+            $checks[] = $check;
+            $working = [...$working, ...$lines];
+        }
+        if ($target > 60.0) {
+            $checks[] = Check::watch('too-strong', 'Past about 60 % more concentrate protects less and cools worse.');
+        }
+
+        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+    }
+
+    /** @return array{array<string, Value>, Check, list<Working>} */
+    private function outOfReach(float $capacity, float $drained, float $present, float $target, float $product, float $best): array
+    {
+        $stronger = $target > $present;
+        $poured = $stronger ? $product : 0.0;
+        $what = $stronger ? sprintf('the %s %% product', Show::n($product)) : 'water';
+        if ($stronger && $target > $product + self::ROUNDING) {
+            return [[], Check::stop('product-too-weak', sprintf('%s %% cannot be reached with a product of %s %%: use a stronger one. The best this drain allows is %s %%.', Show::n($target), Show::n($product), Show::n($best, 3))), []];
+        }
+        $need = $capacity * ($target - $present) / ($poured - $present);
+        $values = ['drain_needed' => Value::of($need, Unit::Litre->value)];
+        $working = [new Working('Drain needed', 'D = V (c* − c0) / (cp − c0)', sprintf('%s × (%s − %s) / (%s − %s)', Show::n($capacity), Show::n($target), Show::n($present), Show::n($poured), Show::n($present)), sprintf('%s L', Show::n($need)), 'conservation of glycol, refilled with '.$what)];
+        $left = 1 - $drained / $capacity;
+        $wanted = ($target - $poured) / ($present - $poured);
+        if ($drained <= 0.0 || $wanted <= self::ROUNDING && $left > 0.0) {
+            return [$values, Check::stop('not-reachable', sprintf('%s %% is not reachable from this drain: the best is %s %%. All %s L must come out; repeated drains only come closer.', Show::n($target), Show::n($best, 3), Show::n($need, 3))), $working];
+        }
+        $cycles = $left <= 0.0 ? 1.0 : ceil(log($wanted) / log($left) - self::ROUNDING);
+        $values['cycles'] = Value::of($cycles, 'count');
+        $working[] = new Working('Drain-and-fill cycles', 'n = ln((c* − cp)/(c0 − cp)) / ln(1 − D/V), rounded up', sprintf('ln %s / ln %s', Show::n($wanted), Show::n($left)), Show::n($cycles), 'geometric dilution; run it hot between the drains so that it mixes');
+
+        return [$values, Check::stop('not-reachable', sprintf('%s %% is not reachable from this drain: the best is %s %%. Drain %s L, or drain and fill %s times with %s, run hot in between.', Show::n($target), Show::n($best, 3), Show::n($need, 3), Show::n($cycles), $what)), $working];
+    }
+
+    /** @return array{array<string, Value>, Check, list<Working>} */
+    private function oldShare(float $capacity, float $drained): array
+    {
+        $left = 1 - $drained / $capacity;
+        if ($drained < 0.02 * $capacity) {
+            return [[], Check::stop('flush', 'Hardly anything was drained: the old coolant cannot be washed out this way. Drain more, or flush.'), []];
+        }
+        $shares = [];
+        $share = 1.0;
+        do {
+            $share *= $left;
+            $shares[] = $share * 100;
+        } while ($share >= self::OLD_SHARE_LIMIT);
+        $count = count($shares);
+
+        return [
+            ['old_share' => Value::listOf($shares, Unit::Percent->value), 'cycles' => Value::of((float) $count, 'count')],
+            $count > 1
+                ? Check::watch('incompatible', sprintf('The families must not mix: %d drain-and-fill cycles leave %s %% of the old.', $count, Show::n($share * 100, 2)))
+                : Check::ok('incompatible', sprintf('One drain leaves %s %% of the old: little enough.', Show::n($share * 100, 2))),
+            [new Working('Old coolant left after n cycles', 'r = (1 − D/V)^n', sprintf('(1 − %s/%s)^%d', Show::n($drained), Show::n($capacity), $count), sprintf('%s %%', Show::n($share * 100)), 'geometric dilution')],
+        ];
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/** Stage 2: whatever lies in front of what must be reached is added to the strip, each item once. */
+final readonly class Close
+{
+    /**
+     * @param list<Bound> $bound
+     *
+     * @return array<string, Task> the strip: «op:…» for an operation of the procedure, «item:…» for a removal that only makes room
+     *
+     * @throws UnplannableFit when items lie in front of each other in a circle
+     */
+    public function of(array $bound, VehicleSheet $vehicle): array
+    {
+        $strip = array_values(array_filter($bound, static fn (Bound $b): bool => Phase::Strip === $b->operation->phase));
+        $opOf = [];
+        foreach ($strip as $b) {
+            if (Deed::Remove === $b->operation->deed && '' !== $b->item) {
+                $opOf[$b->item] = 'op:'.$b->operation->id;
+            }
+        }
+        $room = [];
+        foreach ($strip as $b) {
+            foreach ($this->blockers($b, $vehicle) as $id) {
+                $this->add($id, $vehicle, $room, []);
+            }
+        }
+
+        return $this->tasks($strip, array_keys($room), $opOf, $vehicle);
+    }
+
+    /** @return list<string> */
+    private function blockers(Bound $b, VehicleSheet $vehicle): array
+    {
+        return match (true) {
+            Deed::Remove === $b->operation->deed && '' !== $b->item => [$b->item],
+            '' !== $b->circuit && (Deed::Drain === $b->operation->deed || Deed::Open === $b->operation->deed) => $vehicle->circuits[$b->circuit]->drainBehind,
+            '' !== $b->item => $vehicle->items[$b->item]->behind,
+            default => [],
+        };
+    }
+
+    /**
+     * @param array<string, true> $room
+     * @param list<string>        $path
+     */
+    private function add(string $id, VehicleSheet $vehicle, array &$room, array $path): void
+    {
+        if (in_array($id, $path, true)) {
+            $cycle = [...array_slice($path, (int) array_search($id, $path, true)), $id];
+            throw UnplannableFit::dueToCycle(array_map(static fn (string $one): string => $vehicle->items[$one]->name, $cycle));
+        }
+        if (isset($room[$id])) {
+            return;
+        }
+        foreach ($vehicle->items[$id]->behind as $front) {
+            $this->add($front, $vehicle, $room, [...$path, $id]);
+        }
+        $room[$id] = true;
+    }
+
+    /**
+     * @param list<Bound>           $strip
+     * @param list<string>          $room
+     * @param array<string, string> $opOf
+     *
+     * @return array<string, Task>
+     */
+    private function tasks(array $strip, array $room, array $opOf, VehicleSheet $vehicle): array
+    {
+        $taskOf = static fn (string $item): string => $opOf[$item] ?? 'item:'.$item;
+        $tasks = [];
+        foreach ($room as $id) {
+            if (!isset($opOf[$id])) {
+                $tasks['item:'.$id] = new Task('item:'.$id, $vehicle->items[$id]->position, array_map($taskOf, $vehicle->items[$id]->behind));
+            }
+        }
+        $previous = [];
+        foreach ($strip as $b) {
+            $id = 'op:'.$b->operation->id;
+            $removes = Deed::Remove === $b->operation->deed && '' !== $b->item;
+            $blockers = $removes ? $vehicle->items[$b->item]->behind : $this->blockers($b, $vehicle);
+            $position = $removes ? $vehicle->items[$b->item]->position : $b->operation->position;
+            $tasks[$id] = new Task($id, $position, array_values(array_unique([...$previous, ...array_map($taskOf, $blockers)])), $b->operation->passive);
+            $previous = [$id];
+        }
+
+        return $tasks;
+    }
+}

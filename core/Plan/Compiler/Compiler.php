@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Lint\Linter;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
+use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/** Makes a fit sheet: resolve, close, order, expand (with the moves), weave, list, lint. Same input, same output. */
+final readonly class Compiler
+{
+    public function __construct(private CommonParts $common, private Linter $linter = new Linter())
+    {
+    }
+
+    /**
+     * @param list<Procedure> $procedures
+     *
+     * @throws UnplannableFit
+     */
+    public function compile(array $procedures, Choices $choices, VehicleSheet $vehicle, Kit $kit): Sheet
+    {
+        $bound = (new Resolve())->of($procedures, $choices, $vehicle);
+        $strip = (new Order())->of((new Close())->of($bound, $vehicle));
+        [$steps, $moves] = (new Moves($this->common))->into((new Expand($vehicle))->of($bound, $strip));
+        $list = new ListOut($vehicle, $kit);
+        $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
+        $expects = array_values(array_unique(array_merge(...array_map(static fn (Procedure $p): array => $p->expects, $procedures))));
+        $bare = new Sheet($title, $steps, [], $list->tools($steps), $list->consumables($steps), $list->parts($steps), (new Weave())->of($steps), $moves, $expects);
+
+        return $this->linter->marked($bare, $vehicle, $kit);
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Operation;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/** Stage 4: operations and removals become steps; removals get trays, joints get their bolt cards, the rest of the strip is rebuilt in reverse. */
+final readonly class Expand
+{
+    private StepWriter $write;
+
+    public function __construct(private VehicleSheet $vehicle)
+    {
+        $this->write = new StepWriter($vehicle);
+    }
+
+    /**
+     * @param list<Bound>  $bound
+     * @param list<string> $stripOrder task ids
+     *
+     * @return list<Step>
+     */
+    public function of(array $bound, array $stripOrder): array
+    {
+        $operations = [];
+        foreach ($bound as $b) {
+            $operations['op:'.$b->operation->id] = $b;
+        }
+        $steps = [];
+        foreach ($bound as $b) {
+            if ($b->operation->phase->number() < Phase::Strip->number()) {
+                array_push($steps, ...$this->expanded($b, $bound, []));
+            }
+        }
+        $removed = [];
+        foreach ($stripOrder as $task) {
+            if (isset($operations[$task])) {
+                $b = $operations[$task];
+                array_push($steps, ...$this->expanded($b, $bound, []));
+                if (Deed::Remove === $b->operation->deed && '' !== $b->item) {
+                    $removed[] = $b->item;
+                }
+            } else {
+                $item = substr($task, strlen('item:'));
+                $steps[] = $this->write->removal($this->vehicle->items[$item], Phase::Strip);
+                $removed[] = $item;
+            }
+        }
+        foreach ($bound as $b) {
+            if ($b->operation->phase->number() > Phase::Strip->number()) {
+                array_push($steps, ...$this->expanded($b, $bound, $removed));
+            }
+        }
+
+        return $steps;
+    }
+
+    /**
+     * @param list<Bound>  $all
+     * @param list<string> $removed
+     *
+     * @return list<Step>
+     */
+    private function expanded(Bound $b, array $all, array $removed): array
+    {
+        $op = $b->operation;
+
+        return match (true) {
+            Deed::Remove === $op->deed && '' !== $b->item => [$this->write->removalBy($op, $this->vehicle->items[$b->item])],
+            Deed::Refit === $op->deed && '' !== $b->item => [$this->write->refitBy($op, $this->vehicle->items[$b->item]), ...$this->tightening($b->item, $op->phase, $all)],
+            Deed::Tighten === $op->deed && '' !== $b->joint => [$this->write->tighteningBy($op, $this->vehicle->joints[$b->joint])],
+            Deed::Rebuild === $op->deed => $this->rebuild($op, $all, $removed),
+            default => [Step::fromOperation($op, $b->item, $b->joint, $b->circuit)],
+        };
+    }
+
+    /**
+     * What was taken off goes back in reverse; «on: covers» or «on: parts» limits it to those.
+     *
+     * @param list<Bound>  $all
+     * @param list<string> $removed
+     *
+     * @return list<Step>
+     */
+    private function rebuild(Operation $op, array $all, array $removed): array
+    {
+        $byHand = [];
+        foreach ($all as $b) {
+            if (Deed::Refit === $b->operation->deed) {
+                $byHand[] = $b->item;
+            }
+        }
+        $steps = [];
+        foreach (array_reverse(array_values(array_diff($removed, $byHand))) as $item) {
+            $cover = ItemKind::Cover === $this->vehicle->items[$item]->kind;
+            if ('' === $op->on || $cover === ('covers' === $op->on)) {
+                $steps[] = $this->write->refit($this->vehicle->items[$item], $op->phase);
+                array_push($steps, ...$this->tightening($item, $op->phase, $all));
+            }
+        }
+
+        return $steps;
+    }
+
+    /**
+     * The joints of an item that has just gone back, unless the procedure tightens them itself.
+     *
+     * @param list<Bound> $all
+     *
+     * @return list<Step>
+     */
+    private function tightening(string $item, Phase $phase, array $all): array
+    {
+        $own = [];
+        foreach ($all as $b) {
+            if (Deed::Tighten === $b->operation->deed) {
+                $own[] = $b->joint;
+            }
+        }
+        $steps = [];
+        foreach ($this->vehicle->jointsOf($item) as $joint) {
+            if (!in_array($joint->id, $own, true)) {
+                $steps[] = $this->write->tightening($joint, $phase);
+            }
+        }
+
+        return $steps;
+    }
+}

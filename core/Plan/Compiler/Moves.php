@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+
+/** Puts in the steps that raise and lower the vehicle, only where the next step needs it elsewhere. */
+final readonly class Moves
+{
+    public function __construct(private CommonParts $common)
+    {
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return array{list<Step>, int} the steps with the moves, and how many moves there are
+     */
+    public function into(array $steps): array
+    {
+        $up = false;
+        $moves = 0;
+        $all = [];
+        foreach ($steps as $step) {
+            if (Position::Any !== $step->position && $up !== (Position::Ground !== $step->position)) {
+                $up = !$up;
+                $all[] = $this->move($up, ++$moves, $this->phaseOf($step, $all));
+            }
+            $all[] = $step;
+        }
+
+        return [$all, $moves];
+    }
+
+    private function move(bool $up, int $number, Phase $phase): Step
+    {
+        $name = $up ? 'raise' : 'lower';
+
+        return Step::fromOperation($this->common->move($name))->with(id: $name.'-'.$number, phase: $phase);
+    }
+
+    /**
+     * Raising before the strip belongs to making safe.
+     *
+     * @param list<Step> $before
+     */
+    private function phaseOf(Step $next, array $before): Phase
+    {
+        foreach ($before as $step) {
+            if (Phase::Strip === $step->phase) {
+                return $next->phase;
+            }
+        }
+
+        return Phase::Strip === $next->phase ? Phase::MakeSafe : $next->phase;
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Plan\Caution;
+use NimbleKnuckle\Core\Plan\Minutes;
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Operation;
+use NimbleKnuckle\Core\Plan\Procedure\Supply;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\Item;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/** Words and counts of the steps that come from the vehicle sheet: taking off, putting back, tightening. */
+final readonly class StepWriter
+{
+    public function __construct(private VehicleSheet $vehicle)
+    {
+    }
+
+    public function removal(Item $item, Phase $phase): Step
+    {
+        return new Step(
+            'off.'.$item->id, $phase, Deed::Remove, 'Take off the '.$item->name, $item->removeNote,
+            why: 'It lies in front of what has to be reached.', position: $item->position, minutes: $item->off,
+            cautions: $item->cautions, tools: $this->trayTools($item), item: $item->id, tray: $this->tray($item),
+        );
+    }
+
+    public function removalBy(Operation $op, Item $item): Step
+    {
+        return $this->merged($op, $this->removal($item, $op->phase)->with(why: $op->why));
+    }
+
+    public function refit(Item $item, Phase $phase): Step
+    {
+        return new Step(
+            'on.'.$item->id, $phase, Deed::Refit, 'Refit the '.$item->name, $item->refitNote,
+            position: $item->position, minutes: $item->on, tools: $this->trayTools($item), item: $item->id, tray: $this->tray($item),
+        );
+    }
+
+    public function refitBy(Operation $op, Item $item): Step
+    {
+        return $this->merged($op, $this->refit($item, $op->phase)->with(why: $op->why));
+    }
+
+    public function tightening(Joint $joint, Phase $phase): Step
+    {
+        $count = $joint->count();
+        $each = 0.5 * $count * count($joint->passes);
+        $cautions = str_contains($joint->material, 'aluminium')
+            ? [new Caution('It screws into cast aluminium: start each one by hand, three turns free, no power tool.', false)]
+            : [];
+
+        return new Step(
+            'tight.'.$joint->id, $phase, Deed::Tighten, 'Tighten the '.$joint->name, $joint->note,
+            position: $this->positionOf($joint), minutes: new Minutes(1 + $each * 0.6, 1 + $each, 2 + $each * 2), cautions: $cautions,
+            tools: '' === $joint->tool ? [] : [$joint->tool],
+            consumables: '' === $joint->compound || 'dry' === $joint->compound ? [] : [new Supply($joint->compound, 'a drop each')],
+            parts: $joint->isNew() ? [new Supply(trim($joint->thread.' '.$joint->length).' bolts, '.$joint->name, (string) $count, 'new')] : [],
+            joint: $joint->id,
+        );
+    }
+
+    public function tighteningBy(Operation $op, Joint $joint): Step
+    {
+        return $this->merged($op, $this->tightening($joint, $op->phase)->with(why: $op->why));
+    }
+
+    /** The procedure's own words, cautions and supplies over what the vehicle sheet gives. */
+    private function merged(Operation $op, Step $base): Step
+    {
+        return $base->with(
+            id: $op->id,
+            title: '' === $op->title ? $base->title : $op->title,
+            text: trim($op->text.' '.$base->text),
+            orientation: $op->orientation,
+            position: Position::Any === $op->position ? $base->position : $op->position,
+            minutes: $op->minutes->isNone() ? $base->minutes : $op->minutes,
+            cautions: [...$op->cautions, ...$base->cautions],
+            tools: array_values(array_unique([...$op->tools, ...$base->tools])),
+            consumables: [...$op->consumables, ...$base->consumables],
+            parts: [...$op->parts, ...$base->parts],
+            asks: $op->asks,
+            sum: $op->sum,
+            until: $op->until,
+        );
+    }
+
+    /** @return list<TrayLine> what is counted: loose fasteners and small parts, and the bolts of the item's joints */
+    private function tray(Item $item): array
+    {
+        $lines = $item->tray;
+        foreach ($this->vehicle->jointsOf($item->id) as $joint) {
+            $lines[] = new TrayLine(trim(sprintf('%s %s', trim($joint->thread.('' === $joint->length ? '' : ' × '.$joint->length)), $joint->name)), $joint->count(), $joint->tool);
+        }
+
+        return $lines;
+    }
+
+    /** @return list<string> */
+    private function trayTools(Item $item): array
+    {
+        $tools = array_map(static fn (TrayLine $line): string => $line->tool, $this->tray($item));
+
+        return array_values(array_unique(array_filter($tools, static fn (string $tool): bool => '' !== $tool)));
+    }
+
+    private function positionOf(Joint $joint): Position
+    {
+        return '' === $joint->item ? Position::Any : $this->vehicle->items[$joint->item]->position;
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint;
+
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/** Stage 6: runs a sheet on the model of the vehicle and collects what the rules find, gravest first. */
+final readonly class Linter
+{
+    /** @var list<Rule> */
+    private array $rules;
+
+    public function __construct(Rule ...$rules)
+    {
+        $this->rules = [] === $rules ? self::standard() : array_values($rules);
+    }
+
+    public function marked(Sheet $sheet, VehicleSheet $vehicle, Kit $kit): Sheet
+    {
+        return new Sheet($sheet->title, $sheet->steps, $this->findings($sheet, $vehicle, $kit), $sheet->tools, $sheet->consumables, $sheet->parts, $sheet->timing, $sheet->moves, $sheet->expects);
+    }
+
+    /** @return list<Finding> */
+    public function findings(Sheet $sheet, VehicleSheet $vehicle, Kit $kit): array
+    {
+        $run = Run::of($sheet, $vehicle, $kit);
+        $found = [];
+        foreach ($this->rules as $rule) {
+            foreach ($rule->inspect($run) as $finding) {
+                $found[] = $finding;
+            }
+        }
+        usort($found, static fn (Finding $a, Finding $b): int => [$b->level->rank(), $sheet->placeOf($a->step), $a->code] <=> [$a->level->rank(), $sheet->placeOf($b->step), $b->code]);
+
+        return $found;
+    }
+
+    /** @return list<Rule> */
+    private static function standard(): array
+    {
+        return [
+            new Rule\ItemNotRefitted(), new Rule\TrayMiscounts(), new Rule\JointNotTightened(), new Rule\JointWithoutFigure(), new Rule\FigureDoubtful(),
+            new Rule\NoWrench(), new Rule\SinglePartMissing(), new Rule\CircuitNotFilled(), new Rule\StartedBeforeFilled(), new Rule\HotCircuitOpened(),
+            new Rule\UnderWithoutStands(), new Rule\FollowUpMissing(), new Rule\ToolMissing(), new Rule\NotLowered(), new Rule\EmptySheet(),
+        ];
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** The procedure calls for a check afterwards and the sheet books none: no-morning-check, no-retorque, no-follow-up. */
+final readonly class FollowUpMissing implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        $booked = array_map(static fn (Step $step): string => $step->followUp->kind, $run->sheet->steps);
+        $last = $run->sheet->steps[count($run->sheet->steps) - 1] ?? null;
+        foreach ($run->sheet->expects as $kind) {
+            if (null !== $last && !in_array($kind, $booked, true)) {
+                [$code, $what] = match ($kind) {
+                    'level' => ['no-morning-check', 'look at the cold level the next morning'],
+                    're-torque' => ['no-retorque', 'tighten once more after the first heat cycles'],
+                    default => ['no-follow-up', 'look again'],
+                };
+                yield Finding::stop($code, $last->id, sprintf('Nothing on this sheet makes anyone %s.', $what), 'Add a step that books it in the logbook.');
+            }
+        }
+    }
+}

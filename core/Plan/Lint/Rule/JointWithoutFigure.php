@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** A joint is to be tightened and nobody knows to what: joint-no-figure. */
+final readonly class JointWithoutFigure implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->sheet->doing(Deed::Tighten) as $step) {
+            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            if (null !== $joint && !$joint->hasFigure()) {
+                yield Finding::stop('joint-no-figure', $step->id, sprintf('No figure is known for the %s.', $joint->name), 'Enter the figure on the vehicle sheet, from the maker’s service information.');
+            }
+        }
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** The sheet ends with the vehicle still on stands: left-on-stands. */
+final readonly class NotLowered implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        $last = $run->sheet->steps[count($run->sheet->steps) - 1] ?? null;
+        if ($run->end->raised && null !== $last) {
+            yield Finding::watch('left-on-stands', $last->id, 'The sheet ends with the vehicle on stands.', 'Add a step on the floor, such as the drive.');
+        }
+    }
+}

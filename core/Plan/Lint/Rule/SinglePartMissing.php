@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Supply;
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** A single-use part is not on the parts list: single-use-not-listed. */
+final readonly class SinglePartMissing implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->sheet->doing(Deed::Tighten) as $step) {
+            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            $listed = [] !== array_filter($step->parts, static fn (Supply $part): bool => 'new' === $part->state);
+            if (null !== $joint && $joint->isNew() && !$listed) {
+                yield Finding::stop('single-use-not-listed', $step->id, sprintf('The %s are to be new and stand on no parts list.', $joint->name), 'List them with this step.');
+            }
+        }
+    }
+}

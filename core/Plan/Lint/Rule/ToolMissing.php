@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** A step needs a tool that the kit does not hold: tool-missing. */
+final readonly class ToolMissing implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->sheet->tools as $pick) {
+            if ($pick->missing) {
+                yield Finding::watch('tool-missing', $pick->firstStep, sprintf('%s: %s.', $pick->name, $pick->note), 'Borrow or buy it before the job starts, or enter it in the kit.');
+            }
+        }
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan;
+
+/** The seven phases every fit goes through, in this order. */
+enum Phase: string
+{
+    case Decide = 'decide';
+    case MakeSafe = 'make-safe';
+    case Strip = 'strip';
+    case Measure = 'measure';
+    case Fit = 'fit';
+    case Rebuild = 'rebuild';
+    case Prove = 'prove';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Decide => 'Decide',
+            self::MakeSafe => 'Make safe',
+            self::Strip => 'Strip',
+            self::Measure => 'Measure',
+            self::Fit => 'Fit',
+            self::Rebuild => 'Rebuild, fill',
+            self::Prove => 'Prove',
+        };
+    }
+
+    public function number(): int
+    {
+        return (int) array_search($this, self::cases(), true) + 1;
+    }
+}

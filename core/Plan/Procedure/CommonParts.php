@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Procedure;
+
+use NimbleKnuckle\Core\Document\Node;
+
+/** Operations written once and included by many procedures, and the moves the compiler puts in by itself. */
+final readonly class CommonParts
+{
+    public const FORMAT = 'nimble-knuckle/common@1';
+
+    /** @param array<string, list<Operation>> $fragments */
+    private function __construct(private array $fragments)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        self::FORMAT === $node->string('format') || throw $node->refuse('format', sprintf('this is not %s.', self::FORMAT));
+        $fragments = [];
+        foreach ($node->node('fragments')->keys() as $name) {
+            $fragments[$name] = array_map(Operation::read(...), $node->node('fragments')->nodes($name));
+        }
+        foreach (['raise', 'lower'] as $needed) {
+            1 === count($fragments[$needed] ?? []) || throw $node->refuse('fragments.'.$needed, 'exactly one operation is needed here.');
+        }
+
+        return new self($fragments);
+    }
+
+    /** @return list<Operation>|null */
+    public function fragment(string $name): ?array
+    {
+        return $this->fragments[$name] ?? null;
+    }
+
+    public function move(string $name): Operation
+    {
+        return $this->fragments[$name][0];
+    }
+}

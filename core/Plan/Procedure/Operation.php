@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Procedure;
+
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Caution;
+use NimbleKnuckle\Core\Plan\Minutes;
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Position;
+
+/** One line of a procedure, vehicle-free: what it acts on is a role that the vehicle sheet fills. */
+final readonly class Operation
+{
+    /**
+     * @param array<string, list<string>> $when
+     * @param list<Caution>               $cautions
+     * @param list<string>                $tools
+     * @param list<Supply>                $consumables
+     * @param list<Supply>                $parts
+     * @param list<Ask>                   $asks
+     */
+    public function __construct(
+        public string $id,
+        public Phase $phase,
+        public Deed $deed,
+        public string $on,
+        public array $when,
+        public string $title,
+        public string $text,
+        public string $why,
+        public string $orientation,
+        public Position $position,
+        public Minutes $minutes,
+        public bool $passive,
+        public string $until,
+        public array $cautions,
+        public array $tools,
+        public array $consumables,
+        public array $parts,
+        public array $asks,
+        public string $sum,
+        public FollowUp $followUp,
+    ) {
+    }
+
+    public static function read(Node $node): self
+    {
+        $when = [];
+        foreach ($node->node('when')->keys() as $group) {
+            $when[$group] = $node->node('when')->strings($group);
+        }
+        $tools = $node->strings('tools');
+
+        return new self(
+            $node->string('id'), $node->enum('phase', Phase::class), $node->enum('do', Deed::class), $node->string('on', ''), $when,
+            $node->string('title', ''), $node->string('text', ''), $node->string('why', ''), $node->string('orientation', ''),
+            $node->enum('position', Position::class, Position::Any), Minutes::read($node, 'minutes'), $node->bool('passive'), $node->string('until', ''),
+            Caution::readList($node, 'cautions'), $tools,
+            array_map(Supply::read(...), $node->nodes('consumables')), array_map(Supply::read(...), $node->nodes('parts')),
+            array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''),
+            $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
+        );
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Sheet;
+
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Sum\Level;
+
+/** The compiled plan of a fit. Format nimble-knuckle/sheet@1. */
+final readonly class Sheet
+{
+    public const FORMAT = 'nimble-knuckle/sheet@1';
+
+    /** @var array<string, int> */
+    private array $places;
+
+    /**
+     * @param list<Step>    $steps
+     * @param list<Finding> $findings
+     * @param list<Pick>    $tools
+     * @param list<Pick>    $consumables
+     * @param list<Pick>    $parts
+     * @param list<string>  $expects kinds of follow-up the procedures call for
+     */
+    public function __construct(
+        public string $title,
+        public array $steps,
+        public array $findings,
+        public array $tools,
+        public array $consumables,
+        public array $parts,
+        public Timing $timing,
+        public int $moves,
+        public array $expects,
+    ) {
+        $this->places = array_flip(array_map(static fn (Step $step): string => $step->id, $steps));
+    }
+
+    public static function read(Node $node): self
+    {
+        self::FORMAT === $node->string('format') || throw $node->refuse('format', sprintf('this is not %s.', self::FORMAT));
+
+        return new self(
+            $node->string('title'), array_map(Step::read(...), $node->nodes('steps')), array_map(Finding::read(...), $node->nodes('findings')),
+            array_map(Pick::read(...), $node->nodes('tools')), array_map(Pick::read(...), $node->nodes('consumables')), array_map(Pick::read(...), $node->nodes('parts')),
+            Timing::read($node->node('timing')), $node->int('moves', 0), $node->strings('expects'),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'format' => self::FORMAT,
+            'title' => $this->title,
+            'steps' => array_map(static fn (Step $step): array => $step->toArray(), $this->steps),
+            'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),
+            'tools' => array_map(static fn (Pick $pick): array => $pick->toArray(), $this->tools),
+            'consumables' => array_map(static fn (Pick $pick): array => $pick->toArray(), $this->consumables),
+            'parts' => array_map(static fn (Pick $pick): array => $pick->toArray(), $this->parts),
+            'timing' => $this->timing->toArray(),
+            'moves' => $this->moves,
+            'expects' => $this->expects,
+        ];
+    }
+
+    public function step(string $id): ?Step
+    {
+        return isset($this->places[$id]) ? $this->steps[$this->places[$id]] : null;
+    }
+
+    /** The place of a step in the order, from 0; -1 where there is no such step. */
+    public function placeOf(string $id): int
+    {
+        return $this->places[$id] ?? -1;
+    }
+
+    /** @return list<Step> */
+    public function inPhase(Phase $phase): array
+    {
+        return array_values(array_filter($this->steps, static fn (Step $step): bool => $step->phase === $phase));
+    }
+
+    /** @return list<Step> */
+    public function doing(Deed $deed, string $item = '', string $joint = '', string $circuit = ''): array
+    {
+        return array_values(array_filter($this->steps, static fn (Step $step): bool => $step->deed === $deed
+            && ('' === $item || $step->item === $item) && ('' === $joint || $step->joint === $joint) && ('' === $circuit || $step->circuit === $circuit)));
+    }
+
+    /** @return list<Finding> */
+    public function findingsAt(string $step): array
+    {
+        return array_values(array_filter($this->findings, static fn (Finding $finding): bool => $finding->step === $step));
+    }
+
+    public function worst(): Level
+    {
+        return array_reduce($this->findings, static fn (Level $worst, Finding $finding): Level => $worst->worse($finding->level), Level::Ok);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Sheet;
+
+use NimbleKnuckle\Core\Document\Node;
+
+/** How long the fit takes, in minutes: hands on, and from start to end; and how much of the waits is used. */
+final readonly class Timing
+{
+    /** @param array<string, array{float, float}> $spans step => start and end at the likely durations */
+    public function __construct(public float $low, public float $likely, public float $high, public float $mean, public float $saved, public array $spans)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        $spans = [];
+        foreach ($node->node('spans')->keys() as $step) {
+            $span = $node->node('spans')->floats($step);
+            $spans[$step] = [$span[0] ?? 0.0, $span[1] ?? 0.0];
+        }
+
+        return new self($node->float('low'), $node->float('likely'), $node->float('high'), $node->float('mean'), $node->float('saved'), $spans);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return get_object_vars($this);
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Vehicle;
+
+use NimbleKnuckle\Core\Document\Node;
+
+/** What is known of one vehicle: its items and what blocks them, its joints and its circuits. Format nimble-knuckle/vehicle@1. */
+final readonly class VehicleSheet
+{
+    public const FORMAT = 'nimble-knuckle/vehicle@1';
+
+    /**
+     * @param array<string, Item>    $items
+     * @param array<string, Joint>   $joints
+     * @param array<string, Circuit> $circuits
+     * @param array<array-key, mixed> $document as it was read, for export
+     */
+    private function __construct(
+        public string $id,
+        public string $name,
+        public string $short,
+        public string $about,
+        public array $items,
+        public array $joints,
+        public array $circuits,
+        public array $document,
+    ) {
+    }
+
+    public static function read(Node $node): self
+    {
+        self::FORMAT === $node->string('format') || throw $node->refuse('format', sprintf('this is not %s.', self::FORMAT));
+        $items = self::byId($node, 'items', Item::read(...));
+        $joints = self::byId($node, 'joints', Joint::read(...));
+        $circuits = self::byId($node, 'circuits', Circuit::read(...));
+        foreach ($items as $item) {
+            self::ensureKnown($node, 'items.'.$item->id.'.behind', $item->behind, $items);
+        }
+        foreach ($joints as $joint) {
+            self::ensureKnown($node, 'joints.'.$joint->id.'.item', '' === $joint->item ? [] : [$joint->item], $items);
+        }
+        foreach ($circuits as $circuit) {
+            self::ensureKnown($node, 'circuits.'.$circuit->id.'.drain_behind', $circuit->drainBehind, $items);
+        }
+
+        return new self($node->string('id'), $node->string('name'), $node->string('short', $node->string('name')), $node->string('about', ''), $items, $joints, $circuits, $node->raw());
+    }
+
+    public function itemFor(string $role): ?Item
+    {
+        return self::withRole($this->items, $role);
+    }
+
+    public function jointFor(string $role): ?Joint
+    {
+        return self::withRole($this->joints, $role);
+    }
+
+    public function circuitFor(string $role): ?Circuit
+    {
+        return self::withRole($this->circuits, $role);
+    }
+
+    /** @return list<Joint> */
+    public function jointsOf(string $itemId): array
+    {
+        return array_values(array_filter($this->joints, static fn (Joint $joint): bool => $joint->item === $itemId));
+    }
+
+    /**
+     * @template T of Item|Joint|Circuit
+     *
+     * @param array<string, T> $things
+     *
+     * @return T|null
+     */
+    private static function withRole(array $things, string $role): mixed
+    {
+        if (isset($things[$role])) {
+            return $things[$role];
+        }
+        foreach ($things as $thing) {
+            if ($thing->role === $role) {
+                return $thing;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @template T of Item|Joint|Circuit
+     *
+     * @param callable(Node): T $read
+     *
+     * @return array<string, T>
+     */
+    private static function byId(Node $node, string $key, callable $read): array
+    {
+        $things = [];
+        foreach ($node->nodes($key) as $child) {
+            $thing = $read($child);
+            isset($things[$thing->id]) && throw $child->refuse('id', sprintf('«%s» stands here twice.', $thing->id));
+            $things[$thing->id] = $thing;
+        }
+
+        return $things;
+    }
+
+    /**
+     * @param list<string>        $ids
+     * @param array<string, Item> $items
+     */
+    private static function ensureKnown(Node $node, string $path, array $ids, array $items): void
+    {
+        foreach ($ids as $id) {
+            isset($items[$id]) || throw $node->refuse($path, sprintf('there is no item «%s».', $id));
+        }
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Quantity;
+
+use NimbleKnuckle\Core\CoreException;
+
+/** A person wrote something that is no quantity of the kind asked for; the sentence tells what to write instead. */
+final class InvalidQuantity extends \DomainException implements CoreException
+{
+    public static function empty(Kind $kind): self
+    {
+        return new self(sprintf('Nothing was written: give a %s, for example «%s».', $kind->value, self::example($kind)));
+    }
+
+    public static function notReadable(Kind $kind, string $text): self
+    {
+        return new self(sprintf('«%s» is not a %s: write a number and a unit, for example «%s».', self::quote($text), $kind->value, self::example($kind)));
+    }
+
+    public static function unknownUnit(Kind $kind, string $unit): self
+    {
+        return new self(sprintf('«%s» is not a unit of %s: use %s.', self::quote($unit), $kind->value, $kind->acceptedUnits()));
+    }
+
+    public static function ambiguousNumber(string $text): self
+    {
+        $point = str_replace(',', '.', $text);
+
+        return new self(sprintf('«%s» can mean %s or %s: write one of the two.', self::quote($text), $point, str_replace(',', '', $text)));
+    }
+
+    public static function notFinite(Kind $kind): self
+    {
+        return new self(sprintf('A %s must be an ordinary number.', $kind->value));
+    }
+
+    public static function negative(Kind $kind, string $text): self
+    {
+        return new self(sprintf('«%s» is below zero: a %s cannot be.', self::quote($text), $kind->value));
+    }
+
+    public static function absurd(Kind $kind, string $text): self
+    {
+        return new self(sprintf('«%s» is past anything found in an engine bay (limit %s %s): check the unit and the decimal point.', self::quote($text), number_format($kind->absurdAbove(), 0, '.', ' '), $kind->baseUnit()->symbol()));
+    }
+
+    public static function range(string $text): self
+    {
+        return new self(sprintf('«%s» is a range: give the one figure you will tighten to.', self::quote($text)));
+    }
+
+    public static function tooMany(int $count): self
+    {
+        return new self(sprintf('%d figures stand there: give one, or the same one in two units.', $count));
+    }
+
+    public static function quote(string $text): string
+    {
+        $clean = (string) preg_replace('/[\x00-\x1f\x7f]+/u', ' ', mb_scrub($text, 'UTF-8'));
+
+        return mb_strlen($clean) > 40 ? mb_substr($clean, 0, 39).'…' : $clean;
+    }
+
+    private static function example(Kind $kind): string
+    {
+        return match ($kind) {
+            Kind::Torque => '25 N·m',
+            Kind::Length => '32 mm',
+            Kind::Angle => '90 deg',
+            Kind::Pressure => '120 kPa',
+            Kind::Volume => '4.1 L',
+            Kind::Temperature => '88 °C',
+            Kind::Percent => '45 %',
+            Kind::Force => '400 N',
+            Kind::Stress => '640 MPa',
+            Kind::Distance => '300 km',
+            Kind::Altitude => '640 m',
+            Kind::Duration => '20 min',
+            Kind::Number => '8',
+        };
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Quantity;
+
+/** What is measured. Each kind has one base unit in which all arithmetic is done. */
+enum Kind: string
+{
+    case Torque = 'torque';
+    case Length = 'length';
+    case Angle = 'angle';
+    case Pressure = 'pressure';
+    case Volume = 'volume';
+    case Temperature = 'temperature';
+    case Percent = 'percent';
+    case Force = 'force';
+    case Stress = 'stress';
+    case Distance = 'distance';
+    case Altitude = 'altitude';
+    case Duration = 'duration';
+    case Number = 'number';
+
+    public function baseUnit(): Unit
+    {
+        return match ($this) {
+            self::Torque => Unit::NewtonMetre,
+            self::Length => Unit::Millimetre,
+            self::Angle => Unit::Degree,
+            self::Pressure => Unit::Kilopascal,
+            self::Volume => Unit::Litre,
+            self::Temperature => Unit::Celsius,
+            self::Percent => Unit::Percent,
+            self::Force => Unit::Newton,
+            self::Stress => Unit::Megapascal,
+            self::Distance => Unit::Kilometre,
+            self::Altitude => Unit::Metre,
+            self::Duration => Unit::Minute,
+            self::Number => Unit::One,
+        };
+    }
+
+    /** The largest size that makes sense in an engine bay, in the base unit; past it the text is taken for a slip. */
+    public function absurdAbove(): float
+    {
+        return match ($this) {
+            self::Torque => 5_000.0,
+            self::Length => 20_000.0,
+            self::Angle => 3_600.0,
+            self::Pressure => 10_000.0,
+            self::Volume => 1_000.0,
+            self::Temperature => 1_500.0,
+            self::Percent => 1_000.0,
+            self::Force, self::Stress => 1.0e7,
+            self::Distance => 5.0e6,
+            self::Altitude => 9_000.0,
+            self::Duration => 100_000.0,
+            self::Number => 1.0e9,
+        };
+    }
+
+    public function mayBeNegative(): bool
+    {
+        return self::Temperature === $this || self::Altitude === $this;
+    }
+
+    /** @return list<Unit> */
+    public function units(): array
+    {
+        return array_values(array_filter(Unit::cases(), fn (Unit $unit): bool => $unit->kind() === $this));
+    }
+
+    /** The unit names a person may write, for error sentences. */
+    public function acceptedUnits(): string
+    {
+        return implode(', ', array_map(static fn (Unit $unit): string => $unit->symbol(), $this->units()));
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+use NimbleKnuckle\App\Kernel;
+
+require_once dirname(__DIR__).'/vendor/autoload_runtime.php';
+
+return static function (array $context): Kernel {
+    $env = $context['APP_ENV'] ?? 'prod';
+
+    return new Kernel(is_string($env) ? $env : 'prod', (bool) ($context['APP_DEBUG'] ?? false));
+};

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Accounts;
+
+use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
+use Symfony\Component\Security\Core\User\UserInterface;
+
+/** A person of the workshop who can sign in. */
+#[ORM\Entity]
+#[ORM\Table(name: 'account')]
+class AccountRecord implements UserInterface, PasswordAuthenticatedUserInterface
+{
+    #[ORM\Column]
+    private string $password = '';
+
+    public function __construct(
+        #[ORM\Id, ORM\Column(length: 26)]
+        public readonly string $id,
+        #[ORM\Column(length: 60, unique: true)]
+        public readonly string $login,
+        #[ORM\Column(length: 120)]
+        public string $name,
+        #[ORM\Column(length: 12, enumType: Role::class)]
+        public Role $role,
+        #[ORM\Column]
+        public readonly bool $demo = false,
+    ) {
+    }
+
+    public function hashPasswordTo(string $hash): void
+    {
+        $this->password = $hash;
+    }
+
+    public function getPassword(): string
+    {
+        return $this->password;
+    }
+
+    public function getRoles(): array
+    {
+        return [$this->role->securityRole()];
+    }
+
+    public function getUserIdentifier(): string
+    {
+        return '' === $this->login ? throw new \LogicException('An account has a login.') : $this->login;
+    }
+
+    public function eraseCredentials(): void
+    {
+    }
+
+    public function isLead(): bool
+    {
+        return Role::Lead === $this->role;
+    }
+}

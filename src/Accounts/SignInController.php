@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Accounts;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Authentication\AuthenticationUtils;
+
+final class SignInController extends AbstractController
+{
+    #[Route('/sign-in', name: 'sign_in', methods: ['GET', 'POST'])]
+    public function __invoke(AuthenticationUtils $utils, EntityManagerInterface $em): Response
+    {
+        if (null !== $this->getUser()) {
+            return $this->redirectToRoute('yard');
+        }
+        $error = $utils->getLastAuthenticationError();
+
+        return $this->render('accounts/sign_in.html.twig', [
+            'error' => $error instanceof TooManyFailures ? $error->getMessage() : (null === $error ? '' : 'Name or password is wrong. Look at both and try again.'),
+            'login' => $utils->getLastUsername(),
+            'demoPeople' => $em->getRepository(AccountRecord::class)->findBy(['demo' => true], ['id' => 'ASC']),
+            'demoPassword' => DemoPassword::VALUE,
+        ], new Response(status: null === $error ? 200 : 422));
+    }
+}

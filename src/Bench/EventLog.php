@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench;
+
+use Doctrine\DBAL\Connection;
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\FitEvent;
+
+/** The append-only log. A second insert of the same id changes nothing; the table itself refuses UPDATE and DELETE. */
+final readonly class EventLog
+{
+    public function __construct(private Connection $db)
+    {
+    }
+
+    /** @return list<FitEvent> */
+    public function of(string $fitId): array
+    {
+        return array_map(self::event(...), $this->db->fetchAllAssociative('SELECT id, type, payload, by_name, at FROM fit_event WHERE fit_id = ? ORDER BY seq', [$fitId]));
+    }
+
+    /** The number of the newest event of a fit; it grows with every event kept. */
+    public function version(string $fitId): int
+    {
+        $seq = $this->db->fetchOne('SELECT MAX(seq) FROM fit_event WHERE fit_id = ?', [$fitId]);
+
+        return is_numeric($seq) ? (int) $seq : 0;
+    }
+
+    /** @return bool false when the event was there already */
+    public function keep(string $fitId, FitEvent $event, \DateTimeImmutable $now): bool
+    {
+        return 1 === $this->db->executeStatement(
+            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
+            [$event->id, $fitId, $event->type->value, json_encode($event->payload, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE), $event->by, $event->toArray()['at'], $now->format('Y-m-d\TH:i:s.vP')],
+        );
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function event(array $row): FitEvent
+    {
+        $text = static fn (string $key): string => is_string($row[$key] ?? null) ? $row[$key] : throw new \LogicException(sprintf('The event log has no «%s».', $key));
+        $payload = json_decode($text('payload'), true, 16, JSON_THROW_ON_ERROR);
+
+        return FitEvent::of($text('id'), EventType::from($text('type')), is_array($payload) ? $payload : [], $text('by_name'), new \DateTimeImmutable($text('at')));
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Demo;
+
+use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\App\Accounts\AccountBook;
+use NimbleKnuckle\App\Accounts\DemoPassword;
+use NimbleKnuckle\App\Accounts\Role;
+use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Kit\ToolRecord;
+use NimbleKnuckle\App\Planning\FitPlanner;
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Uid\Ulid;
+use Symfony\Component\Yaml\Yaml;
+
+/** Loads the demo workshop: its people, kit, vehicles, and the state its fits are in. */
+final readonly class DemoLoader
+{
+    private const HISTORY = 40;
+    private const HISTORY_DAYS = 730;
+
+    public function __construct(
+        #[Autowire(param: 'app.demo_dir')] private string $demoDir,
+        private EntityManagerInterface $em,
+        private AccountBook $accounts,
+        private Garage $garage,
+        private FitPlanner $planner,
+        private Recorder $recorder,
+        private History $history,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    public function isLoaded(): bool
+    {
+        return null !== $this->accounts->named('ines');
+    }
+
+    public function load(bool $withHistory = true): void
+    {
+        $workshop = Node::of(Yaml::parseFile($this->demoDir.'/workshop.yaml'));
+        $names = [];
+        foreach ($workshop->nodes('people') as $person) {
+            $names[$person->string('role')] = $this->accounts->create($person->string('login'), $person->string('name'), $person->enum('role', Role::class), DemoPassword::VALUE, true)->name;
+        }
+        $this->loadKit($workshop);
+        foreach (glob($this->demoDir.'/vehicles/*.yaml') ?: [] as $file) {
+            $this->garage->keep(Node::of(Yaml::parseFile($file))->raw());
+        }
+        if ($withHistory) {
+            $this->history->make(self::HISTORY, self::HISTORY_DAYS, $names['mechanic'], $names['lead']);
+        }
+        $this->finishedOnTheDrover($names['mechanic'], $names['lead']);
+        $this->plannedOnTheVane($names['mechanic']);
+        $this->interruptedOnTheTarn($names['mechanic']);
+    }
+
+    private function loadKit(Node $workshop): void
+    {
+        foreach ($workshop->nodes('kit') as $tool) {
+            $days = $tool->int('calibrated_days_ago', -1);
+            $this->em->persist(new ToolRecord(
+                (string) new Ulid(), $tool->string('name'), $tool->string('kind'), $tool->string('drive', ''), $tool->float('min', 0.0), $tool->float('max', 0.0),
+                $tool->float('error', 0.0), $tool->float('lever', 0.0), $days < 0 ? null : $this->clock->now()->modify(sprintf('-%d days', $days)),
+            ));
+        }
+        $this->em->flush();
+    }
+
+    /** Signed off yesterday: the level is due today, the bolts at 300 km. */
+    private function finishedOnTheDrover(string $mechanic, string $lead): void
+    {
+        $start = $this->clock->now()->modify('-1 day')->setTime(9, 20);
+        $fit = $this->planner->plan($this->garage->get('corrin-drover-27d'), ['water-pump'], ['pump-fill' => 'vacuum'], $mechanic, $start->modify('-2 days'));
+        $this->history->finish($fit, $start, 1.1, $mechanic, $lead);
+    }
+
+    private function plannedOnTheVane(string $mechanic): void
+    {
+        $this->planner->plan($this->garage->get('ostrel-vane-s6'), ['serpentine-belt'], ['belt-look' => 'shed'], $mechanic, $this->clock->now()->modify('-3 hours'));
+    }
+
+    /** Stripped, coolant out, two of three housing bolts tight, one washer dropped and not found. */
+    private function interruptedOnTheTarn(string $mechanic): void
+    {
+        $start = $this->clock->now()->modify('-125 minutes');
+        $fit = $this->planner->plan($this->garage->get('veldra-tarn-20t'), ['thermostat-under'], ['fill' => 'vacuum', 'sign' => 'cool'], $mechanic, $start->modify('-1 day'));
+        $player = (new FitPlayer($fit->sheet(), $fit->vehicleSheet(), $mechanic, $start, 0.9))->untilStep('housing-tight');
+        $tighten = $fit->sheet()->doing(Deed::Tighten)[0] ?? throw new \LogicException('The thermostat sheet tightens its housing.');
+        $player->add(EventType::Dropped, ['what' => 'copper washer of the vent screw', 'step' => 'housing-on'])
+            ->note($tighten)->tighten($tighten, 2)
+            ->add(EventType::Noted, ['text' => 'Parcel at the door. Washer fell towards the subframe.', 'step' => $tighten->id]);
+        FitState::fold($player->events());
+        $this->recorder->record($fit, $player->events(), false);
+    }
+}

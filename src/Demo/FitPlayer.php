@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Demo;
+
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Bench\Stage;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use Symfony\Component\Uid\Ulid;
+
+/** Works through a sheet as a mechanic would and writes down the events, for demo data and for history to measure on. */
+final class FitPlayer
+{
+    /** @var list<FitEvent> */
+    private array $events = [];
+
+    public function __construct(
+        private readonly Sheet $sheet,
+        private readonly VehicleSheet $vehicle,
+        private readonly string $by,
+        private \DateTimeImmutable $at,
+        private readonly float $pace = 1.0,
+    ) {
+    }
+
+    /** Does the steps in order until one of this id, which is left untouched. */
+    public function untilStep(string $stop): self
+    {
+        foreach ($this->sheet->steps as $step) {
+            if ($step->id === $stop) {
+                break;
+            }
+            $this->doStep($step);
+        }
+
+        return $this;
+    }
+
+    public function throughout(): self
+    {
+        return $this->untilStep('');
+    }
+
+    public function doStep(Step $step): self
+    {
+        $this->note($step);
+        if ($step->passive) {
+            $this->add(EventType::StepStarted, ['step' => $step->id], 0.3);
+        }
+        if ([] !== $step->tray) {
+            $this->add(EventType::CountedAll, ['step' => $step->id], $step->minutes->likely * 0.7);
+        }
+        foreach ($step->asks as $ask) {
+            $value = $this->plausible($ask);
+            $this->add(EventType::Measured, ['step' => $step->id, 'field' => $ask->field, 'text' => rtrim(rtrim(sprintf('%.1f', $value), '0'), '.').' '.$ask->unit, 'value' => $value, 'unit' => $ask->unit], $step->minutes->likely * 0.5);
+        }
+        if (Deed::Tighten === $step->deed) {
+            $this->tighten($step);
+        }
+
+        return $this->add(EventType::StepDone, ['step' => $step->id], max(0.2, $step->minutes->likely * 0.3));
+    }
+
+    /** Marks fasteners of a joint, in its order, up to so many final ones. */
+    public function tighten(Step $step, int $finals = PHP_INT_MAX): self
+    {
+        $joint = $this->vehicle->joints[$step->joint] ?? throw new \LogicException('A tightening step has a joint.');
+        $last = Stage::final(count($joint->passes));
+        for ($stage = Stage::STARTED; $stage <= $last; ++$stage) {
+            foreach ($joint->layout->order() as $i => $bolt) {
+                if ($stage < $last || $i < $finals) {
+                    $this->add(EventType::FastenerMarked, ['step' => $step->id, 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage], 0.4);
+                }
+            }
+        }
+
+        return $this;
+    }
+
+    /** @param array<string, string|int|float> $payload */
+    public function add(EventType $type, array $payload, float $minutes = 0.5): self
+    {
+        $this->at = $this->at->modify(sprintf('+%d seconds', max(1, (int) round($minutes * 60 * $this->pace))));
+        $this->events[] = FitEvent::of(Ulid::generate($this->at), $type, $payload, $this->by, $this->at);
+
+        return $this;
+    }
+
+    /** @return list<FitEvent> */
+    public function events(): array
+    {
+        return $this->events;
+    }
+
+    public function fit(): Fit
+    {
+        return new Fit($this->sheet, $this->vehicle, FitState::fold($this->events));
+    }
+
+    public function note(Step $step): self
+    {
+        foreach ($step->cautions as $i => $caution) {
+            if ($caution->acknowledge) {
+                $this->add(EventType::CautionAcknowledged, ['step' => $step->id, 'caution' => $i], 0.2);
+            }
+        }
+
+        return $this;
+    }
+
+    /** A reading as it would come out on a good day. */
+    private function plausible(Ask $ask): float
+    {
+        return match ($ask->field) {
+            'drained' => round(0.66 * ($this->vehicle->circuitFor('coolant')->capacity ?? 6.0), 1),
+            'filled' => round(0.65 * ($this->vehicle->circuitFor('coolant')->capacity ?? 6.0), 1),
+            'strength_before' => 38.0,
+            'vacuum_pulled' => 82.0,
+            'vacuum_lost' => 0.3,
+            'coolant_temperature' => 19.0,
+            'opened_at' => 87.0,
+            'drive_temperature' => 92.0,
+            default => $ask->hasLimits ? ($ask->low + $ask->high) / 2 : 1.0,
+        };
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Garage;
+
+use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** The vehicles of the workshop. */
+final readonly class Garage
+{
+    public function __construct(private EntityManagerInterface $em)
+    {
+    }
+
+    /** @throws NotFoundHttpException */
+    public function get(string $id): VehicleRecord
+    {
+        return $this->em->find(VehicleRecord::class, $id) ?? throw new NotFoundHttpException('There is no such vehicle.');
+    }
+
+    /** @return list<VehicleRecord> */
+    public function all(): array
+    {
+        return array_values($this->em->getRepository(VehicleRecord::class)->findBy([], ['name' => 'ASC']));
+    }
+
+    /**
+     * Enters a vehicle sheet, or replaces the one with the same id.
+     *
+     * @param array<array-key, mixed> $document nimble-knuckle/vehicle@1
+     */
+    public function keep(array $document): VehicleRecord
+    {
+        $sheet = VehicleSheet::read(Node::of($document));
+        $record = $this->em->find(VehicleRecord::class, $sheet->id);
+        if (null === $record) {
+            $record = new VehicleRecord($sheet->id, $sheet->name, $sheet->short, $document);
+            $this->em->persist($record);
+        } else {
+            [$record->name, $record->short, $record->document] = [$sheet->name, $sheet->short, $document];
+        }
+        $this->em->flush();
+
+        return $record;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Garage;
+
+use Doctrine\ORM\Mapping as ORM;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/** A vehicle and its sheet, kept as the open format nimble-knuckle/vehicle@1. */
+#[ORM\Entity]
+#[ORM\Table(name: 'vehicle')]
+class VehicleRecord
+{
+    private ?VehicleSheet $sheet = null;
+
+    /** @param array<array-key, mixed> $document */
+    public function __construct(
+        #[ORM\Id, ORM\Column(length: 80)]
+        public readonly string $id,
+        #[ORM\Column(length: 120)]
+        public string $name,
+        #[ORM\Column(length: 60)]
+        public string $short,
+        #[ORM\Column(type: 'json')]
+        public array $document,
+    ) {
+    }
+
+    public function sheet(): VehicleSheet
+    {
+        return $this->sheet ??= VehicleSheet::read(Node::of($this->document));
+    }
+}

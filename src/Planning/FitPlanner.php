@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Planning;
+
+use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Ulid;
+
+/** Compiles a sheet for a vehicle and keeps it as a planned fit. */
+final readonly class FitPlanner
+{
+    public function __construct(private ProcedureShelf $shelf, private KitBook $kit, private EntityManagerInterface $em, private ClockInterface $clock)
+    {
+    }
+
+    /**
+     * @param list<string>          $procedureIds
+     * @param array<string, string> $choices
+     *
+     * @throws UnplannableFit
+     */
+    public function compile(VehicleRecord $vehicle, array $procedureIds, array $choices): Sheet
+    {
+        return (new Compiler($this->shelf->common()))->compile($this->procedures($procedureIds), new Choices($choices), $vehicle->sheet(), $this->kit->kit());
+    }
+
+    /**
+     * @param list<string>          $procedureIds
+     * @param array<string, string> $choices
+     *
+     * @throws UnplannableFit
+     */
+    public function plan(VehicleRecord $vehicle, array $procedureIds, array $choices, string $by, ?\DateTimeImmutable $at = null): FitRecord
+    {
+        $fit = self::record($vehicle, $this->compile($vehicle, $procedureIds, $choices), $procedureIds, $choices, $by, $at ?? $this->clock->now());
+        $this->em->persist($fit);
+        $this->em->flush();
+
+        return $fit;
+    }
+
+    /**
+     * @param list<string>          $procedureIds
+     * @param array<string, string> $choices
+     */
+    public static function record(VehicleRecord $vehicle, Sheet $sheet, array $procedureIds, array $choices, string $by, \DateTimeImmutable $at, ?string $id = null): FitRecord
+    {
+        $fit = new FitRecord($id ?? (string) new Ulid(), $vehicle, $sheet->title, $procedureIds, $choices, $vehicle->document, $sheet->toArray(), $at, $by);
+        $fit->stepsAll = count($sheet->steps);
+        $fit->stepTitle = $sheet->steps[0]->title ?? '';
+        $fit->minutesLeft = $sheet->timing->likely;
+        $fit->minutesPlanned = $sheet->timing->likely;
+        $fit->findings = count($sheet->findings);
+
+        return $fit;
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<Procedure>
+     *
+     * @throws UnplannableFit
+     */
+    public function procedures(array $ids): array
+    {
+        return array_map(fn (string $id): Procedure => $this->shelf->procedure($id) ?? throw UnplannableFit::dueToNoProcedure(), $ids);
+    }
+}

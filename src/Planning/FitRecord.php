@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Planning;
+
+use Doctrine\ORM\Mapping as ORM;
+use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/**
+ * One job on one vehicle. The vehicle sheet is kept as it was when the fit was planned, so a later edit does not change
+ * a job in hand. The columns from phase on are a summary of the event log, brought up to date with every event.
+ */
+#[ORM\Entity]
+#[ORM\Table(name: 'fit')]
+#[ORM\Index(name: 'fit_status', columns: ['status', 'signed_at'])]
+#[ORM\Index(name: 'fit_vehicle', columns: ['vehicle_id', 'signed_at'])]
+class FitRecord
+{
+    #[ORM\Column(length: 12, enumType: FitStatus::class)]
+    public FitStatus $status = FitStatus::Planned;
+
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    public ?\DateTimeImmutable $startedAt = null;
+
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    public ?\DateTimeImmutable $signedAt = null;
+
+    #[ORM\Column(length: 120)]
+    public string $signedBy = '';
+
+    #[ORM\Column(length: 12)]
+    public string $phase = 'decide';
+
+    #[ORM\Column(length: 200)]
+    public string $stepTitle = '';
+
+    #[ORM\Column]
+    public float $minutesLeft = 0.0;
+
+    #[ORM\Column]
+    public float $minutesPlanned = 0.0;
+
+    #[ORM\Column]
+    public float $minutesTaken = 0.0;
+
+    #[ORM\Column]
+    public int $looseEnds = 0;
+
+    #[ORM\Column]
+    public int $stepsDone = 0;
+
+    #[ORM\Column]
+    public int $stepsAll = 0;
+
+    #[ORM\Column]
+    public int $findings = 0;
+
+    #[ORM\Column(length: 200)]
+    public string $waits = '';
+
+    private ?VehicleSheet $frozen = null;
+    private ?Sheet $compiled = null;
+
+    /**
+     * @param list<string>            $procedures
+     * @param array<string, string>   $choices
+     * @param array<array-key, mixed> $vehicleDocument
+     * @param array<string, mixed>    $sheetDocument
+     */
+    public function __construct(
+        #[ORM\Id, ORM\Column(length: 26)]
+        public readonly string $id,
+        #[ORM\ManyToOne(targetEntity: VehicleRecord::class)]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly VehicleRecord $vehicle,
+        #[ORM\Column(length: 200)]
+        public string $title,
+        #[ORM\Column(type: 'json')]
+        public array $procedures,
+        #[ORM\Column(type: 'json')]
+        public array $choices,
+        #[ORM\Column(type: 'json')]
+        public array $vehicleDocument,
+        #[ORM\Column(type: 'json')]
+        public array $sheetDocument,
+        #[ORM\Column(type: 'datetime_immutable')]
+        public \DateTimeImmutable $createdAt,
+        #[ORM\Column(length: 120)]
+        public readonly string $createdBy,
+    ) {
+    }
+
+    public function vehicleSheet(): VehicleSheet
+    {
+        return $this->frozen ??= VehicleSheet::read(Node::of($this->vehicleDocument));
+    }
+
+    public function sheet(): Sheet
+    {
+        return $this->compiled ??= Sheet::read(Node::of($this->sheetDocument));
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Planning;
+
+enum FitStatus: string
+{
+    case Planned = 'planned';
+    case InHand = 'in-hand';
+    case Signed = 'signed';
+
+    public function label(): string
+    {
+        return str_replace('-', ' ', $this->value);
+    }
+}

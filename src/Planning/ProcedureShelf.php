@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Planning;
+
+use NimbleKnuckle\Core\Document\InvalidDocument;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
+use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Yaml\Yaml;
+use Symfony\Contracts\Cache\CacheInterface;
+
+/** The shipped procedures, read from YAML; what was parsed is cached until a file changes. */
+final class ProcedureShelf
+{
+    private ?CommonParts $common = null;
+    /** @var array<string, Procedure> */
+    private array $read = [];
+
+    public function __construct(
+        #[Autowire(param: 'app.procedures_dir')] private readonly string $proceduresDir,
+        #[Autowire(service: 'cache.procedures')] private readonly CacheInterface $cache,
+    ) {
+    }
+
+    /** @return array<string, Procedure> */
+    public function all(): array
+    {
+        $all = [];
+        foreach (glob($this->proceduresDir.'/*.yaml') ?: [] as $file) {
+            $id = basename($file, '.yaml');
+            if ('common' !== $id) {
+                $all[$id] = $this->procedure($id) ?? throw new \LogicException('A file that was listed is there.');
+            }
+        }
+
+        return $all;
+    }
+
+    public function procedure(string $id): ?Procedure
+    {
+        if (isset($this->read[$id])) {
+            return $this->read[$id];
+        }
+        $file = $this->proceduresDir.'/'.$id.'.yaml';
+        if (1 !== preg_match('/\A[a-z0-9-]{1,60}\z/', $id) || 'common' === $id || !is_file($file)) {
+            return null;
+        }
+        try {
+            return $this->read[$id] = Procedure::read(Node::of($this->parsed($file)), $this->common());
+        } catch (InvalidDocument $e) {
+            throw new \LogicException(sprintf('procedures/%s.yaml: %s', $id, $e->getMessage()), 0, $e);
+        }
+    }
+
+    public function common(): CommonParts
+    {
+        return $this->common ??= CommonParts::read(Node::of($this->parsed($this->proceduresDir.'/common.yaml')));
+    }
+
+    private function parsed(string $file): mixed
+    {
+        return $this->cache->get('procedure.'.basename($file, '.yaml').'.'.filemtime($file), static fn (): mixed => Yaml::parseFile($file));
+    }
+}
