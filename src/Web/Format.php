@@ -7,13 +7,14 @@ namespace NimbleKnuckle\App\Web;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Quantity;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\Show;
 use Twig\Attribute\AsTwigFilter;
 use Twig\Attribute\AsTwigFunction;
 
 /** How figures and times are shown: a thin space before the unit, no more digits than are worth reading. */
 final readonly class Format
 {
-    public const THIN = "\u{2009}";
+    public const THIN = "\u{202F}";
 
     /** Three significant digits, at least the whole number. */
     #[AsTwigFilter('sig')]
@@ -25,6 +26,13 @@ final readonly class Format
         $decimals = max(0, min(4, $digits - 1 - (int) floor(log10(abs($value)))));
 
         return number_format($value, $decimals, '.', self::THIN);
+    }
+
+    /** As it was entered: no zeros behind, no more than four digits. */
+    #[AsTwigFilter('plain')]
+    public static function plain(float $value): string
+    {
+        return Show::n($value);
     }
 
     /** A torque for the dial: one decimal under 100 N·m. */

@@ -63,6 +63,40 @@ final readonly class VehicleSheet
         return self::withRole($this->circuits, $role);
     }
 
+    /**
+     * The access map as layers: an item's layer is one below the deepest item it lies behind; what can come off at once is 0.
+     *
+     * @return list<list<Item>>
+     */
+    public function layers(): array
+    {
+        $depth = [];
+        $layers = [];
+        foreach ($this->items as $item) {
+            $layers[$this->depth($item, $depth, [])][] = $item;
+        }
+        ksort($layers);
+
+        return array_values($layers);
+    }
+
+    /**
+     * @param array<string, int>  $known
+     * @param array<string, true> $path  a circle counts as the surface; the compiler is what refuses it
+     */
+    private function depth(Item $item, array &$known, array $path): int
+    {
+        if (isset($known[$item->id]) || isset($path[$item->id])) {
+            return $known[$item->id] ?? 0;
+        }
+        $deepest = -1;
+        foreach ($item->behind as $front) {
+            $deepest = max($deepest, $this->depth($this->items[$front], $known, $path + [$item->id => true]));
+        }
+
+        return $known[$item->id] = $deepest + 1;
+    }
+
     /** @return list<Joint> */
     public function jointsOf(string $itemId): array
     {

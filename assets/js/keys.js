@@ -1,0 +1,34 @@
+// Keys do what the thumb bar does. Nothing is bound while a person is typing.
+const GO = { y: '/', f: '/fits', s: '/sums', k: '/kit', l: '/logbook', v: '/vehicles' };
+const CLICK = { ' ': '[data-key="space"]', Backspace: '[data-key="undo"]', ArrowLeft: '[data-key="left"]', ArrowRight: '[data-key="right"]', m: '[data-key="m"]', d: '[data-key="d"]', f: '[data-key="f"]', n: '[data-key="n"]', l: '[data-key="l"]', s: '[data-key="s"]', '/': '[data-key="jump"]', '?': '[data-key="help"]' };
+
+let waitsForSection = false;
+
+const typing = (target) => target.closest('input, textarea, select, [contenteditable]') !== null;
+
+export const startKeys = () => {
+  document.addEventListener('keydown', (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || document.querySelector('dialog[open]')) return;
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    if (waitsForSection) {
+      waitsForSection = false;
+      if (GO[key]) {
+        event.preventDefault();
+        window.location.assign(GO[key]);
+      }
+      return;
+    }
+    if (key === 'g') {
+      waitsForSection = true;
+      setTimeout(() => { waitsForSection = false; }, 1500);
+      return;
+    }
+    const selector = /^[1-9]$/.test(key) ? `[data-bolt="${key}"]` : CLICK[key];
+    const target = selector ? document.querySelector(selector) : null;
+    if (!target || target.disabled) return;
+    if (key === ' ' && event.target.closest('button, a, summary') && event.target.closest('button, a, summary') !== target) return;
+    event.preventDefault();
+    if (typeof target.click === 'function') target.click();
+    else target.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+  });
+};

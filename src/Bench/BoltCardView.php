@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench;
+
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Stage;
+use NimbleKnuckle\Core\Fastening\CardGeometry;
+use NimbleKnuckle\Core\Fastening\Thread;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+
+/** The bolt card of a joint: the drawing, the state of each fastener, which one is next. */
+final readonly class BoltCardView
+{
+    /** @param list<array{bolt: int, stage: int, word: string, next: bool, label: string, by: string, tap: array<string, string|int|float>}> $bolts */
+    private function __construct(public Joint $joint, public CardGeometry $drawing, public array $bolts, public int $next, public int $nextStage, public int $final)
+    {
+    }
+
+    public static function of(Fit $fit, Joint $joint, Kit $kit): self
+    {
+        $passes = count($joint->passes);
+        $final = Stage::final($passes);
+        [$next, $nextStage] = $fit->nextBolt($joint);
+        $bolts = [];
+        for ($bolt = 1; $bolt <= $joint->count(); ++$bolt) {
+            $stage = $fit->state->stage($joint->id, $bolt);
+            $bolts[] = [
+                'bolt' => $bolt,
+                'stage' => $stage,
+                'word' => Stage::label($stage, $passes),
+                'next' => $bolt === $next,
+                'label' => $joint->boltLabel($bolt),
+                'by' => $fit->state->marks[$joint->id][$bolt]->by ?? '',
+                'tap' => self::tap($joint, $bolt, min($final, $stage + 1), $kit),
+            ];
+        }
+        try {
+            $diameter = Thread::parse($joint->thread)->diameter;
+        } catch (InvalidInput) {
+            $diameter = 0.0;
+        }
+
+        return new self($joint, CardGeometry::of($joint->layout, $diameter), $bolts, $next, $nextStage, $final);
+    }
+
+    /**
+     * The mark a tap on a fastener makes, with the wrench it is done with where a figure is pulled.
+     *
+     * @return array<string, string|int|float>
+     */
+    public static function tap(Joint $joint, int $bolt, int $stage, Kit $kit): array
+    {
+        $mark = ['type' => 'fastener-marked', 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage];
+        if ($stage > Stage::SNUG && $joint->hasFigure()) {
+            $advice = WrenchAdvice::for($kit, $joint, $stage - Stage::SNUG - 1);
+            if ($advice->wrench instanceof Wrench && null !== $advice->setting) {
+                $mark += ['wrench' => $advice->wrench->name, 'setting' => round($advice->setting->number('setting'), 2)];
+            }
+        }
+
+        return $mark;
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench;
+
+use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/**
+ * Takes marks: {"events":[{"id":ULID,"type":…,"payload":{…},"at":ISO 8601}],"step":"…"}. Sending one again changes nothing.
+ * Answers with the bench as it is then, or with JSON where that is asked for.
+ */
+final class EventsController extends AbstractController
+{
+    private const MOST = 200;
+
+    #[Route('/fits/{id}/events', name: 'fit_events', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['POST'])]
+    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page, MeasuredText $measured): Response
+    {
+        $record = $fits->get($id);
+        try {
+            $body = json_decode($request->getContent(), true, 16);
+            $events = $this->events(is_array($body) ? $body : [], $person->name, $record->sheet(), $measured);
+            $before = $recorder->load($record);
+            $fit = $recorder->record($record, $events, $person->isLead());
+        } catch (InvalidEvent $e) {
+            return new JsonResponse(['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY);
+        }
+        if (!str_contains((string) $request->headers->get('Accept'), 'text/html')) {
+            return new JsonResponse(['kept' => array_map(static fn (FitEvent $e): string => $e->id, $events), 'version' => $log->version($id)]);
+        }
+        $shown = is_array($body) && is_string($body['step'] ?? null) ? $fit->sheet->step($body['step']) : null;
+        $step = $this->follows($shown, $before, $fit) ?? $fit->currentStep() ?? throw $this->createNotFoundException('The sheet has no steps.');
+        $view = $page->view($record, $fit, $step, $log->version($id));
+
+        return new Response($this->renderBlockView('bench/page.html.twig', 'bench', $view + ['go' => $step->id === $shown?->id ? '' : $this->generateUrl('bench', ['id' => $id, 'step' => $step->id])]));
+    }
+
+    /** A step just closed, or just set running, makes room for the next; otherwise we stay where we are. */
+    private function follows(?Step $shown, Fit $before, Fit $fit): ?Step
+    {
+        if (null === $shown) {
+            return null;
+        }
+        $closedNow = !$before->state->isClosed($shown->id) && $fit->state->isClosed($shown->id);
+
+        return $closedNow || $fit->runsByItself($shown) && !$before->runsByItself($shown) ? $fit->currentStep() : $shown;
+    }
+
+    /**
+     * @param array<array-key, mixed> $body
+     *
+     * @return list<FitEvent>
+     *
+     * @throws InvalidEvent
+     */
+    private function events(array $body, string $by, Sheet $sheet, MeasuredText $measured): array
+    {
+        $given = $body['events'] ?? null;
+        if (!is_array($given) || [] === $given || count($given) > self::MOST) {
+            throw InvalidEvent::in('events', sprintf('Send 1 to %d events.', self::MOST));
+        }
+        $events = [];
+        foreach ($given as $one) {
+            $type = is_array($one) && is_string($one['type'] ?? null) ? EventType::tryFrom($one['type']) : null;
+            if (!is_array($one) || null === $type || !is_string($one['id'] ?? null) || !is_array($one['payload'] ?? null)) {
+                throw InvalidEvent::in('events', 'Each event has an id, a type we know and a payload.');
+            }
+            $payload = EventType::Measured === $type ? $measured->read($one['payload'], $sheet) : $one['payload'];
+            $events[] = FitEvent::of($one['id'], $type, $payload, $by, $this->instant($one['at'] ?? null));
+        }
+
+        return $events;
+    }
+
+    private function instant(mixed $at): \DateTimeImmutable
+    {
+        try {
+            return is_string($at) && 1 === preg_match('/\A\d{4}-\d\d-\d\dT[\d:.]+(?:Z|[+-]\d\d:\d\d)\z/', $at) ? new \DateTimeImmutable($at) : throw InvalidEvent::in('at', 'An event says when it happened, as ISO 8601 with a zone.');
+        } catch (\DateMalformedStringException|\Exception $e) {
+            throw $e instanceof InvalidEvent ? $e : InvalidEvent::in('at', 'That is no instant.');
+        }
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench;
+
+use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Logbook\DueBook;
+use NimbleKnuckle\App\Planning\FitBook;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** What is still open on a fit, and the sign-off. */
+final class LooseEndsController extends AbstractController
+{
+    #[Route('/fits/{id}/loose-ends', name: 'loose_ends', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
+    public function __invoke(string $id, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, DueBook $dues): Response
+    {
+        $record = $fits->get($id);
+        $fit = $recorder->load($record);
+
+        return $this->render('bench/loose_ends.html.twig', [
+            'record' => $record, 'fit' => $fit, 'ends' => $fit->looseEnds(), 'openSteps' => $fit->openSteps(), 'refusals' => $fit->refusals($person->isLead()),
+            'dues' => $dues->ofFit($id), 'version' => $log->version($id), 'isLead' => $person->isLead(),
+        ]);
+    }
+}

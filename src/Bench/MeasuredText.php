@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench;
+
+use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Quantity\InvalidQuantity;
+use NimbleKnuckle\Core\Quantity\Notation;
+
+/** What was written for a measurement becomes its value, by the kind the step asks for. */
+final readonly class MeasuredText
+{
+    /**
+     * @param array<array-key, mixed> $payload step, field and text
+     *
+     * @return array<string, string|float>
+     *
+     * @throws InvalidEvent
+     */
+    public function read(array $payload, Sheet $sheet): array
+    {
+        [$stepId, $field, $text] = [$payload['step'] ?? null, $payload['field'] ?? null, $payload['text'] ?? null];
+        if (!is_string($stepId) || !is_string($field) || !is_string($text)) {
+            throw InvalidEvent::in('text', 'Write down the reading.');
+        }
+        foreach ($sheet->step($stepId)->asks ?? [] as $ask) {
+            if ($ask->field === $field) {
+                try {
+                    $figure = Notation::read($ask->kind, $text);
+                } catch (InvalidQuantity $e) {
+                    throw InvalidEvent::in('text', sprintf('%s: %s', $ask->label, $e->getMessage()));
+                }
+                $bare = is_numeric(str_replace(',', '.', trim($text)));
+
+                return ['step' => $stepId, 'field' => $field, 'text' => $bare ? trim($text).' '.$ask->unit : trim($text), 'value' => $figure->value(), 'unit' => $ask->kind->baseUnit()->value];
+            }
+        }
+        throw InvalidEvent::in('field', 'This step does not ask for that.');
+    }
+}

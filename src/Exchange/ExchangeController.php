@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Exchange;
+
+use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\Core\CoreException;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+
+/** Fits out and in as open documents. */
+final class ExchangeController extends AbstractController
+{
+    private const MOST_BYTES = 8_000_000;
+
+    #[Route('/fits/{id}/export', name: 'export_fit', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
+    public function export(string $id, FitBook $fits, FitDocument $document): Response
+    {
+        $record = $fits->get($id);
+
+        return new Response($document->write($record), headers: ['Content-Type' => 'application/json', 'Content-Disposition' => sprintf('attachment; filename="fit-%s-%s.json"', $record->vehicle->id, $record->createdAt->format('Y-m-d'))]);
+    }
+
+    #[Route('/import', name: 'import', methods: ['GET', 'POST'])]
+    #[IsGranted('ROLE_MECHANIC')]
+    public function import(Request $request, FitDocument $document): Response
+    {
+        $error = '';
+        if ($request->isMethod('POST')) {
+            $file = $request->files->get('file');
+            try {
+                $json = $file instanceof UploadedFile && $file->isValid() ? $file->getContent() : $request->request->getString('json');
+                if ('' === trim($json) || strlen($json) > self::MOST_BYTES) {
+                    throw \NimbleKnuckle\Core\Document\InvalidDocument::at('file', '' === trim($json) ? 'choose a file first.' : 'that file is too large to be a fit.');
+                }
+                $fit = $document->read($json);
+                $this->addFlash('good', 'The fit is in.');
+
+                return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);
+            } catch (CoreException $e) {
+                $error = $e->getMessage();
+            }
+        }
+
+        return $this->render('exchange/import.html.twig', ['error' => $error], new Response(status: '' === $error ? 200 : 422));
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Exchange;
+
+use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\App\Bench\EventLog;
+use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\App\Planning\FitPlanner;
+use NimbleKnuckle\App\Planning\FitRecord;
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Document\InvalidDocument;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+
+/** A fit as nimble-knuckle/fit@1: written, and read back. Both ways it is held against the schema. */
+final readonly class FitDocument
+{
+    public const FORMAT = 'nimble-knuckle/fit@1';
+
+    public function __construct(private SchemaBook $schemas, private EventLog $log, private Recorder $recorder, private Garage $garage, private EntityManagerInterface $em)
+    {
+    }
+
+    public function write(FitRecord $record): string
+    {
+        $document = [
+            'format' => self::FORMAT,
+            'id' => $record->id,
+            'title' => $record->title,
+            'created_at' => $record->createdAt->format(\DATE_ATOM),
+            'created_by' => $record->createdBy,
+            'procedures' => $record->procedures,
+            'choices' => (object) $record->choices,
+            'vehicle' => $record->vehicleDocument,
+            'sheet' => $record->sheetDocument,
+            'events' => array_map(static fn (FitEvent $event): array => ['payload' => (object) $event->payload] + $event->toArray(), $this->log->of($record->id)),
+        ];
+        $this->schemas->ensureValid($document, 'fit-1');
+
+        return json_encode($document, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_PRESERVE_ZERO_FRACTION)."\n";
+    }
+
+    /**
+     * A fit we do not have is entered; of one we have, the events that are missing are added.
+     *
+     * @throws InvalidDocument naming the place and the remedy
+     */
+    public function read(string $json): FitRecord
+    {
+        $document = json_decode($json, true, 64);
+        is_array($document) || throw InvalidDocument::at('', 'this is not JSON. Choose a file that was exported from a fit.');
+        $this->schemas->ensureValid(json_decode($json), 'fit-1');
+        $node = Node::of($document);
+        $record = $this->em->find(FitRecord::class, $node->string('id')) ?? $this->entered($node);
+        $this->addEvents($record, $node);
+
+        return $record;
+    }
+
+    private function entered(Node $node): FitRecord
+    {
+        $vehicleDocument = $node->node('vehicle')->raw();
+        $vehicle = $this->em->find(VehicleRecord::class, $node->node('vehicle')->string('id')) ?? $this->garage->keep($vehicleDocument);
+        $sheet = Sheet::read($node->node('sheet'));
+        $choices = [];
+        foreach ($node->node('choices')->keys() as $group) {
+            $choices[$group] = $node->node('choices')->string($group);
+        }
+        try {
+            $created = new \DateTimeImmutable($node->string('created_at'));
+        } catch (\Exception) {
+            throw InvalidDocument::at('created_at', 'an instant as ISO 8601 is needed.');
+        }
+        $record = FitPlanner::record($vehicle, $sheet, $node->strings('procedures'), $choices, $node->string('created_by'), $created, $node->string('id'));
+        [$record->title, $record->vehicleDocument] = [$node->string('title'), $vehicleDocument];
+        $record->vehicleSheet();
+        $this->em->persist($record);
+        $this->em->flush();
+
+        return $record;
+    }
+
+    private function addEvents(FitRecord $record, Node $node): void
+    {
+        $events = [];
+        foreach ($node->nodes('events') as $event) {
+            $events[] = FitEvent::of($event->string('id'), $event->enum('type', EventType::class), $event->node('payload')->raw(), $event->string('by'), new \DateTimeImmutable($event->string('at')));
+        }
+        if ([] !== $events) {
+            $this->recorder->record($record, $events, true);
+        }
+    }
+}

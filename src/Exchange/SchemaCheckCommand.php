@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Exchange;
+
+use NimbleKnuckle\App\Planning\ProcedureShelf;
+use NimbleKnuckle\Core\Document\InvalidDocument;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Yaml\Exception\ParseException;
+use Symfony\Component\Yaml\Yaml;
+
+#[AsCommand('schema:check', 'Hold every shipped procedure and demo file against its schema, and read it.')]
+final class SchemaCheckCommand extends Command
+{
+    public function __construct(
+        private readonly SchemaBook $schemas,
+        private readonly ProcedureShelf $shelf,
+        #[Autowire(param: 'app.procedures_dir')] private readonly string $proceduresDir,
+        #[Autowire(param: 'app.demo_dir')] private readonly string $demoDir,
+    ) {
+        parent::__construct();
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $wrong = 0;
+        $files = [...glob($this->proceduresDir.'/*.yaml') ?: [], ...glob($this->demoDir.'/*.yaml') ?: [], ...glob($this->demoDir.'/vehicles/*.yaml') ?: []];
+        foreach ($files as $file) {
+            try {
+                $document = Node::of(Yaml::parseFile($file));
+                $format = $document->string('format');
+                $this->schemas->ensureValid($document->raw(), str_replace(['nimble-knuckle/', '@'], ['', '-'], $format));
+                VehicleSheet::FORMAT === $format && VehicleSheet::read($document);
+            } catch (InvalidDocument|ParseException $e) {
+                ++$wrong;
+                $output->writeln(sprintf('<error>%s: %s</error>', basename($file), $e->getMessage()));
+            }
+        }
+        $this->shelf->all();
+        $output->writeln(sprintf('%d files checked, %d wrong.', count($files), $wrong));
+
+        return 0 === $wrong ? 0 : 1;
+    }
+}

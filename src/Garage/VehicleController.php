@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Garage;
+
+use NimbleKnuckle\App\Planning\FitBook;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+final class VehicleController extends AbstractController
+{
+    #[Route('/vehicles', name: 'vehicles', methods: ['GET'])]
+    public function list(Garage $garage): Response
+    {
+        return $this->render('garage/list.html.twig', ['vehicles' => $garage->rows()]);
+    }
+
+    #[Route('/vehicles/{id}', name: 'vehicle', requirements: ['id' => '[a-z0-9-]{1,80}'], methods: ['GET'])]
+    public function __invoke(string $id, Garage $garage, FitBook $fits): Response
+    {
+        $vehicle = $garage->get($id);
+
+        return $this->render('garage/vehicle.html.twig', ['vehicle' => $vehicle, 'sheet' => $vehicle->sheet(), 'layers' => $vehicle->sheet()->layers(), 'signed' => $fits->signed(8, 0, $id)]);
+    }
+}

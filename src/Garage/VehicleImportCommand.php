@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Garage;
+
+use NimbleKnuckle\App\Exchange\SchemaBook;
+use NimbleKnuckle\Core\Document\InvalidDocument;
+use NimbleKnuckle\Core\Document\Node;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\Yaml\Exception\ParseException;
+use Symfony\Component\Yaml\Yaml;
+
+#[AsCommand('vehicle:import', 'Enter a vehicle sheet (YAML or JSON, nimble-knuckle/vehicle@1), or replace the one with its id.')]
+final class VehicleImportCommand extends Command
+{
+    public function __construct(private readonly Garage $garage, private readonly SchemaBook $schemas)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('file', InputArgument::REQUIRED, 'The vehicle sheet');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $file = $input->getArgument('file');
+        if (!is_string($file) || !is_readable($file)) {
+            $output->writeln('<error>There is no such file, or it cannot be read.</error>');
+
+            return 2;
+        }
+        try {
+            $document = Node::of(Yaml::parseFile($file))->raw();
+            $this->schemas->ensureValid($document, 'vehicle-1');
+            $output->writeln(sprintf('%s is entered.', $this->garage->keep($document)->name));
+        } catch (InvalidDocument|ParseException $e) {
+            $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));
+
+            return 2;
+        }
+
+        return 0;
+    }
+}

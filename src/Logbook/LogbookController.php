@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Logbook;
+
+use NimbleKnuckle\App\Planning\FitBook;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** What is due, and what was done. */
+final class LogbookController extends AbstractController
+{
+    private const PAGE = 25;
+
+    #[Route('/logbook', name: 'logbook', methods: ['GET'])]
+    public function __invoke(Request $request, DueBook $dues, FitBook $fits, WorkCharts $charts): Response
+    {
+        $page = max(1, $request->query->getInt('page', 1));
+
+        return $this->render('logbook/page.html.twig', [
+            'dues' => $dues->openRows(), 'signed' => $fits->signed(self::PAGE, ($page - 1) * self::PAGE), 'page' => $page,
+            'pages' => max(1, (int) ceil($fits->countSigned() / self::PAGE)), 'durations' => $charts->durations(), 'months' => $charts->months(),
+        ]);
+    }
+}

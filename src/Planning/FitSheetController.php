@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Planning;
+
+use NimbleKnuckle\App\Bench\PhaseRuler;
+use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\Core\Plan\Phase;
+use Psr\Clock\ClockInterface;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+final class FitSheetController extends AbstractController
+{
+    #[Route('/fits/{id}', name: 'fit_sheet', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
+    public function __invoke(string $id, FitBook $fits, Recorder $recorder, ProcedureShelf $shelf, ClockInterface $clock): Response
+    {
+        $record = $fits->get($id);
+        $fit = $recorder->load($record);
+        $procedures = array_values(array_filter(array_map($shelf->procedure(...), $record->procedures)));
+
+        return $this->render('planning/sheet.html.twig', [
+            'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(), 'procedures' => $procedures,
+            'ruler' => (new PhaseRuler($fit, $fit->currentPhase()))->notches(), 'minutesLeft' => $fit->minutesLeft($clock->now()), 'past' => $fits->pastDurations($record->title),
+        ]);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Planning;
+
+use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Logbook\DueBook;
+use NimbleKnuckle\Core\Plan\Phase;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+final class YardController extends AbstractController
+{
+    #[Route('/', name: 'yard', methods: ['GET'])]
+    public function __invoke(FitBook $fits, Garage $garage, DueBook $dues): Response
+    {
+        return $this->render('planning/yard.html.twig', [
+            'fits' => $fits->open(),
+            'vehicles' => $garage->rows(),
+            'dues' => $dues->openRows(),
+            'phases' => Phase::cases(),
+            'recent' => $fits->signed(3),
+        ]);
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Sums;
+
+use NimbleKnuckle\Core\Sum\SumBook;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('sum:list', 'List the sums with their fields.')]
+final class SumListCommand extends Command
+{
+    public function __construct(private readonly SumBook $sums)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption('json', null, InputOption::VALUE_NONE, 'As JSON');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        if (true === $input->getOption('json')) {
+            $output->writeln(json_encode(array_values(array_map(SumApiController::described(...), $this->sums->all())), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+
+            return 0;
+        }
+        foreach ($this->sums->all() as $sum) {
+            $fields = array_map(static fn ($field): string => $field->name.($field->required ? '' : '?'), $sum->fields());
+            $output->writeln(sprintf("%-16s %s\n%-16s %s", $sum->name(), $sum->summary(), '', implode(', ', $fields)), OutputInterface::OUTPUT_RAW);
+        }
+
+        return 0;
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Sums;
+
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\SumBook;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/**
+ * The headless door. Exit 0 for a computed answer whatever its verdict, 2 for bad input. With --batch each line of
+ * standard input is {"sum":…,"inputs":{…}}, or just the inputs where NAME is given, and each gets a line; an error is that line's answer and the exit stays 0.
+ */
+#[AsCommand('sum:run', 'Run a sum: NAME --json=\'{"field":"value"}\', or - for JSON on standard input, or --batch.')]
+final class SumRunCommand extends Command
+{
+    private const FLAGS = JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE;
+
+    public function __construct(private readonly SumBook $sums)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('name', InputArgument::OPTIONAL, 'Which sum')
+            ->addArgument('stdin', InputArgument::OPTIONAL, '- reads the JSON from standard input')
+            ->addOption('json', null, InputOption::VALUE_REQUIRED, 'The inputs as a JSON object, or -')
+            ->addOption('batch', null, InputOption::VALUE_NONE, 'One JSON object a line in, one a line out');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $name = is_string($input->getArgument('name')) ? $input->getArgument('name') : '';
+        if (true === $input->getOption('batch')) {
+            return $this->batch($name, $output);
+        }
+        $json = $input->getOption('json');
+        $json = '-' === $json || '-' === $input->getArgument('stdin') ? stream_get_contents(STDIN) : $json;
+        [$answer, $failed] = $this->answer($name, is_string($json) ? $json : '{}');
+        $output->writeln($answer, OutputInterface::OUTPUT_RAW);
+
+        return $failed ? 2 : 0;
+    }
+
+    private function batch(string $name, OutputInterface $output): int
+    {
+        while (false !== $line = fgets(STDIN)) {
+            if ('' === trim($line)) {
+                continue;
+            }
+            $output->writeln($this->answer($name, $line)[0], OutputInterface::OUTPUT_RAW);
+        }
+
+        return 0;
+    }
+
+    /** @return array{string, bool} the line to print, and whether it is an error */
+    private function answer(string $name, string $json): array
+    {
+        try {
+            $raw = json_decode($json, true, 32);
+            is_array($raw) || throw InvalidInput::in('json', 'This is not a JSON object.');
+            if (is_string($raw['sum'] ?? null)) {
+                $name = $raw['sum'];
+                unset($raw['sum']);
+                $raw = is_array($raw['inputs'] ?? null) ? $raw['inputs'] : $raw;
+            }
+            '' !== $name || throw InvalidInput::in('sum', 'Say which sum: bin/console sum:list names them.');
+
+            return [json_encode($this->sums->run($name, $raw)->toArray(), self::FLAGS), false];
+        } catch (InvalidInput $e) {
+            return [json_encode(['error' => ['field' => $e->field, 'message' => $e->getMessage()]], self::FLAGS), true];
+        }
+    }
+}
