@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /** For PHP's built-in server: files that exist are sent as they are, everything else goes to the front controller. */
 $public = dirname(__DIR__).'/public';
-$path = parse_url(is_string($_SERVER['REQUEST_URI'] ?? null) ? $_SERVER['REQUEST_URI'] : '/', PHP_URL_PATH);
+$path = parse_url(is_string($_SERVER['REQUEST_URI'] ?? null) ? $_SERVER['REQUEST_URI'] : '/', \PHP_URL_PATH);
 if (is_string($path) && '/' !== $path && !str_contains($path, '..') && is_file($public.$path)) {
     return false;
 }

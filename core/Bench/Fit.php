@@ -96,7 +96,11 @@ final readonly class Fit
         return [...$reasons, ...$this->trayGate($step)];
     }
 
-    /** Running or open waits that this step needs to be over. @return list<Step> */
+    /**
+     * Running or open waits that this step needs to be over.
+     *
+     * @return list<Step>
+     */
     private function waitsFor(Step $step): array
     {
         return array_values(array_filter($this->sheet->steps, fn (Step $wait): bool => $wait->passive && $wait->until === $step->id && !$this->state->isClosed($wait->id)));
@@ -149,7 +153,11 @@ final readonly class Fit
         return $left;
     }
 
-    /** The fastener to do next, and the stage it then has; 0 where the joint is final. @return array{int, int} */
+    /**
+     * The fastener to do next, and the stage it then has; 0 where the joint is final.
+     *
+     * @return array{int, int}
+     */
     public function nextBolt(Joint $joint): array
     {
         $final = Stage::final(count($joint->passes));

@@ -12,21 +12,21 @@ namespace NimbleKnuckle\Core\Bench;
 final readonly class FitState
 {
     /**
-     * @param array<string, FitEvent>                  $done      step => the event that closed it
-     * @param array<string, FitEvent>                  $skipped   step => the event with the reason
-     * @param array<string, FitEvent>                  $started
-     * @param array<string, array<int, true>>          $seen      step => cautions acknowledged
-     * @param array<string, array<string, int>>        $counts    step => thing => how many
-     * @param array<string, true>                      $countedAll
-     * @param array<string, array<int, int>>           $stages    joint => bolt => stage
-     * @param array<string, array<int, FitEvent>>      $marks     joint => bolt => last mark
-     * @param array<string, array<string, Reading>>    $readings  step => field => reading
-     * @param array<string, FitEvent>                  $dropped   not yet found
-     * @param list<FitEvent>                           $notes
-     * @param array<string, FitEvent>                  $waived    loose end => the event with the reason
-     * @param array<string, FitEvent>                  $followUps closed ones
-     * @param list<FitEvent>                           $log       everything, undone events included
-     * @param array<string, true>                      $undone    ids of events taken back
+     * @param array<string, FitEvent> $done step => the event that closed it
+     * @param array<string, FitEvent> $skipped step => the event with the reason
+     * @param array<string, FitEvent> $started
+     * @param array<string, array<int, true>> $seen step => cautions acknowledged
+     * @param array<string, array<string, int>> $counts step => thing => how many
+     * @param array<string, true> $countedAll
+     * @param array<string, array<int, int>> $stages joint => bolt => stage
+     * @param array<string, array<int, FitEvent>> $marks joint => bolt => last mark
+     * @param array<string, array<string, Reading>> $readings step => field => reading
+     * @param array<string, FitEvent> $dropped not yet found
+     * @param list<FitEvent> $notes
+     * @param array<string, FitEvent> $waived loose end => the event with the reason
+     * @param array<string, FitEvent> $followUps closed ones
+     * @param list<FitEvent> $log everything, undone events included
+     * @param array<string, true> $undone ids of events taken back
      */
     private function __construct(
         public array $done = [],
@@ -160,6 +160,6 @@ final readonly class FitState
 
     private function with(mixed ...$changes): self
     {
-        return new self(...array_merge(get_object_vars($this), $changes));
+        return new self(...array_merge(get_object_vars($this), $changes)); // @phpstan-ignore argument.type (named after the constructor's own parameters)
     }
 }

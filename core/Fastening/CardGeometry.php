@@ -15,7 +15,7 @@ final readonly class CardGeometry
 
     /**
      * @param list<array{float, float}> $points
-     * @param list<array{float, float}> $hull   convex outline of the points, in order round it
+     * @param list<array{float, float}> $hull convex outline of the points, in order round it
      */
     private function __construct(
         public array $points,
@@ -60,7 +60,7 @@ final readonly class CardGeometry
         $radius = $this->head / sqrt(3);
         $corners = [];
         for ($i = 0; $i < 6; ++$i) {
-            $corners[] = sprintf('%.2F,%.2F', $radius * cos(M_PI / 3 * $i), $radius * sin(M_PI / 3 * $i));
+            $corners[] = sprintf('%.2F,%.2F', $radius * cos(\M_PI / 3 * $i), $radius * sin(\M_PI / 3 * $i));
         }
 
         return implode(' ', $corners);
@@ -82,7 +82,11 @@ final readonly class CardGeometry
         return array_sum(array_column($this->points, 1)) / max(1, count($this->points));
     }
 
-    /** A point moved outward from the middle by so much, for a number beside the head. @return array{float, float} */
+    /**
+     * A point moved outward from the middle by so much, for a number beside the head.
+     *
+     * @return array{float, float}
+     */
     public function beside(int $bolt, float $by): array
     {
         [$x, $y] = $this->points[$bolt - 1];
@@ -105,20 +109,29 @@ final readonly class CardGeometry
         if (count($points) < 3) {
             return $points;
         }
-        $half = static function (array $sorted): array {
-            $chain = [];
-            foreach ($sorted as $p) {
-                while (count($chain) >= 2 && self::turn($chain[count($chain) - 2], $chain[count($chain) - 1], $p) <= 0) {
-                    array_pop($chain);
-                }
-                $chain[] = $p;
+
+        return [...self::chain($points), ...self::chain(array_reverse($points))];
+    }
+
+    /**
+     * One half of the hull, without its last point.
+     *
+     * @param list<array{float, float}> $sorted
+     *
+     * @return list<array{float, float}>
+     */
+    private static function chain(array $sorted): array
+    {
+        $chain = [];
+        foreach ($sorted as $p) {
+            while (count($chain) >= 2 && self::turn($chain[count($chain) - 2], $chain[count($chain) - 1], $p) <= 0) {
+                array_pop($chain);
             }
-            array_pop($chain);
+            $chain[] = $p;
+        }
+        array_pop($chain);
 
-            return $chain;
-        };
-
-        return [...$half($points), ...$half(array_reverse($points))];
+        return $chain;
     }
 
     /**

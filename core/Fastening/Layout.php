@@ -21,7 +21,7 @@ final readonly class Layout
     {
         $points = [];
         for ($i = 0; $i < self::counted($n); ++$i) {
-            $angle = 2 * M_PI * $i / $n - M_PI / 2;
+            $angle = 2 * \M_PI * $i / $n - \M_PI / 2;
             $points[] = [round(cos($angle), 6), round(sin($angle), 6)];
         }
 
@@ -72,15 +72,18 @@ final readonly class Layout
 
             return self::points($points);
         }
-        if (is_string($value) && 1 === preg_match('~\A\s*(?<shape>ring|line|grid)\s+(?<a>\d{1,3})(?:\s*[x×]\s*(?<b>\d{1,3}))?\s*\z~ui', $value, $m)) {
-            return match (true) {
-                'ring' === strtolower($m['shape']) => self::ring((int) $m['a']),
-                'line' === strtolower($m['shape']) => self::line((int) $m['a']),
-                isset($m['b']) => self::grid((int) $m['a'], (int) $m['b']),
-                default => throw InvalidInput::in($field, 'A grid is rows x columns, for example «grid 2x5».'),
-            };
-        }
-        throw InvalidInput::in($field, 'Give «ring 6», «line 4», «grid 2x5» or a list of points.');
+
+        return self::named(is_string($value) ? $value : '') ?? throw InvalidInput::in($field, 'Give «ring 6», «line 4», «grid 2x5» or a list of points.');
+    }
+
+    private static function named(string $text): ?self
+    {
+        return match (true) {
+            1 === preg_match('~\A\s*ring\s+(\d{1,3})\s*\z~ui', $text, $m) => self::ring((int) $m[1]),
+            1 === preg_match('~\A\s*line\s+(\d{1,3})\s*\z~ui', $text, $m) => self::line((int) $m[1]),
+            1 === preg_match('~\A\s*grid\s+(\d{1,3})\s*[x×]\s*(\d{1,3})\s*\z~ui', $text, $m) => self::grid((int) $m[1], (int) $m[2]),
+            default => null,
+        };
     }
 
     public function count(): int

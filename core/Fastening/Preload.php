@@ -15,7 +15,7 @@ final readonly class Preload
     public function atShareOfYield(float $share, float $threadFriction): float
     {
         $d2 = $this->thread->pitchDiameter();
-        $twist = 1.5 * $d2 / $this->thread->stressDiameter() * ($this->thread->pitch / (M_PI * $d2) + 1.155 * $threadFriction);
+        $twist = 1.5 * $d2 / $this->thread->stressDiameter() * ($this->thread->pitch / (\M_PI * $d2) + 1.155 * $threadFriction);
 
         return $share * $this->grade->yieldStress() * $this->thread->stressArea() / sqrt(1 + 3 * $twist ** 2);
     }

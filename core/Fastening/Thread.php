@@ -56,13 +56,13 @@ final readonly class Thread
     /** Stress area AS = π dS²/4 in mm², ISO 898-1. */
     public function stressArea(): float
     {
-        return M_PI * $this->stressDiameter() ** 2 / 4;
+        return \M_PI * $this->stressDiameter() ** 2 / 4;
     }
 
     /** Shear area of the internal thread over an engagement in mm: 0.875 π d Le, mm². */
     public function internalShearArea(float $engagement): float
     {
-        return 0.875 * M_PI * $this->diameter * $engagement;
+        return 0.875 * \M_PI * $this->diameter * $engagement;
     }
 
     private static function metric(string $text): ?self

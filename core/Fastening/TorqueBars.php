@@ -11,7 +11,7 @@ final readonly class TorqueBars
 {
     /**
      * @param list<array{text: string, from: float, to: float, at: float, value: float}> $bars
-     * @param list<array{at: float, value: float}>                                      $ticks
+     * @param list<array{at: float, value: float}> $ticks
      */
     private function __construct(public array $bars, public array $ticks, public float $yieldAt)
     {
@@ -19,7 +19,7 @@ final readonly class TorqueBars
 
     /**
      * @param non-empty-list<Figure> $figures
-     * @param float                  $yieldTorque N·m, 0 where it is not known
+     * @param float $yieldTorque N·m, 0 where it is not known
      */
     public static function of(array $figures, float $yieldTorque): self
     {

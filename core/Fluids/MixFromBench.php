@@ -6,8 +6,8 @@ namespace NimbleKnuckle\Core\Fluids;
 
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
-use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
 
 /** The coolant mix of a fit: capacity, target and product from the vehicle sheet, drained and strength from the bench. */

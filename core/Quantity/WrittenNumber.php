@@ -82,13 +82,13 @@ final readonly class WrittenNumber
         $count = implode('|', array_keys(self::WORDS));
         $part = implode('|', array_keys(self::PARTS));
         $pattern = "~\\A(?:(?:(?<num>{$count})[\\s-]+)?(?<den>{$part})s?(?:\\s+of\\s+an?)?|(?<whole>{$count})(?:\\s+and\\s+(?:(?<wnum>{$count})[\\s-]+)?(?<wden>{$part})s?)?)(?![a-z])(?<rest>.*)\\z~uis";
-        if (1 !== preg_match($pattern, mb_strtolower($text), $m, PREG_UNMATCHED_AS_NULL)) {
+        if (1 !== preg_match($pattern, mb_strtolower($text), $m, \PREG_UNMATCHED_AS_NULL)) {
             return null;
         }
         if (null !== $m['den']) {
             $den = self::PARTS[$m['den']];
 
-            return new self((self::WORDS[$m['num'] ?? 'one']) / $den, 1 / $den, (string) $m['rest']);
+            return new self(self::WORDS[$m['num'] ?? 'one'] / $den, 1 / $den, (string) $m['rest']);
         }
         $den = null === $m['wden'] ? 1 : self::PARTS[$m['wden']];
         $extra = null === $m['wden'] ? 0 : self::WORDS[$m['wnum'] ?? 'one'] / $den;

@@ -19,7 +19,7 @@ final readonly class Inputs
 
     /**
      * @param array<array-key, mixed> $raw
-     * @param list<Field>             $fields
+     * @param list<Field> $fields
      *
      * @throws InvalidInput for a field the sum does not know, or a needed one that is missing
      */

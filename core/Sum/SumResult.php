@@ -12,8 +12,8 @@ final readonly class SumResult
     /**
      * @param array<string, mixed> $inputs
      * @param array<string, Value> $values
-     * @param list<Check>          $checks
-     * @param list<Working>        $working
+     * @param list<Check> $checks
+     * @param list<Working> $working
      */
     public function __construct(
         public string $sum,

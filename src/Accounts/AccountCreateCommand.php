@@ -37,7 +37,7 @@ final class AccountCreateCommand extends Command
 
             return 2;
         }
-        $password = true === $input->getOption('password-stdin') ? trim((string) fgets(STDIN)) : self::text($io->askHidden('Password'));
+        $password = true === $input->getOption('password-stdin') ? trim((string) fgets(\STDIN)) : self::text($io->askHidden('Password'));
         try {
             $account = $this->accounts->create(self::text($input->getArgument('login')), self::text($input->getArgument('name')), $role, $password);
         } catch (\DomainException $e) {

@@ -36,7 +36,7 @@ final readonly class BoltCardView
                 'word' => Stage::label($stage, $passes),
                 'next' => $bolt === $next,
                 'label' => $joint->boltLabel($bolt),
-                'by' => $fit->state->marks[$joint->id][$bolt]->by ?? '',
+                'by' => isset($fit->state->marks[$joint->id][$bolt]) ? $fit->state->marks[$joint->id][$bolt]->by : '',
                 'tap' => self::tap($joint, $bolt, min($final, $stage + 1), $kit),
             ];
         }

@@ -34,7 +34,7 @@ final readonly class EventLog
     {
         return 1 === $this->db->executeStatement(
             'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
-            [$event->id, $fitId, $event->type->value, json_encode($event->payload, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE), $event->by, $event->toArray()['at'], $now->format('Y-m-d\TH:i:s.vP')],
+            [$event->id, $fitId, $event->type->value, json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE), $event->by, $event->toArray()['at'], $now->format('Y-m-d\TH:i:s.vP')],
         );
     }
 
@@ -42,7 +42,7 @@ final readonly class EventLog
     private static function event(array $row): FitEvent
     {
         $text = static fn (string $key): string => is_string($row[$key] ?? null) ? $row[$key] : throw new \LogicException(sprintf('The event log has no «%s».', $key));
-        $payload = json_decode($text('payload'), true, 16, JSON_THROW_ON_ERROR);
+        $payload = json_decode($text('payload'), true, 16, \JSON_THROW_ON_ERROR);
 
         return FitEvent::of($text('id'), EventType::from($text('type')), is_array($payload) ? $payload : [], $text('by_name'), new \DateTimeImmutable($text('at')));
     }

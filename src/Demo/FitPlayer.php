@@ -70,7 +70,7 @@ final class FitPlayer
     }
 
     /** Marks fasteners of a joint, in its order, up to so many final ones. */
-    public function tighten(Step $step, int $finals = PHP_INT_MAX): self
+    public function tighten(Step $step, int $finals = \PHP_INT_MAX): self
     {
         $joint = $this->vehicle->joints[$step->joint] ?? throw new \LogicException('A tightening step has a joint.');
         $last = Stage::final(count($joint->passes));

@@ -25,8 +25,8 @@ final class SeedCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $fits = filter_var($input->getOption('fits'), FILTER_VALIDATE_INT, ['options' => ['min_range' => 1, 'max_range' => 20000]]);
-        $days = filter_var($input->getOption('days'), FILTER_VALIDATE_INT, ['options' => ['min_range' => 8, 'max_range' => 20000]]);
+        $fits = filter_var($input->getOption('fits'), \FILTER_VALIDATE_INT, ['options' => ['min_range' => 1, 'max_range' => 20000]]);
+        $days = filter_var($input->getOption('days'), \FILTER_VALIDATE_INT, ['options' => ['min_range' => 8, 'max_range' => 20000]]);
         if (false === $fits || false === $days) {
             $output->writeln('<error>--fits is 1 to 20000, --days is 8 to 20000.</error>');
 

@@ -41,16 +41,18 @@ final readonly class SchemaBook
     /** @return array{string, string} */
     private function deepest(ValidationError $error): array
     {
-        while ([] !== $error->subErrors()) {
-            $error = $error->subErrors()[0];
+        foreach ($error->subErrors() as $inner) {
+            if ($inner instanceof ValidationError) {
+                return $this->deepest($inner);
+            }
         }
-        $path = implode('.', array_map(strval(...), $error->data()->fullPath()));
+        $path = implode('.', array_map(static fn (mixed $part): string => is_scalar($part) ? (string) $part : '', $error->data()->fullPath()));
 
         return [$path, lcfirst((new ErrorFormatter())->formatErrorMessage($error)).'.'];
     }
 
     private static function asObjects(mixed $document): mixed
     {
-        return json_decode(json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), false, 64, JSON_THROW_ON_ERROR);
+        return json_decode(json_encode($document, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION), false, 64, \JSON_THROW_ON_ERROR);
     }
 }

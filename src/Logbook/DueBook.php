@@ -45,7 +45,7 @@ final readonly class DueBook
     /** @return list<DueRecord> open ones, soonest first */
     public function open(): array
     {
-        return array_values($this->em->createQuery('SELECT d, f, v FROM '.DueRecord::class.' d JOIN d.fit f JOIN d.vehicle v WHERE d.closedAt IS NULL ORDER BY d.dueOn, d.id')->getResult());
+        return array_values($this->em->getRepository(DueRecord::class)->findBy(['closedAt' => null], ['dueOn' => 'ASC', 'id' => 'ASC']));
     }
 
     /** @return list<DueRow> open ones as a list shows them, soonest first */

@@ -45,7 +45,11 @@ final readonly class FitBook
         return is_numeric($count) ? (int) $count : 0;
     }
 
-    /** How long the last fits with these procedures took, in minutes at the bench. @return list<float> newest first */
+    /**
+     * How long the last fits with these procedures took, in minutes at the bench.
+     *
+     * @return list<float> newest first
+     */
     public function pastDurations(string $title, int $limit = 12): array
     {
         $found = $this->em->getConnection()->fetchFirstColumn("SELECT minutes_taken FROM fit WHERE status = 'signed' AND title = :title AND minutes_taken > 0 ORDER BY signed_at DESC LIMIT ".$limit, ['title' => $title]);

@@ -23,7 +23,7 @@ final readonly class FitPlanner
     }
 
     /**
-     * @param list<string>          $procedureIds
+     * @param list<string> $procedureIds
      * @param array<string, string> $choices
      *
      * @throws UnplannableFit
@@ -34,7 +34,7 @@ final readonly class FitPlanner
     }
 
     /**
-     * @param list<string>          $procedureIds
+     * @param list<string> $procedureIds
      * @param array<string, string> $choices
      *
      * @throws UnplannableFit
@@ -49,7 +49,7 @@ final readonly class FitPlanner
     }
 
     /**
-     * @param list<string>          $procedureIds
+     * @param list<string> $procedureIds
      * @param array<string, string> $choices
      */
     public static function record(VehicleRecord $vehicle, Sheet $sheet, array $procedureIds, array $choices, string $by, \DateTimeImmutable $at, ?string $id = null): FitRecord

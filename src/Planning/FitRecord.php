@@ -66,10 +66,10 @@ class FitRecord
     private ?Sheet $compiled = null;
 
     /**
-     * @param list<string>            $procedures
-     * @param array<string, string>   $choices
+     * @param list<string> $procedures
+     * @param array<string, string> $choices
      * @param array<array-key, mixed> $vehicleDocument
-     * @param array<string, mixed>    $sheetDocument
+     * @param array<string, mixed> $sheetDocument
      */
     public function __construct(
         #[ORM\Id, ORM\Column(length: 26)]

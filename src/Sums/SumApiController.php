@@ -48,7 +48,7 @@ final class SumApiController
     private static function json(array $data, int $status = Response::HTTP_OK): JsonResponse
     {
         $response = new JsonResponse(status: $status);
-        $response->setEncodingOptions(JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
+        $response->setEncodingOptions(\JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION);
 
         return $response->setData($data);
     }

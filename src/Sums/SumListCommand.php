@@ -27,7 +27,7 @@ final class SumListCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         if (true === $input->getOption('json')) {
-            $output->writeln(json_encode(array_values(array_map(SumApiController::described(...), $this->sums->all())), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+            $output->writeln(json_encode(array_values(array_map(SumApiController::described(...), $this->sums->all())), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
 
             return 0;
         }

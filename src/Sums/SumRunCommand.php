@@ -20,7 +20,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('sum:run', 'Run a sum: NAME --json=\'{"field":"value"}\', or - for JSON on standard input, or --batch.')]
 final class SumRunCommand extends Command
 {
-    private const FLAGS = JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE;
+    private const FLAGS = \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE;
 
     public function __construct(private readonly SumBook $sums)
     {
@@ -42,7 +42,7 @@ final class SumRunCommand extends Command
             return $this->batch($name, $output);
         }
         $json = $input->getOption('json');
-        $json = '-' === $json || '-' === $input->getArgument('stdin') ? stream_get_contents(STDIN) : $json;
+        $json = '-' === $json || '-' === $input->getArgument('stdin') ? stream_get_contents(\STDIN) : $json;
         [$answer, $failed] = $this->answer($name, is_string($json) ? $json : '{}');
         $output->writeln($answer, OutputInterface::OUTPUT_RAW);
 
@@ -51,7 +51,7 @@ final class SumRunCommand extends Command
 
     private function batch(string $name, OutputInterface $output): int
     {
-        while (false !== $line = fgets(STDIN)) {
+        while (false !== $line = fgets(\STDIN)) {
             if ('' === trim($line)) {
                 continue;
             }

@@ -50,7 +50,7 @@ final readonly class Close
 
     /**
      * @param array<string, true> $room
-     * @param list<string>        $path
+     * @param list<string> $path
      */
     private function add(string $id, VehicleSheet $vehicle, array &$room, array $path): void
     {
@@ -68,8 +68,8 @@ final readonly class Close
     }
 
     /**
-     * @param list<Bound>           $strip
-     * @param list<string>          $room
+     * @param list<Bound> $strip
+     * @param list<string> $room
      * @param array<string, string> $opOf
      *
      * @return array<string, Task>

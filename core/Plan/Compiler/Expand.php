@@ -22,7 +22,7 @@ final readonly class Expand
     }
 
     /**
-     * @param list<Bound>  $bound
+     * @param list<Bound> $bound
      * @param list<string> $stripOrder task ids
      *
      * @return list<Step>
@@ -63,7 +63,7 @@ final readonly class Expand
     }
 
     /**
-     * @param list<Bound>  $all
+     * @param list<Bound> $all
      * @param list<string> $removed
      *
      * @return list<Step>
@@ -84,7 +84,7 @@ final readonly class Expand
     /**
      * What was taken off goes back in reverse; «on: covers» or «on: parts» limits it to those.
      *
-     * @param list<Bound>  $all
+     * @param list<Bound> $all
      * @param list<string> $removed
      *
      * @return list<Step>

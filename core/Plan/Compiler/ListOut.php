@@ -61,7 +61,7 @@ final readonly class ListOut
     }
 
     /**
-     * @param list<Step>                    $steps
+     * @param list<Step> $steps
      * @param callable(Step): list<Supply> $of
      *
      * @return list<Pick>

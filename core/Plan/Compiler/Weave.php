@@ -31,7 +31,7 @@ final readonly class Weave
     }
 
     /**
-     * @param list<Step>            $steps
+     * @param list<Step> $steps
      * @param callable(Step): float $minutes
      *
      * @return array<string, array{float, float}>

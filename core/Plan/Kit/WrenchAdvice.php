@@ -6,8 +6,8 @@ namespace NimbleKnuckle\Core\Plan\Kit;
 
 use NimbleKnuckle\Core\Fastening\WrenchSet;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
-use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
 
 /** Which wrench for a pass of a joint, and what to set it to with the joint's adapter on it. */

@@ -12,10 +12,10 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 final readonly class Rig
 {
     /**
-     * @param array<string, string> $off    item => step that took it off
-     * @param array<string, string> $loose  joint => step that undid it
-     * @param array<string, string> $open   circuit => step that opened it
-     * @param array<string, true>   $filled circuits filled since they were opened
+     * @param array<string, string> $off item => step that took it off
+     * @param array<string, string> $loose joint => step that undid it
+     * @param array<string, string> $open circuit => step that opened it
+     * @param array<string, true> $filled circuits filled since they were opened
      */
     private function __construct(
         private VehicleSheet $vehicle,
@@ -64,6 +64,6 @@ final readonly class Rig
 
     private function with(mixed ...$changes): self
     {
-        return new self(...array_merge(get_object_vars($this), $changes));
+        return new self(...array_merge(get_object_vars($this), $changes)); // @phpstan-ignore argument.type (named after the constructor's own parameters)
     }
 }

@@ -33,6 +33,6 @@ final readonly class FollowUp
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return get_object_vars($this);
+        return ['id' => $this->id, 'kind' => $this->kind, 'title' => $this->title, 'text' => $this->text, 'days' => $this->days, 'km' => $this->km];
     }
 }

@@ -15,11 +15,11 @@ final readonly class Operation
 {
     /**
      * @param array<string, list<string>> $when
-     * @param list<Caution>               $cautions
-     * @param list<string>                $tools
-     * @param list<Supply>                $consumables
-     * @param list<Supply>                $parts
-     * @param list<Ask>                   $asks
+     * @param list<Caution> $cautions
+     * @param list<string> $tools
+     * @param list<Supply> $consumables
+     * @param list<Supply> $parts
+     * @param list<Ask> $asks
      */
     public function __construct(
         public string $id,

@@ -12,13 +12,13 @@ final readonly class Procedure
     public const FORMAT = 'nimble-knuckle/procedure@1';
 
     /**
-     * @param list<string>      $signs
-     * @param list<string>      $needsItems
-     * @param list<string>      $needsJoints
-     * @param list<string>      $needsCircuits
-     * @param list<ChoiceGroup> $groups     questions and ways, in the order they are asked
-     * @param list<Operation>   $operations
-     * @param list<string>      $expects    kinds of follow-up the procedure calls for
+     * @param list<string> $signs
+     * @param list<string> $needsItems
+     * @param list<string> $needsJoints
+     * @param list<string> $needsCircuits
+     * @param list<ChoiceGroup> $groups questions and ways, in the order they are asked
+     * @param list<Operation> $operations
+     * @param list<string> $expects kinds of follow-up the procedure calls for
      */
     private function __construct(
         public string $id,
@@ -72,7 +72,7 @@ final readonly class Procedure
     }
 
     /**
-     * @param list<ChoiceGroup>        $groups
+     * @param list<ChoiceGroup> $groups
      * @param array<string, Operation> $operations
      */
     private static function ensureKnownGroups(Node $node, array $groups, array $operations): void

@@ -18,12 +18,12 @@ final readonly class Sheet
     private array $places;
 
     /**
-     * @param list<Step>    $steps
+     * @param list<Step> $steps
      * @param list<Finding> $findings
-     * @param list<Pick>    $tools
-     * @param list<Pick>    $consumables
-     * @param list<Pick>    $parts
-     * @param list<string>  $expects kinds of follow-up the procedures call for
+     * @param list<Pick> $tools
+     * @param list<Pick> $consumables
+     * @param list<Pick> $parts
+     * @param list<string> $expects kinds of follow-up the procedures call for
      */
     public function __construct(
         public string $title,

@@ -20,12 +20,12 @@ use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 final readonly class Step
 {
     /**
-     * @param list<Caution>  $cautions
-     * @param list<string>   $tools
-     * @param list<Supply>   $consumables
-     * @param list<Supply>   $parts
+     * @param list<Caution> $cautions
+     * @param list<string> $tools
+     * @param list<Supply> $consumables
+     * @param list<Supply> $parts
      * @param list<TrayLine> $tray
-     * @param list<Ask>      $asks
+     * @param list<Ask> $asks
      */
     public function __construct(
         public string $id,
@@ -65,7 +65,7 @@ final readonly class Step
     /** The same step with some of its parts exchanged. */
     public function with(mixed ...$changes): self
     {
-        return new self(...array_merge(get_object_vars($this), $changes));
+        return new self(...array_merge(get_object_vars($this), $changes)); // @phpstan-ignore argument.type (named after the constructor's own parameters)
     }
 
     public static function read(Node $node): self

@@ -28,6 +28,6 @@ final readonly class Timing
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return get_object_vars($this);
+        return ['low' => $this->low, 'likely' => $this->likely, 'high' => $this->high, 'mean' => $this->mean, 'saved' => $this->saved, 'spans' => $this->spans];
     }
 }

@@ -13,9 +13,9 @@ use NimbleKnuckle\Core\Plan\Position;
 final readonly class Item
 {
     /**
-     * @param list<string>   $behind   ids of the items that must be off first
+     * @param list<string> $behind ids of the items that must be off first
      * @param list<TrayLine> $tray
-     * @param list<Caution>  $cautions
+     * @param list<Caution> $cautions
      */
     public function __construct(
         public string $id,

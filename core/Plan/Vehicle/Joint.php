@@ -17,8 +17,8 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 final readonly class Joint
 {
     /**
-     * @param list<float>  $passes  percent of the figure, the last one 100
-     * @param list<string> $labels  what the card says beside each fastener, in order
+     * @param list<float> $passes percent of the figure, the last one 100
+     * @param list<string> $labels what the card says beside each fastener, in order
      */
     public function __construct(
         public string $id,

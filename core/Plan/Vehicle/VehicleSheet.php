@@ -12,8 +12,8 @@ final readonly class VehicleSheet
     public const FORMAT = 'nimble-knuckle/vehicle@1';
 
     /**
-     * @param array<string, Item>    $items
-     * @param array<string, Joint>   $joints
+     * @param array<string, Item> $items
+     * @param array<string, Joint> $joints
      * @param array<string, Circuit> $circuits
      * @param array<array-key, mixed> $document as it was read, for export
      */
@@ -81,8 +81,8 @@ final readonly class VehicleSheet
     }
 
     /**
-     * @param array<string, int>  $known
-     * @param array<string, true> $path  a circle counts as the surface; the compiler is what refuses it
+     * @param array<string, int> $known
+     * @param array<string, true> $path a circle counts as the surface; the compiler is what refuses it
      */
     private function depth(Item $item, array &$known, array $path): int
     {
@@ -144,7 +144,7 @@ final readonly class VehicleSheet
     }
 
     /**
-     * @param list<string>        $ids
+     * @param list<string> $ids
      * @param array<string, Item> $items
      */
     private static function ensureKnown(Node $node, string $path, array $ids, array $items): void

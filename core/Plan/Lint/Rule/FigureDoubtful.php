@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
 use NimbleKnuckle\Core\Fastening\TorqueCheck;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
-use NimbleKnuckle\Core\Sum\Check;
-use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Sum\Check;
+use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** The figure of a joint contradicts itself or is past what the thread stands: figure-conflict, figure-past-thread, figure-near-yield. */
 final readonly class FigureDoubtful implements Rule

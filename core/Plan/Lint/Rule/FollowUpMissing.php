@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
-use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /** The procedure calls for a check afterwards and the sheet books none: no-morning-check, no-retorque, no-follow-up. */
 final readonly class FollowUpMissing implements Rule

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 
 /** No wrench of the kit reaches a figure, or only one past its calibration: no-wrench, wrench-past-calibration. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
-use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 
 /** Work under the vehicle with no stands: no-stands. */

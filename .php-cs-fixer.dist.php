@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+$finder = (new PhpCsFixer\Finder())->in([__DIR__.'/core', __DIR__.'/src', __DIR__.'/tests', __DIR__.'/migrations', __DIR__.'/config', __DIR__.'/public'])->append([__DIR__.'/bin/router.php', __DIR__.'/bin/console'])->exclude('build');
+
+return (new PhpCsFixer\Config())
+    ->setRiskyAllowed(true)
+    ->setRules([
+        '@Symfony' => true,
+        '@Symfony:risky' => true,
+        'declare_strict_types' => true,
+        'native_function_invocation' => false,
+        'phpdoc_align' => ['align' => 'left'],
+        'phpdoc_to_comment' => false,
+        'single_line_throw' => false,
+        'php_unit_method_casing' => false,
+    ])
+    ->setFinder($finder)
+    ->setCacheFile(__DIR__.'/var/.php-cs-fixer.cache');
