@@ -122,40 +122,41 @@ final readonly class FitState
     private function after(FitEvent $event): self
     {
         $step = $event->string('step');
-        $next = match ($event->type) {
-            EventType::StepStarted => $this->with(started: $this->started + [$step => $event]),
-            EventType::StepDone => $this->with(done: $this->done + [$step => $event]),
-            EventType::StepReopened => $this->with(done: array_diff_key($this->done, [$step => true]), skipped: array_diff_key($this->skipped, [$step => true])),
-            EventType::StepSkipped => $this->with(skipped: $this->skipped + [$step => $event]),
-            EventType::CautionAcknowledged => $this->with(seen: array_replace($this->seen, [$step => [$event->int('caution') => true] + ($this->seen[$step] ?? [])])),
-            EventType::Counted => $this->with(counts: array_replace($this->counts, [$step => [$event->string('thing') => $this->count($step, $event->string('thing')) + $event->int('by')] + ($this->counts[$step] ?? [])])),
-            EventType::CountedAll => $this->with(countedAll: [$step => true] + $this->countedAll, counts: array_replace($this->counts, [$step => []])),
+        $changes = match ($event->type) {
+            EventType::StepStarted => ['started' => $this->started + [$step => $event]],
+            EventType::StepDone => ['done' => $this->done + [$step => $event]],
+            EventType::StepReopened => ['done' => array_diff_key($this->done, [$step => true]), 'skipped' => array_diff_key($this->skipped, [$step => true])],
+            EventType::StepSkipped => ['skipped' => $this->skipped + [$step => $event]],
+            EventType::CautionAcknowledged => ['seen' => array_replace($this->seen, [$step => [$event->int('caution') => true] + ($this->seen[$step] ?? [])])],
+            EventType::Counted => ['counts' => array_replace($this->counts, [$step => [$event->string('thing') => $this->count($step, $event->string('thing')) + $event->int('by')] + ($this->counts[$step] ?? [])])],
+            EventType::CountedAll => ['countedAll' => [$step => true] + $this->countedAll, 'counts' => array_replace($this->counts, [$step => []])],
             EventType::FastenerMarked => $this->marked($event),
-            EventType::Measured => $this->with(readings: array_replace($this->readings, [$step => [$event->string('field') => new Reading($event->string('text'), $event->float('value'), $event->string('unit'), $event->by, $event->at)] + ($this->readings[$step] ?? [])])),
-            EventType::Dropped => $this->with(dropped: $this->dropped + [$event->id => $event]),
-            EventType::Found => $this->with(dropped: array_diff_key($this->dropped, [$event->string('dropped') => true])),
-            EventType::Noted => $this->with(notes: [...$this->notes, $event]),
-            EventType::Waived => $this->with(waived: $this->waived + [$event->string('end') => $event]),
-            EventType::FollowUpClosed => $this->with(followUps: $this->followUps + [$event->string('follow_up') => $event]),
-            EventType::Signed => $this->with(signed: $this->signed ?? $event),
-            EventType::Undone => $this,
+            EventType::Measured => ['readings' => array_replace($this->readings, [$step => [$event->string('field') => new Reading($event->string('text'), $event->float('value'), $event->string('unit'), $event->by, $event->at)] + ($this->readings[$step] ?? [])])],
+            EventType::Dropped => ['dropped' => $this->dropped + [$event->id => $event]],
+            EventType::Found => ['dropped' => array_diff_key($this->dropped, [$event->string('dropped') => true])],
+            EventType::Noted => ['notes' => [...$this->notes, $event]],
+            EventType::Waived => ['waived' => $this->waived + [$event->string('end') => $event]],
+            EventType::FollowUpClosed => ['followUps' => $this->followUps + [$event->string('follow_up') => $event]],
+            EventType::Signed => ['signed' => $this->signed ?? $event],
+            EventType::Undone => [],
         };
 
-        return $next->with(
-            lastStep: '' === $step ? $this->lastStep : $step,
-            last: $event->type->canBeUndone() ? $event : $this->last,
-        );
+        return $this->with(...['lastStep' => '' === $step ? $this->lastStep : $step, 'last' => $event->type->canBeUndone() ? $event : $this->last] + $changes);
     }
 
-    /** A mark sets the stage; the same stage twice is one mark, and two tablets can mark different bolts at once. */
-    private function marked(FitEvent $event): self
+    /**
+     * A mark sets the stage; the same stage twice is one mark, and two tablets can mark different bolts at once.
+     *
+     * @return array<string, mixed>
+     */
+    private function marked(FitEvent $event): array
     {
         [$joint, $bolt] = [$event->string('joint'), $event->int('bolt')];
 
-        return $this->with(
-            stages: array_replace($this->stages, [$joint => [$bolt => $event->int('stage')] + ($this->stages[$joint] ?? [])]),
-            marks: array_replace($this->marks, [$joint => [$bolt => $event] + ($this->marks[$joint] ?? [])]),
-        );
+        return [
+            'stages' => array_replace($this->stages, [$joint => [$bolt => $event->int('stage')] + ($this->stages[$joint] ?? [])]),
+            'marks' => array_replace($this->marks, [$joint => [$bolt => $event] + ($this->marks[$joint] ?? [])]),
+        ];
     }
 
     private function with(mixed ...$changes): self

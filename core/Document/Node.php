@@ -69,6 +69,9 @@ final readonly class Node
     /** @return list<self> */
     public function nodes(string $key): array
     {
+        if (!isset($this->data[$key])) {
+            return [];
+        }
         $nodes = [];
         foreach ($this->list($key) as $i => $value) {
             $nodes[] = self::of($value, $this->at($key).'.'.$i);
@@ -80,9 +83,9 @@ final readonly class Node
     /** @return list<string> a single text counts as a list of one */
     public function strings(string $key): array
     {
-        $value = $this->data[$key] ?? [];
-        if (is_string($value)) {
-            return [$value];
+        $value = $this->data[$key] ?? null;
+        if (null === $value || is_string($value)) {
+            return null === $value ? [] : [$value];
         }
         $texts = [];
         foreach ($this->list($key) as $i => $text) {
@@ -115,6 +118,12 @@ final readonly class Node
     public function raw(): array
     {
         return $this->data;
+    }
+
+    /** @return array<string, mixed> */
+    public function map(): array
+    {
+        return array_combine($this->keys(), array_values($this->data));
     }
 
     /**

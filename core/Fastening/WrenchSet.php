@@ -43,13 +43,19 @@ final readonly class WrenchSet implements Sum
         ];
     }
 
+    /** The lever at the bolt in mm, from handle centre to bolt: R = L + A cos φ; lengths in mm, the angle in degrees. */
+    public static function reach(float $lever, float $adapter, float $angle): float
+    {
+        return $lever + $adapter * cos(deg2rad($angle));
+    }
+
     public function compute(Inputs $in): SumResult
     {
         $target = $in->positive('target', Kind::Torque);
         $lever = $in->positive('lever', Kind::Length);
         $adapter = $in->number('adapter', Kind::Length);
         $angle = $in->has('adapter_angle') ? $in->between('adapter_angle', Kind::Angle, 0.0, 180.0) : 0.0;
-        $reach = $lever + $adapter * cos(deg2rad($angle));
+        $reach = self::reach($lever, $adapter, $angle);
         $reach >= 0.1 * $lever || throw InvalidInput::in('adapter', sprintf('Folded back at %s° the adapter takes the bolt to the handle (%s mm of lever left): turn it out or use a longer wrench.', Show::n($angle), Show::n(max(0.0, $reach))));
         $factor = $lever / $reach;
         $setting = $target * $factor;

@@ -16,6 +16,9 @@ final readonly class Caution
     /** @return list<self> */
     public static function readList(Node $node, string $key): array
     {
+        if (!$node->has($key)) {
+            return [];
+        }
         $cautions = [];
         foreach ($node->list($key) as $i => $value) {
             if (is_string($value)) {

@@ -80,15 +80,34 @@ final readonly class Notation
         if ('' === $squeezed) {
             return $kind->baseUnit();
         }
-        foreach ($kind->units() as $unit) {
-            if (in_array($squeezed, $unit->spellings(), true)) {
-                return $unit;
-            }
+        $unit = self::spelled($kind)[$squeezed] ?? null;
+        if (null !== $unit) {
+            return $unit;
         }
         if (1 === preg_match('~\d~', $squeezed)) {
             throw InvalidQuantity::notReadable($kind, $text);
         }
         throw InvalidQuantity::unknownUnit($kind, trim($rest));
+    }
+
+    /**
+     * What people write for the units of a kind; put together once a process.
+     *
+     * @return array<string, Unit>
+     */
+    private static function spelled(Kind $kind): array
+    {
+        /** @var array<string, array<string, Unit>> $known */
+        static $known = [];
+        if (!isset($known[$kind->value])) {
+            $units = [];
+            foreach ($kind->units() as $unit) {
+                $units += array_fill_keys($unit->spellings(), $unit);
+            }
+            $known[$kind->value] = $units;
+        }
+
+        return $known[$kind->value];
     }
 
     /** Case, spaces, dots, hyphens and multiplication signs do not matter in a unit. */

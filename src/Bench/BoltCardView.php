@@ -28,6 +28,7 @@ final readonly class BoltCardView
         $final = Stage::final($passes);
         [$next, $nextStage] = $fit->nextBolt($joint);
         $bolts = [];
+        $pulls = [];
         for ($bolt = 1; $bolt <= $joint->count(); ++$bolt) {
             $stage = $fit->state->stage($joint->id, $bolt);
             $bolts[] = [
@@ -37,7 +38,7 @@ final readonly class BoltCardView
                 'next' => $bolt === $next,
                 'label' => $joint->boltLabel($bolt),
                 'by' => isset($fit->state->marks[$joint->id][$bolt]) ? $fit->state->marks[$joint->id][$bolt]->by : '',
-                'tap' => self::tap($joint, $bolt, min($final, $stage + 1), $kit),
+                'tap' => ['bolt' => $bolt] + ($pulls[$stage] ??= self::tap($joint, $bolt, min($final, $stage + 1), $kit)),
             ];
         }
         try {

@@ -27,10 +27,12 @@ final class KitBook
         }
         $wrenches = [];
         $tools = [];
-        foreach ($this->all() as $tool) {
-            $tools[] = $tool->name;
-            if ($tool->isWrench()) {
-                $wrenches[] = new Wrench($tool->name, $tool->drive, $tool->min, $tool->max, $tool->error, $tool->lever, $this->daysPast($tool));
+        foreach ($this->em->getConnection()->fetchAllAssociative('SELECT name, kind, drive, min, max, error, lever, calibrated_on FROM tool ORDER BY max, name') as $row) {
+            $text = static fn (string $key): string => is_scalar($row[$key]) ? (string) $row[$key] : '';
+            $tools[] = $text('name');
+            if (ToolRecord::WRENCH === $text('kind')) {
+                $calibrated = '' === $text('calibrated_on') ? null : new \DateTimeImmutable($text('calibrated_on'));
+                $wrenches[] = new Wrench($text('name'), $text('drive'), (float) $text('min'), (float) $text('max'), (float) $text('error'), (float) $text('lever'), $this->daysPast($calibrated));
             }
         }
 
@@ -43,12 +45,12 @@ final class KitBook
         return array_values($this->em->getRepository(ToolRecord::class)->findBy([], ['kind' => 'DESC', 'max' => 'ASC', 'name' => 'ASC']));
     }
 
-    public function daysPast(ToolRecord $tool): int
+    public function daysPast(?\DateTimeImmutable $calibratedOn): int
     {
-        if (null === $tool->calibratedOn) {
+        if (null === $calibratedOn) {
             return 0;
         }
-        $age = (int) $tool->calibratedOn->diff($this->clock->now())->format('%r%a');
+        $age = (int) $calibratedOn->diff($this->clock->now())->format('%r%a');
 
         return max(0, $age - self::CALIBRATION_DAYS);
     }

@@ -16,7 +16,7 @@ final class KitController extends AbstractController
         $tools = $book->all();
         $late = [];
         foreach ($tools as $tool) {
-            $late[$tool->id] = $book->daysPast($tool);
+            $late[$tool->id] = $book->daysPast($tool->calibratedOn);
         }
 
         return $this->render('kit/page.html.twig', [

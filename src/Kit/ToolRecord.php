@@ -11,6 +11,8 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'tool')]
 class ToolRecord
 {
+    public const WRENCH = 'torque wrench';
+
     public function __construct(
         #[ORM\Id, ORM\Column(length: 26)]
         public readonly string $id,
@@ -35,6 +37,6 @@ class ToolRecord
 
     public function isWrench(): bool
     {
-        return 'torque wrench' === $this->kind;
+        return self::WRENCH === $this->kind;
     }
 }

@@ -51,15 +51,25 @@ final readonly class DueBook
     /** @return list<DueRow> open ones as a list shows them, soonest first */
     public function openRows(): array
     {
-        $today = $this->clock->now()->format('Y-m-d');
-
-        return array_map(static fn (array $row): DueRow => DueRow::of($row, $today), $this->db->fetchAllAssociative('SELECT d.id, d.kind, d.title, d.text, d.due_on, d.after_km, d.fit_id, d.follow_up, v.short, f.title fit_title FROM due d JOIN vehicle v ON v.id = d.vehicle_id JOIN fit f ON f.id = d.fit_id WHERE d.closed_at IS NULL ORDER BY d.due_on, d.id'));
+        return $this->rows('d.closed_at IS NULL ORDER BY d.due_on, d.id', []);
     }
 
-    /** @return list<DueRecord> */
+    /**
+     * @param list<string> $parameters
+     *
+     * @return list<DueRow>
+     */
+    private function rows(string $where, array $parameters): array
+    {
+        $today = $this->clock->now()->format('Y-m-d');
+
+        return array_map(static fn (array $row): DueRow => DueRow::of($row, $today), $this->db->fetchAllAssociative('SELECT d.id, d.kind, d.title, d.text, d.due_on, d.after_km, d.fit_id, d.follow_up, d.closed_at, d.closed_by, d.outcome, v.short, f.title fit_title FROM due d JOIN vehicle v ON v.id = d.vehicle_id JOIN fit f ON f.id = d.fit_id WHERE '.$where, $parameters));
+    }
+
+    /** @return list<DueRow> what a fit booked, open or done */
     public function ofFit(string $fitId): array
     {
-        return array_values($this->em->getRepository(DueRecord::class)->findBy(['fit' => $fitId], ['dueOn' => 'ASC']));
+        return $this->rows('d.fit_id = ? ORDER BY d.due_on, d.id', [$fitId]);
     }
 
     private function book(FitRecord $record, Step $step, \DateTimeImmutable $at): void

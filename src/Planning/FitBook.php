@@ -14,10 +14,16 @@ final readonly class FitBook
     {
     }
 
-    /** @throws NotFoundHttpException */
+    /**
+     * A fit to look at or to record on, read by one plain query: the bench asks for it with every tap.
+     *
+     * @throws NotFoundHttpException
+     */
     public function get(string $id): FitRecord
     {
-        return $this->em->find(FitRecord::class, $id) ?? throw new NotFoundHttpException('There is no such fit.');
+        $row = $this->em->getConnection()->fetchAssociative('SELECT f.*, v.name vehicle_name, v.short vehicle_short, v.document vehicle_now FROM fit f JOIN vehicle v ON v.id = f.vehicle_id WHERE f.id = ?', [$id]);
+
+        return false === $row ? throw new NotFoundHttpException('There is no such fit.') : FitRecord::fromRow($row);
     }
 
     /**
@@ -27,7 +33,7 @@ final readonly class FitBook
      */
     public function open(): array
     {
-        return $this->rows("f.status <> 'signed' ORDER BY CASE f.status WHEN 'in-hand' THEN 0 ELSE 1 END, f.created_at DESC", []);
+        return $this->rows("f.status IN ('planned', 'in-hand') ORDER BY CASE f.status WHEN 'in-hand' THEN 0 ELSE 1 END, f.created_at DESC", []);
     }
 
     /** @return list<FitRow> newest first */

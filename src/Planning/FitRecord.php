@@ -17,6 +17,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 #[ORM\Entity]
 #[ORM\Table(name: 'fit')]
 #[ORM\Index(name: 'fit_status', columns: ['status', 'signed_at'])]
+#[ORM\Index(name: 'fit_durations', columns: ['status', 'title', 'signed_at', 'minutes_taken', 'minutes_planned'])]
 #[ORM\Index(name: 'fit_vehicle', columns: ['vehicle_id', 'signed_at'])]
 class FitRecord
 {
@@ -92,6 +93,27 @@ class FitRecord
         #[ORM\Column(length: 120)]
         public readonly string $createdBy,
     ) {
+    }
+
+    /** @param array<string, mixed> $row a row of the table with the vehicle's name, short name and present sheet */
+    public static function fromRow(array $row): self
+    {
+        $text = static fn (string $key): string => is_scalar($row[$key] ?? null) ? (string) $row[$key] : '';
+        $json = static fn (string $key): Node => Node::of(json_decode($text($key), true, 64, \JSON_THROW_ON_ERROR), $key);
+        $instant = static fn (string $key): ?\DateTimeImmutable => '' === $text($key) ? null : new \DateTimeImmutable($text($key));
+        $choices = [];
+        foreach ($json('choices')->keys() as $group) {
+            $choices[$group] = $json('choices')->string($group);
+        }
+        $procedures = array_map(static fn (mixed $id): string => is_string($id) ? $id : '', array_values($json('procedures')->raw()));
+        $vehicle = new VehicleRecord($text('vehicle_id'), $text('vehicle_name'), $text('vehicle_short'), $json('vehicle_now')->raw());
+        $fit = new self($text('id'), $vehicle, $text('title'), $procedures, $choices, $json('vehicle_document')->raw(), $json('sheet_document')->map(), $instant('created_at') ?? throw new \LogicException('A fit was made at some time.'), $text('created_by'));
+        [$fit->status, $fit->startedAt, $fit->signedAt, $fit->signedBy] = [FitStatus::from($text('status')), $instant('started_at'), $instant('signed_at'), $text('signed_by')];
+        [$fit->phase, $fit->stepTitle, $fit->waits] = [$text('phase'), $text('step_title'), $text('waits')];
+        [$fit->minutesLeft, $fit->minutesPlanned, $fit->minutesTaken] = [(float) $text('minutes_left'), (float) $text('minutes_planned'), (float) $text('minutes_taken')];
+        [$fit->looseEnds, $fit->stepsDone, $fit->stepsAll, $fit->findings] = [(int) $text('loose_ends'), (int) $text('steps_done'), (int) $text('steps_all'), (int) $text('findings')];
+
+        return $fit;
     }
 
     public function vehicleSheet(): VehicleSheet

@@ -24,9 +24,7 @@ final class SqlitePragmas implements Middleware
                     mkdir(dirname($path), 0o770, true);
                 }
                 $connection = parent::connect($params);
-                foreach (['busy_timeout = 8000', 'journal_mode = WAL', 'foreign_keys = ON', 'synchronous = FULL', 'temp_store = MEMORY'] as $pragma) {
-                    $connection->exec('PRAGMA '.$pragma);
-                }
+                $connection->exec('PRAGMA busy_timeout = 8000; PRAGMA journal_mode = WAL; PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL; PRAGMA temp_store = MEMORY');
 
                 return $connection;
             }

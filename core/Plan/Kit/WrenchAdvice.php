@@ -24,8 +24,9 @@ final readonly class WrenchAdvice
         $wrenches = $kit->wrenches;
         usort($wrenches, static fn (Wrench $a, Wrench $b): int => [$a->isPastCalibration(), $a->error, $a->max, $a->name] <=> [$b->isPastCalibration(), $b->error, $b->max, $b->name]);
         foreach ($wrenches as $wrench) {
-            $result = self::setting($joint, $wrench, $target);
-            if (null !== $result && $wrench->reaches($result->number('setting'))) {
+            $reach = WrenchSet::reach($wrench->lever, $joint->adapter, $joint->adapterAngle);
+            $result = $reach > 0 && $wrench->reaches($target * $wrench->lever / $reach) ? self::setting($joint, $wrench, $target) : null;
+            if (null !== $result) {
                 $late = array_filter($wrenches, static fn (Wrench $w): bool => $w !== $wrench && $w->isPastCalibration());
 
                 return new self($wrench, $result, self::reason($wrench, $others, array_values($late)));

@@ -17,6 +17,9 @@ final readonly class Sheet
     /** @var array<string, int> */
     private array $places;
 
+    /** @var array<string, list<Step>> */
+    private array $byDeed;
+
     /**
      * @param list<Step> $steps
      * @param list<Finding> $findings
@@ -37,6 +40,11 @@ final readonly class Sheet
         public array $expects,
     ) {
         $this->places = array_flip(array_map(static fn (Step $step): string => $step->id, $steps));
+        $byDeed = [];
+        foreach ($steps as $step) {
+            $byDeed[$step->deed->value][] = $step;
+        }
+        $this->byDeed = $byDeed;
     }
 
     public static function read(Node $node): self
@@ -87,8 +95,7 @@ final readonly class Sheet
     /** @return list<Step> */
     public function doing(Deed $deed, string $item = '', string $joint = '', string $circuit = ''): array
     {
-        return array_values(array_filter($this->steps, static fn (Step $step): bool => $step->deed === $deed
-            && ('' === $item || $step->item === $item) && ('' === $joint || $step->joint === $joint) && ('' === $circuit || $step->circuit === $circuit)));
+        return array_values(array_filter($this->byDeed[$deed->value] ?? [], static fn (Step $step): bool => ('' === $item || $step->item === $item) && ('' === $joint || $step->joint === $joint) && ('' === $circuit || $step->circuit === $circuit)));
     }
 
     /** @return list<Finding> */

@@ -17,8 +17,9 @@ final readonly class Timing
     public static function read(Node $node): self
     {
         $spans = [];
-        foreach ($node->node('spans')->keys() as $step) {
-            $span = $node->node('spans')->floats($step);
+        $given = $node->node('spans');
+        foreach ($given->keys() as $step) {
+            $span = $given->floats($step);
             $spans[$step] = [$span[0] ?? 0.0, $span[1] ?? 0.0];
         }
 

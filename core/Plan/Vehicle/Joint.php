@@ -43,6 +43,7 @@ final readonly class Joint
         public string $adapterName,
         public string $note,
         public array $labels,
+        private ?Figure $figure,
     ) {
     }
 
@@ -59,22 +60,21 @@ final readonly class Joint
             throw $node->refuse('passes', 'the last pass is 100 percent.');
         }
         $adapter = $node->node('adapter');
-        $joint = new self(
-            $id, $node->string('role', $id), $node->string('name'), $node->string('item', ''), $layout, $node->string('outline', 'plate'),
-            $node->string('thread', ''), $node->string('length', ''), $node->string('grade', ''), $node->string('material', ''), $node->string('friction', ''),
-            $node->string('figure', ''), $node->enum('origin', Origin::class, Origin::Entered), [] === $passes ? [100.0] : $passes,
-            $node->string('compound', ''), $node->string('reuse', 'reuse'), $node->string('tool', ''),
-            $adapter->float('length', 0.0), $adapter->float('angle', 0.0), $adapter->string('name', ''), $node->string('note', ''), $node->strings('labels'),
-        );
-        if ($joint->hasFigure()) {
-            try {
-                $joint->figure();
-            } catch (InvalidQuantity $e) {
-                throw $node->refuse('figure', $e->getMessage());
-            }
+        $stated = $node->string('figure', '');
+        $origin = $node->enum('origin', Origin::class, Origin::Entered);
+        try {
+            $figure = '' === $stated ? null : Notation::readStatement(Kind::Torque, $stated)[0]->withOrigin($origin);
+        } catch (InvalidQuantity $e) {
+            throw $node->refuse('figure', $e->getMessage());
         }
 
-        return $joint;
+        return new self(
+            $id, $node->string('role', $id), $node->string('name'), $node->string('item', ''), $layout, $node->string('outline', 'plate'),
+            $node->string('thread', ''), $node->string('length', ''), $node->string('grade', ''), $node->string('material', ''), $node->string('friction', ''),
+            $stated, $origin, [] === $passes ? [100.0] : $passes,
+            $node->string('compound', ''), $node->string('reuse', 'reuse'), $node->string('tool', ''),
+            $adapter->float('length', 0.0), $adapter->float('angle', 0.0), $adapter->string('name', ''), $node->string('note', ''), $node->strings('labels'), $figure,
+        );
     }
 
     public function count(): int
@@ -84,13 +84,13 @@ final readonly class Joint
 
     public function hasFigure(): bool
     {
-        return '' !== $this->stated;
+        return null !== $this->figure;
     }
 
     /** The first of the stated figures. */
     public function figure(): Figure
     {
-        return Notation::readStatement(Kind::Torque, $this->stated)[0]->withOrigin($this->origin);
+        return $this->figure ?? throw new \LogicException('This joint has no figure; ask hasFigure() first.');
     }
 
     /** Torque of a pass in N·m; passes count from 0. */
