@@ -95,10 +95,10 @@ final readonly class CoolantMix implements Sum
     /** @return array{array<string, Value>, Check, list<Working>} */
     private function outOfReach(float $capacity, float $drained, float $present, float $target, float $product, float $best): array
     {
-        $stronger = $target > $present;
+        $stronger = $best < $target;
         $poured = $stronger ? $product : 0.0;
         $what = $stronger ? sprintf('the %s %% product', Show::n($product)) : 'water';
-        if ($stronger && $target > $product + self::ROUNDING) {
+        if ($stronger && ($target > $product + self::ROUNDING || $target <= $present)) {
             return [[], Check::stop('product-too-weak', sprintf('%s %% cannot be reached with a product of %s %%: use a stronger one. The best this drain allows is %s %%.', Show::n($target), Show::n($product), Show::n($best, 3))), []];
         }
         $need = $capacity * ($target - $present) / ($poured - $present);

@@ -51,7 +51,7 @@ final readonly class WrittenNumber
 
     private static function readDecimal(string $text): ?self
     {
-        if (1 !== preg_match('~\A(?<number>[-+]?(?:\d{1,3}(?:[,\s\'’]\d{3})+(?:\.\d{1,12})?(?![\d])|\d{1,3}(?:\.\d{3})+,\d{1,12}|\d{1,12}(?:[.,]\d{1,12})?|[.,]\d{1,12}))(?<exp>e[-+]?\d{1,2}(?![\d]))?(?<rest>.*)\z~uis', $text, $m)) {
+        if (1 !== preg_match('~\A(?<number>[-+]?(?:\d{1,3}(?:[,\s\'’]\d{3})+(?:\.\d{1,20})?(?![\d])|\d{1,3}(?:\.\d{3})+,\d{1,12}|\d{1,20}(?:[.,]\d{1,20})?|[.,]\d{1,20}))(?<exp>e[-+]?\d{1,2}(?![\d]))?(?<rest>.*)\z~uis', $text, $m)) {
             return null;
         }
         $plain = self::withPoint($m['number']);

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\App;
+
+use NimbleKnuckle\App\Bench\EventLog;
+use NimbleKnuckle\App\Exchange\DueCalendarController;
+use NimbleKnuckle\App\Exchange\FitDocument;
+use NimbleKnuckle\App\Exchange\PrintController;
+use NimbleKnuckle\App\Exchange\SchemaBook;
+use NimbleKnuckle\App\Exchange\SchemaCheckCommand;
+use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\Core\Document\InvalidDocument;
+use NimbleKnuckle\Core\Document\Node;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Sabre\VObject\Component\VCalendar;
+use Sabre\VObject\Reader;
+use Symfony\Component\Process\Process;
+
+#[CoversClass(FitDocument::class)]
+#[CoversClass(SchemaBook::class)]
+#[CoversClass(SchemaCheckCommand::class)]
+#[CoversClass(PrintController::class)]
+#[CoversClass(DueCalendarController::class)]
+final class ExchangeTest extends AppTestCase
+{
+    public function testAFitGoesOutAndComesBackWhole(): void
+    {
+        $record = $this->tarnFit();
+        $json = $this->service(FitDocument::class)->write($record);
+        $before = $this->service(EventLog::class)->of($record->id);
+        $this->emptyDatabase();
+        $this->service(FitDocument::class)->read($json);
+        $again = $this->service(FitBook::class)->get($record->id);
+        self::assertEquals($before, $this->service(EventLog::class)->of($record->id));
+        self::assertEquals($record->sheet(), $again->sheet());
+        self::assertSame($record->looseEnds, $again->looseEnds);
+        self::assertSame($json, $this->service(FitDocument::class)->write($again));
+    }
+
+    public function testReadingItTwiceAddsNothing(): void
+    {
+        $record = $this->tarnFit();
+        $json = $this->service(FitDocument::class)->write($record);
+        $version = $this->service(EventLog::class)->version($record->id);
+        $this->service(FitDocument::class)->read($json);
+        self::assertSame($version, $this->service(EventLog::class)->version($record->id));
+    }
+
+    /** @param callable(array<string, mixed>): mixed $spoil */
+    #[DataProvider('spoilt')]
+    public function testASpoiltDocumentNamesThePlace(string $path, callable $spoil): void
+    {
+        $document = json_decode($this->service(FitDocument::class)->write($this->tarnFit()), true);
+        assert(is_array($document));
+        $spoilt = $spoil(Node::of($document)->map());
+        try {
+            $this->service(FitDocument::class)->read(is_string($spoilt) ? $spoilt : json_encode($spoilt, \JSON_THROW_ON_ERROR));
+            self::fail('It was taken.');
+        } catch (InvalidDocument $e) {
+            self::assertSame($path, '' === $path ? $e->path : substr($e->path, 0, strlen($path)));
+        }
+    }
+
+    /** @return iterable<string, array{string, callable(array<string, mixed>): mixed}> */
+    public static function spoilt(): iterable
+    {
+        yield 'not JSON' => ['', static fn (): string => 'hello'];
+        yield 'another format' => ['format', static fn (array $d): array => ['format' => 'nimble-knuckle/fit@9'] + $d];
+        yield 'no events' => ['', static fn (array $d): array => array_diff_key($d, ['events' => 1])];
+        yield 'an event of no type' => ['events.0.type', static fn (array $d): array => array_replace_recursive($d, ['events' => [['type' => 'exploded']]])];
+        yield 'a step without a title' => ['sheet.steps.3', static function (array $d): array {
+            $sheet = $d['sheet'];
+            assert(is_array($sheet) && is_array($sheet['steps']) && is_array($sheet['steps'][3]));
+            unset($sheet['steps'][3]['title']);
+
+            return ['sheet' => $sheet] + $d;
+        }];
+        yield 'a joint of another shape' => ['vehicle.joints.0.layout', static fn (array $d): array => array_replace_recursive($d, ['vehicle' => ['joints' => [['layout' => 'star 5']]]])];
+        yield 'something nobody asked for' => ['', static fn (array $d): array => ['extra' => 1] + $d];
+    }
+
+    public function testEverythingShippedFitsItsSchema(): void
+    {
+        $check = $this->command('schema:check');
+        self::assertSame(0, $check->getStatusCode());
+        self::assertStringContainsString(', 0 wrong', $check->getDisplay());
+    }
+
+    public function testTheDueListIsACalendarAProgramCanRead(): void
+    {
+        $this->signIn('ines');
+        $this->client->request('GET', '/logbook/calendar');
+        $calendar = Reader::read((string) $this->client->getResponse()->getContent());
+        self::assertInstanceOf(VCalendar::class, $calendar);
+        self::assertSame([], $calendar->validate());
+        self::assertCount(2, $calendar->select('VEVENT'));
+        self::assertStringContainsString('Drover 27D: Coolant level', $calendar->serialize());
+    }
+
+    public function testSheetAndRecordPrintWithTheirFigures(): void
+    {
+        $this->signIn('ines');
+        $fit = $this->tarnFit()->id;
+        foreach (['sheet' => ['Tighten the thermostat housing', '9 N·m / 80 in-lb', 'order 1, 2, 3', 'Caution: Fans, belts and pulleys take fingers.'], 'record' => ['Not signed off', 'copper washer', 'Joss Wending', '1/4 in dial wrench'] /* marks carry the wrench once they are made on the bench */] as $kind => $words) {
+            if ('record' === $kind) {
+                $this->send($fit, ['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 2, 'stage' => 4, 'step' => 'housing-tight', 'wrench' => '1/4 in dial wrench', 'setting' => 7.86]);
+            }
+            $this->client->request('GET', sprintf('/fits/%s/print/%s', $fit, $kind));
+            $pdf = (string) $this->client->getResponse()->getContent();
+            $process = new Process(['pdftotext', '-layout', '-', '-'], input: $pdf);
+            $process->mustRun();
+            $text = (string) preg_replace('/\s+/', ' ', $process->getOutput());
+            foreach ($words as $word) {
+                self::assertStringContainsString($word, $text, $kind);
+            }
+        }
+    }
+
+    private function emptyDatabase(): void
+    {
+        $this->db()->executeStatement('DROP TRIGGER fit_event_no_delete');
+        foreach (['due', 'fit_event', 'fit', 'vehicle'] as $table) {
+            $this->db()->executeStatement('DELETE FROM '.$table);
+        }
+    }
+}

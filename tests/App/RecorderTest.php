@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\App;
+
+use NimbleKnuckle\App\Bench\EventLog;
+use NimbleKnuckle\App\Bench\EventsController;
+use NimbleKnuckle\App\Bench\MeasuredText;
+use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Logbook\DueBook;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Uid\Ulid;
+
+#[CoversClass(EventLog::class)]
+#[CoversClass(Recorder::class)]
+#[CoversClass(EventsController::class)]
+#[CoversClass(MeasuredText::class)]
+#[CoversClass(DueBook::class)]
+final class RecorderTest extends AppTestCase
+{
+    public function testTheTableRefusesToChangeOrForget(): void
+    {
+        foreach (["UPDATE fit_event SET payload = '{}'", 'DELETE FROM fit_event'] as $sql) {
+            try {
+                $this->db()->executeStatement($sql);
+                self::fail('It was done: '.$sql);
+            } catch (\Doctrine\DBAL\Exception $e) {
+                self::assertStringContainsString('events are never', $e->getMessage());
+            }
+        }
+    }
+
+    public function testConnectionsKeepWhatTheySayTheyKeep(): void
+    {
+        foreach (['journal_mode' => 'wal', 'foreign_keys' => 1, 'synchronous' => 2, 'busy_timeout' => 8000] as $pragma => $value) {
+            self::assertSame($value, $this->db()->fetchOne('PRAGMA '.$pragma), $pragma);
+        }
+    }
+
+    public function testSendingAMarkTwiceMakesOneMark(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        $id = (string) new Ulid();
+        $mark = ['id' => $id, 'type' => 'counted', 'step' => 'on.under-pan', 'thing' => 'long screws', 'by' => 1];
+        $first = $this->send($fit->id, $mark);
+        $second = $this->send($fit->id, $mark);
+        self::assertSame($first['version'], $second['version']);
+        self::assertSame([$id], $second['kept']);
+        self::assertSame(1, $this->service(Recorder::class)->load($fit)->state->count('on.under-pan', 'long screws'));
+    }
+
+    public function testTheDemoStandsWhereItWasInterrupted(): void
+    {
+        $record = $this->tarnFit();
+        $fit = $this->service(Recorder::class)->load($record);
+        self::assertSame('housing-tight', $fit->currentStep()?->id);
+        self::assertSame(1, $fit->boltsLeft('thermostat-cover-bolts'));
+        self::assertCount(1, $fit->state->dropped);
+        self::assertSame(8, $record->looseEnds);
+        self::assertSame(['planned', 'in-hand', 'signed'], $this->db()->fetchFirstColumn("SELECT status FROM fit ORDER BY CASE status WHEN 'planned' THEN 0 WHEN 'in-hand' THEN 1 ELSE 2 END"));
+        $dues = $this->service(DueBook::class)->openRows();
+        self::assertCount(2, $dues);
+        self::assertTrue($dues[0]->isDue);
+        self::assertSame(300, $dues[1]->afterKm);
+    }
+
+    /** @param array<string, mixed> $event */
+    #[DataProvider('impossible')]
+    public function testWhatCannotBeIsRefusedAndNothingOfThatCallIsKept(array $event, string $hint): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        $before = $this->service(EventLog::class)->version($fit->id);
+        $answer = $this->send($fit->id, ['type' => 'noted', 'text' => 'goes with it'], $event);
+        self::assertSame(422, $this->client->getResponse()->getStatusCode());
+        $error = $answer['error'];
+        self::assertIsArray($error);
+        self::assertIsString($error['message']);
+        self::assertStringContainsString($hint, $error['message']);
+        self::assertSame($before, $this->service(EventLog::class)->version($fit->id));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function impossible(): iterable
+    {
+        yield 'no such step' => [['type' => 'step-done', 'step' => 'fly'], 'no such step'];
+        yield 'a step that is not ready' => [['type' => 'step-done', 'step' => 'housing-tight'], '1 of 3 fasteners'];
+        yield 'a bolt too many' => [['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 4, 'stage' => 1], 'fasteners 1 to 3'];
+        yield 'a pass too many' => [['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 3, 'stage' => 9], 'no such pass'];
+        yield 'a joint from elsewhere' => [['type' => 'fastener-marked', 'joint' => 'pump-bolts', 'bolt' => 1, 'stage' => 1], 'no such joint'];
+        yield 'a reading nobody asked for' => [['type' => 'measured', 'step' => 'drained', 'field' => 'colour', 'text' => '4'], 'does not ask'];
+        yield 'a reading in words' => [['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => 'lots'], 'is not a pressure'];
+        yield 'less than nothing in a tray' => [['type' => 'counted', 'step' => 'on.under-pan', 'thing' => 'long screws', 'by' => -1], 'less than nothing'];
+        yield 'something from another tray' => [['type' => 'counted', 'step' => 'on.under-pan', 'thing' => 'eggs', 'by' => 1], 'does not belong'];
+        yield 'found what was not lost' => [['type' => 'found', 'dropped' => 'x'], 'Nothing like that is missing'];
+        yield 'taken back what was not' => [['type' => 'undone', 'event' => 'x'], 'nothing like that'];
+        yield 'signed by a mechanic' => [['type' => 'signed'], 'Only a lead'];
+        yield 'from the future' => [['type' => 'noted', 'text' => 'x', 'at' => gmdate('Y-m-d\TH:i:s\Z', time() + 7200)], 'clock'];
+        yield 'at no time' => [['type' => 'noted', 'text' => 'x', 'at' => 'soon'], 'ISO 8601'];
+        yield 'no event at all' => [['type' => 'exploded'], 'a type we know'];
+        yield 'an id that is none' => [['id' => '1', 'type' => 'noted', 'text' => 'x'], 'ULID'];
+    }
+
+    public function testAnOverruledStepKeepsItsReason(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        $this->send($fit->id, ['type' => 'step-done', 'step' => 'housing-tight', 'reason' => 'third bolt tightened by Ines, seen']);
+        self::assertSame(200, $this->client->getResponse()->getStatusCode());
+        self::assertSame('third bolt tightened by Ines, seen', $this->service(Recorder::class)->load($fit)->state->done['housing-tight']->string('reason'));
+    }
+
+    public function testReadingsAreTakenInAnyUnit(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        $this->send($fit->id, ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => '25 inHg'], ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_lost', 'text' => '0,4']);
+        $state = $this->service(Recorder::class)->load($fit)->state;
+        self::assertEqualsWithDelta(84.66, $state->reading('vacuum-pull', 'vacuum_pulled')->value ?? 0.0, 0.01);
+        self::assertSame('0,4 kPa', $state->reading('vacuum-pull', 'vacuum_lost')->text ?? '');
+    }
+
+    public function testAFollowUpIsBookedUnbookedAndClosed(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        $id = (string) new Ulid();
+        $this->send($fit->id, ['id' => $id, 'type' => 'step-done', 'step' => 'book-level']);
+        self::assertCount(1, $this->service(DueBook::class)->ofFit($fit->id));
+        $this->send($fit->id, ['type' => 'undone', 'event' => $id]);
+        self::assertCount(0, $this->service(DueBook::class)->ofFit($fit->id));
+        $this->send($fit->id, ['type' => 'step-done', 'step' => 'book-level']);
+        $this->send($fit->id, ['type' => 'follow-up-closed', 'follow_up' => 'level-next-morning', 'outcome' => 'On the stroke.']);
+        $due = $this->service(DueBook::class)->ofFit($fit->id)[0];
+        self::assertFalse($due->isOpen);
+        self::assertSame('On the stroke.', $due->outcome);
+    }
+
+    public function testTheBenchAnswersWithAFragmentAndThePulseOnlyWithNews(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        $version = $this->service(EventLog::class)->version($fit->id);
+        $this->client->request('GET', sprintf('/fits/%s/pulse?since=%d', $fit->id, $version));
+        self::assertSame(204, $this->client->getResponse()->getStatusCode());
+        $this->client->request('GET', sprintf('/fits/%s/pulse?since=%d&step=mix', $fit->id, $version - 1));
+        self::assertSame(200, $this->client->getResponse()->getStatusCode());
+        self::assertSelectorExists('#bench[data-step="mix"]');
+        self::assertStringNotContainsString('<html', (string) $this->client->getResponse()->getContent());
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\App;
+
+use NimbleKnuckle\App\Demo\History;
+use NimbleKnuckle\App\Upkeep\BackupCommand;
+use NimbleKnuckle\App\Upkeep\BenchCommand;
+use NimbleKnuckle\App\Upkeep\Database;
+use NimbleKnuckle\App\Upkeep\RestoreCommand;
+use PHPUnit\Framework\Attributes\CoversClass;
+
+#[CoversClass(Database::class)]
+#[CoversClass(BackupCommand::class)]
+#[CoversClass(RestoreCommand::class)]
+#[CoversClass(BenchCommand::class)]
+#[CoversClass(History::class)]
+final class UpkeepTest extends AppTestCase
+{
+    public function testACopyTakenIsACopyPutBack(): void
+    {
+        $folder = sys_get_temp_dir().'/nk-backup-'.getmypid();
+        $file = trim($this->command('app:backup', ['folder' => $folder])->getDisplay());
+        self::assertFileExists($file);
+        $this->signIn('joss');
+        $fit = $this->tarnFit()->id;
+        $this->send($fit, ['type' => 'noted', 'text' => 'made after the copy']);
+        $count = fn (): mixed => $this->db()->fetchOne("SELECT COUNT(*) FROM fit_event WHERE payload LIKE '%made after the copy%'");
+        self::assertSame(1, $count());
+        $restored = $this->command('app:restore', ['file' => $file]);
+        self::assertSame(0, $restored->getStatusCode());
+        self::assertSame(0, $count());
+        self::assertMatchesRegularExpression('~is now \S+before-restore~', $restored->getDisplay());
+        foreach ([...glob($folder.'/*') ?: [], ...glob(dirname(__DIR__, 2).'/var/test-data/*before-restore*') ?: []] as $left) {
+            unlink($left);
+        }
+        rmdir($folder);
+    }
+
+    public function testWhatIsNoCopyOfOursIsNotPutBack(): void
+    {
+        $file = tempnam(sys_get_temp_dir(), 'nk');
+        self::assertIsString($file);
+        file_put_contents($file, 'not a database at all, but long enough to look at');
+        $restored = $this->command('app:restore', ['file' => $file]);
+        self::assertSame(1, $restored->getStatusCode());
+        self::assertStringContainsString('no database of ours', $restored->getDisplay());
+        self::assertSame(1, $this->command('app:restore', ['file' => $file.'-missing'])->getStatusCode());
+        self::assertNotFalse($this->db()->fetchOne('SELECT COUNT(*) FROM fit'));
+        unlink($file);
+    }
+
+    public function testHistoryIsSignedOffAndShowsInTheLogbook(): void
+    {
+        $this->service(History::class)->make(6, 60, 'Joss Wending', 'Ines Tarrow');
+        self::assertSame(7, $this->db()->fetchOne("SELECT COUNT(*) FROM fit WHERE status = 'signed'"));
+        self::assertSame(0, $this->db()->fetchOne("SELECT COUNT(*) FROM fit WHERE status = 'signed' AND (loose_ends > 0 OR minutes_taken < 20)"));
+        $this->signIn('ines');
+        $this->client->request('GET', '/logbook');
+        self::assertSelectorTextContains('main', 'How long it takes here');
+    }
+
+    public function testTheViewsAreTimedAgainstTheBareRoute(): void
+    {
+        $bench = $this->command('app:bench', ['--rounds' => '3']);
+        self::assertSame(0, $bench->getStatusCode(), $bench->getDisplay());
+        foreach (['yard', 'bench', 'logbook', 'ratio', 'compile thermostat-under'] as $word) {
+            self::assertStringContainsString($word, $bench->getDisplay());
+        }
+    }
+}

@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Plan;
+
+use NimbleKnuckle\Core\Document\InvalidDocument;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Compiler\Close;
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Compiler\Expand;
+use NimbleKnuckle\Core\Plan\Compiler\ListOut;
+use NimbleKnuckle\Core\Plan\Compiler\Moves;
+use NimbleKnuckle\Core\Plan\Compiler\Resolve;
+use NimbleKnuckle\Core\Plan\Compiler\StepWriter;
+use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
+use NimbleKnuckle\Core\Plan\Compiler\Weave;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Pick;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+#[CoversClass(Compiler::class)]
+#[CoversClass(Resolve::class)]
+#[CoversClass(Close::class)]
+#[CoversClass(Expand::class)]
+#[CoversClass(StepWriter::class)]
+#[CoversClass(Moves::class)]
+#[CoversClass(Weave::class)]
+#[CoversClass(ListOut::class)]
+#[CoversClass(Sheet::class)]
+#[CoversClass(VehicleSheet::class)]
+final class CompilerTest extends TestCase
+{
+    /** @param array<string, string> $choices */
+    #[DataProvider('everyWay')]
+    public function testEveryWayGivesASoundSheetInPhaseOrder(array $choices): void
+    {
+        $sheet = Sheets::thermostat(null, $choices);
+        self::assertGreaterThanOrEqual(25, count($sheet->steps));
+        self::assertLessThanOrEqual(45, count($sheet->steps));
+        $numbers = array_map(static fn (Step $step): int => $step->phase->number(), $sheet->steps);
+        $sorted = $numbers;
+        sort($sorted);
+        self::assertSame($sorted, $numbers);
+        self::assertSame(range(1, 7), array_values(array_unique($numbers)));
+        self::assertSame([], Sheets::codes($sheet->findings));
+        self::assertSame(2, $sheet->moves);
+    }
+
+    /** @return iterable<string, array{array<string, string>}> */
+    public static function everyWay(): iterable
+    {
+        foreach (['vacuum', 'bleed', 'burp'] as $fill) {
+            foreach (['after-leaks', 'before-start'] as $shield) {
+                foreach (['dry', 'water', 'grease'] as $hose) {
+                    foreach (['new', 'back'] as $old) {
+                        yield "$fill, $shield, $hose, $old" => [['fill' => $fill, 'shield' => $shield, 'hose' => $hose, 'old-coolant' => $old, 'sign' => 'hot']];
+                    }
+                }
+            }
+        }
+    }
+
+    public function testWhatLiesInFrontComesOffOnceAndGoesBackInReverse(): void
+    {
+        $sheet = Sheets::thermostat();
+        $off = array_map(static fn (Step $s): string => $s->item, $sheet->doing(Deed::Remove));
+        $on = array_map(static fn (Step $s): string => $s->item, $sheet->doing(Deed::Refit));
+        self::assertEqualsCanonicalizing($off, $on);
+        self::assertSame($off, array_values(array_unique($off)));
+        foreach (Sheets::tarn()->items as $item) {
+            foreach ($item->behind as $front) {
+                self::assertLessThan(array_search($item->id, $off, true), array_search($front, $off, true));
+                self::assertGreaterThan(array_search($item->id, $on, true), array_search($front, $on, true));
+            }
+        }
+    }
+
+    public function testAnItemThatIsInNobodysWayStaysOn(): void
+    {
+        $vehicle = Sheets::vehicle('veldra-tarn-20t', static function (array $d): array {
+            $items = $d['items'];
+            assert(is_array($items));
+            $d['items'] = [...$items, ['id' => 'engine-cover', 'name' => 'engine cover', 'position' => 'ground']];
+
+            return $d;
+        });
+        self::assertSame([], Sheets::thermostat(null, [], $vehicle)->doing(Deed::Remove, 'engine-cover'));
+    }
+
+    public function testWorkIsLaidOverTheDrain(): void
+    {
+        $sheet = Sheets::thermostat();
+        [$from, $to] = $sheet->timing->spans['drain'];
+        [$plug] = $sheet->timing->spans['off.sensor-lead'];
+        self::assertSame($from, $plug);
+        self::assertGreaterThanOrEqual($to, $sheet->timing->spans['hose-off'][0]);
+        self::assertGreaterThan(0.0, $sheet->timing->saved);
+        self::assertLessThan($sheet->timing->likely, $sheet->timing->low);
+        self::assertGreaterThan($sheet->timing->likely, $sheet->timing->high);
+    }
+
+    public function testTheSameInputGivesTheSameSheetAndItSurvivesWriting(): void
+    {
+        $sheet = Sheets::thermostat();
+        self::assertEquals($sheet, Sheets::thermostat());
+        $json = json_encode($sheet->toArray(), \JSON_THROW_ON_ERROR);
+        self::assertEquals($sheet, Sheet::read(Node::of(json_decode($json, true))));
+    }
+
+    public function testWhatTheKitLacksStandsFirst(): void
+    {
+        $sheet = Sheets::thermostat(new Kit([], ['10 mm socket']));
+        $missing = array_map(static fn (Pick $p): bool => $p->missing, $sheet->tools);
+        $sorted = $missing;
+        rsort($sorted);
+        self::assertSame($sorted, $missing);
+        self::assertContains('torque wrench for 9 N·m', array_map(static fn (Pick $p): string => $p->name, $sheet->tools));
+        self::assertContains('thermostat with ring', array_map(static fn (Pick $p): string => $p->name, $sheet->parts));
+    }
+
+    public function testACircleInTheAccessMapIsNamed(): void
+    {
+        $vehicle = Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']));
+        $this->expectException(UnplannableFit::class);
+        $this->expectExceptionMessageMatches('/front splash shield → thermostat housing|thermostat housing → .*front splash shield/');
+        Sheets::thermostat(null, [], $vehicle);
+    }
+
+    public function testAVehicleThatLacksAPartIsTold(): void
+    {
+        $this->expectException(UnplannableFit::class);
+        $this->expectExceptionMessageMatches('/has no item «thermostat-housing»: enter it there first/');
+        Sheets::thermostat(null, [], Sheets::vehicle('ostrel-vane-s6'));
+    }
+
+    public function testAnAnswerNobodyOfferedIsRefused(): void
+    {
+        $this->expectException(UnplannableFit::class);
+        $this->expectExceptionMessageMatches('/«siphon» is no answer/');
+        Sheets::thermostat(null, ['fill' => 'siphon']);
+    }
+
+    public function testNothingToDoIsRefused(): void
+    {
+        $this->expectException(UnplannableFit::class);
+        (new Compiler(Sheets::common()))->compile([], new Choices([]), Sheets::tarn(), new Kit([], []));
+    }
+
+    public function testTheOtherShippedProceduresAreSoundToo(): void
+    {
+        foreach ([['serpentine-belt', 'ostrel-vane-s6'], ['water-pump', 'corrin-drover-27d']] as [$procedure, $vehicle]) {
+            $sheet = (new Compiler(Sheets::common()))->compile([Sheets::procedure($procedure)], new Choices([]), Sheets::vehicle($vehicle), Sheets::kit());
+            self::assertSame([], array_diff(Sheets::codes($sheet->findings), ['tool-missing', 'no-wrench']), $procedure);
+        }
+    }
+
+    public function testTheAccessMapIsLayered(): void
+    {
+        $names = array_map(static fn (array $layer): array => array_map(static fn ($item): string => $item->id, $layer), Sheets::tarn()->layers());
+        self::assertSame([['front-shield'], ['under-pan'], ['heat-shield', 'lower-hose', 'sensor-lead'], ['thermostat-housing']], $names);
+        self::assertCount(6, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
+    }
+
+    /** @param callable(array<array-key, mixed>): array<array-key, mixed> $change */
+    #[DataProvider('badVehicles')]
+    public function testABadVehicleSheetNamesThePlace(string $path, callable $change): void
+    {
+        try {
+            Sheets::vehicle('veldra-tarn-20t', $change);
+            self::fail('It was taken.');
+        } catch (InvalidDocument $e) {
+            self::assertSame($path, $e->path);
+        }
+    }
+
+    /** @return iterable<string, array{string, callable(array<array-key, mixed>): array<array-key, mixed>}> */
+    public static function badVehicles(): iterable
+    {
+        yield 'another format' => ['format', static fn (array $d): array => ['format' => 'x'] + $d];
+        yield 'an unknown item in front' => ['items.under-pan.behind', self::behind('under-pan', ['bonnet'])];
+        yield 'a figure nobody can read' => ['joints.0.figure', static fn (array $d): array => array_replace_recursive($d, ['joints' => [['figure' => 'tight']]])];
+        yield 'passes that do not end at the figure' => ['joints.0.passes', static fn (array $d): array => array_replace_recursive($d, ['joints' => [['passes' => [30, 60]]]])];
+        yield 'a negative count' => ['items.0.tray.0.count', static fn (array $d): array => array_replace_recursive($d, ['items' => [['tray' => [['count' => -1]]]]])];
+        yield 'minutes that fall' => ['items.0.off', static fn (array $d): array => array_replace_recursive($d, ['items' => [['off' => [9, 5, 8]]]])];
+        yield 'negative minutes' => ['items.0.on', static fn (array $d): array => array_replace_recursive($d, ['items' => [['on' => [-1, 5, 8]]]])];
+        yield 'an ocean of coolant' => ['circuits.0.capacity', static fn (array $d): array => array_replace_recursive($d, ['circuits' => [['capacity' => 9000]]])];
+        yield 'nowhere to stand' => ['items.0.position', static fn (array $d): array => array_replace_recursive($d, ['items' => [['position' => 'flying']]])];
+    }
+
+    public function testOnlyTheFirstLiftBelongsToMakingSafe(): void
+    {
+        self::assertSame(Phase::MakeSafe, Sheets::thermostat()->step('raise-1')?->phase);
+        self::assertSame(Phase::Prove, Sheets::thermostat()->step('lower-2')?->phase);
+    }
+
+    /**
+     * @param list<string> $behind
+     *
+     * @return callable(array<array-key, mixed>): array<array-key, mixed>
+     */
+    private static function behind(string $id, array $behind): callable
+    {
+        return static function (array $d) use ($id, $behind): array {
+            $items = is_array($d['items']) ? $d['items'] : [];
+            foreach ($items as $i => $item) {
+                if (is_array($item) && $item['id'] === $id) {
+                    $items[$i] = ['behind' => $behind] + $item;
+                }
+            }
+
+            return ['items' => $items] + $d;
+        };
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Plan;
+
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
+use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use Symfony\Component\Yaml\Yaml;
+
+/** The shipped procedures and demo vehicles, for tests. */
+final readonly class Sheets
+{
+    public static function common(): CommonParts
+    {
+        return CommonParts::read(Node::of(Yaml::parseFile(self::root().'/procedures/common.yaml')));
+    }
+
+    public static function procedure(string $id): Procedure
+    {
+        return Procedure::read(Node::of(Yaml::parseFile(self::root().'/procedures/'.$id.'.yaml')), self::common());
+    }
+
+    /** @param callable(array<array-key, mixed>): array<array-key, mixed> $change */
+    public static function vehicle(string $id, ?callable $change = null): VehicleSheet
+    {
+        $document = Yaml::parseFile(self::root().'/demo/vehicles/'.$id.'.yaml');
+        $document = is_array($document) ? $document : [];
+
+        return VehicleSheet::read(Node::of(null === $change ? $document : $change($document)));
+    }
+
+    public static function tarn(): VehicleSheet
+    {
+        return self::vehicle('veldra-tarn-20t');
+    }
+
+    public static function kit(int $daysLate = 0): Kit
+    {
+        $tools = [];
+        foreach (['vacuum', 'bleed', 'burp'] as $fill) {
+            foreach (self::thermostat(new Kit([], []), ['fill' => $fill])->steps as $step) {
+                array_push($tools, ...$step->tools);
+            }
+        }
+
+        return new Kit([new Wrench('1/4 in dial wrench', '1/4 in', 2, 20, 3, 220, $daysLate), new Wrench('1/2 in click wrench', '1/2 in', 40, 210, 4, 450, 0)], [...$tools, '10 mm crow-foot']);
+    }
+
+    /** @param array<string, string> $choices */
+    public static function thermostat(?Kit $kit = null, array $choices = ['fill' => 'vacuum'], ?VehicleSheet $vehicle = null): Sheet
+    {
+        return (new Compiler(self::common()))->compile([self::procedure('thermostat-under')], new Choices($choices), $vehicle ?? self::tarn(), $kit ?? self::kit());
+    }
+
+    /**
+     * The same sheet with other steps.
+     *
+     * @param list<Step> $steps
+     * @param list<string> $expects
+     */
+    public static function of(array $steps, array $expects = [], ?Sheet $like = null): Sheet
+    {
+        $like ??= self::thermostat();
+
+        return new Sheet($like->title, $steps, [], [], [], [], $like->timing, 0, $expects);
+    }
+
+    /**
+     * @param list<Finding> $findings
+     *
+     * @return list<string>
+     */
+    public static function codes(array $findings): array
+    {
+        return array_values(array_unique(array_map(static fn (Finding $finding): string => $finding->code, $findings)));
+    }
+
+    private static function root(): string
+    {
+        return dirname(__DIR__, 3);
+    }
+}
