@@ -19,7 +19,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The sheet to hang at the bench, and the record of what was done, as PDF. */
 final class PrintController extends AbstractController
 {
-    public function __construct(private readonly FitBook $fits, private readonly Recorder $recorder, private readonly DueBook $dues, private readonly ClockInterface $clock, #[Autowire(param: 'kernel.cache_dir')] private readonly string $cacheDir)
+    public function __construct(private readonly FitBook $fits, private readonly Recorder $recorder, private readonly DueBook $dues, private readonly ClockInterface $clock, #[Autowire(param: 'kernel.cache_dir')] private readonly string $cacheDir, #[Autowire('%kernel.project_dir%/templates/exchange')] private readonly string $printDir)
     {
     }
 
@@ -39,8 +39,10 @@ final class PrintController extends AbstractController
     {
         $record = $this->fits->get($id);
         $html = $this->renderView(sprintf('exchange/print_%s.html.twig', $kind), ['record' => $record, 'fit' => $this->recorder->load($record), 'phases' => Phase::cases(), 'dues' => $this->dues->ofFit($id), 'now' => $this->clock->now()]);
-        $options = new Options(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'tempDir' => $this->cacheDir, 'fontCache' => $this->cacheDir]);
+        $options = new Options(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'tempDir' => $this->cacheDir, 'fontCache' => $this->cacheDir, 'chroot' => $this->printDir]);
         $pdf = new Dompdf($options);
+        $pdf->setProtocol('file://');
+        $pdf->setBasePath($this->printDir);
         $pdf->setPaper('A4');
         $pdf->loadHtml($html);
         $pdf->render();

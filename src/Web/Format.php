@@ -14,7 +14,8 @@ use Twig\Attribute\AsTwigFunction;
 /** How figures and times are shown: a thin space before the unit, no more digits than are worth reading. */
 final readonly class Format
 {
-    public const THIN = "\u{202F}";
+    public const THIN = "\u{2060}\u{2009}\u{2060}";
+    private const FIXED = "\u{00A0}";
 
     /** Three significant digits, at least the whole number. */
     #[AsTwigFilter('sig')]
@@ -60,12 +61,12 @@ final readonly class Format
     {
         $whole = (int) round(max(0.0, $minutes));
         if ($whole < 60) {
-            return $whole.self::THIN.'min';
+            return $whole.self::FIXED.'min';
         }
         $rest = 5 * (int) round(($whole % 60) / 5);
         $hours = intdiv($whole, 60) + intdiv($rest, 60);
 
-        return 0 === $rest % 60 ? $hours.self::THIN.'h' : $hours.self::THIN.'h'.self::THIN.($rest % 60).self::THIN.'min';
+        return 0 === $rest % 60 ? $hours.self::FIXED.'h' : $hours.self::FIXED.'h'.self::FIXED.($rest % 60).self::FIXED.'min';
     }
 
     /** A value of a sum in words: number, thin space, the unit as people write it. */
