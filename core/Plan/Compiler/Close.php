@@ -12,15 +12,13 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 final readonly class Close
 {
     /**
-     * @param list<Bound> $bound
-     *
      * @return array<string, Task> the strip: «op:…» for an operation of the procedure, «item:…» for a removal that only makes room
      *
      * @throws UnplannableFit when items lie in front of each other in a circle
      */
-    public function of(array $bound, VehicleSheet $vehicle): array
+    public function of(Resolved $resolved, VehicleSheet $vehicle): array
     {
-        $strip = array_values(array_filter($bound, static fn (Bound $b): bool => Phase::Strip === $b->operation->phase));
+        $strip = $resolved->in(Phase::Strip);
         $opOf = [];
         foreach ($strip as $b) {
             if (Deed::Remove === $b->operation->deed && '' !== $b->item) {
@@ -34,7 +32,7 @@ final readonly class Close
             }
         }
 
-        return $this->tasks($strip, array_keys($room), $opOf, $vehicle);
+        return $this->tasks($strip, array_keys($room), $opOf, $vehicle, $this->before($resolved, $strip));
     }
 
     /** @return list<string> */
@@ -71,10 +69,11 @@ final readonly class Close
      * @param list<Bound> $strip
      * @param list<string> $room
      * @param array<string, string> $opOf
+     * @param array<string, list<string>> $before
      *
      * @return array<string, Task>
      */
-    private function tasks(array $strip, array $room, array $opOf, VehicleSheet $vehicle): array
+    private function tasks(array $strip, array $room, array $opOf, VehicleSheet $vehicle, array $before): array
     {
         $taskOf = static fn (string $item): string => $opOf[$item] ?? 'item:'.$item;
         $tasks = [];
@@ -83,16 +82,44 @@ final readonly class Close
                 $tasks['item:'.$id] = new Task('item:'.$id, $vehicle->items[$id]->position, array_map($taskOf, $vehicle->items[$id]->behind));
             }
         }
-        $previous = [];
         foreach ($strip as $b) {
             $id = 'op:'.$b->operation->id;
             $removes = Deed::Remove === $b->operation->deed && '' !== $b->item;
             $blockers = $removes ? $vehicle->items[$b->item]->behind : $this->blockers($b, $vehicle);
             $position = $removes ? $vehicle->items[$b->item]->position : $b->operation->position;
-            $tasks[$id] = new Task($id, $position, array_values(array_unique([...$previous, ...array_map($taskOf, $blockers)])), $b->operation->passive);
-            $previous = [$id];
+            $tasks[$id] = new Task($id, $position, array_values(array_unique([...$before[$b->operation->id] ?? [], ...array_map($taskOf, $blockers)])), $b->operation->passive);
         }
 
         return $tasks;
+    }
+
+    /**
+     * Each procedure keeps its own order; what it shares with one before it is not made to wait for it.
+     *
+     * @param list<Bound> $strip
+     *
+     * @return array<string, list<string>> operation => tasks before it
+     */
+    private function before(Resolved $resolved, array $strip): array
+    {
+        $owner = [];
+        foreach ($strip as $b) {
+            $owner[$b->operation->id] = $b->procedure;
+        }
+        $before = [];
+        foreach ($resolved->chains as $procedure => $operations) {
+            $previous = null;
+            foreach ($operations as $id) {
+                if (!isset($owner[$id])) {
+                    continue;
+                }
+                if (null !== $previous && $owner[$id] === $procedure) {
+                    $before[$id][] = 'op:'.$previous;
+                }
+                $previous = $id;
+            }
+        }
+
+        return $before;
     }
 }

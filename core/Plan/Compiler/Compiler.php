@@ -21,18 +21,20 @@ final readonly class Compiler
 
     /**
      * @param list<Procedure> $procedures
+     * @param int $people one or two pairs of hands
      *
      * @throws UnplannableFit
      */
-    public function compile(array $procedures, Choices $choices, VehicleSheet $vehicle, Kit $kit): Sheet
+    public function compile(array $procedures, Choices $choices, VehicleSheet $vehicle, Kit $kit, int $people = 1): Sheet
     {
-        $bound = (new Resolve())->of($procedures, $choices, $vehicle);
-        $strip = (new Order())->of((new Close())->of($bound, $vehicle));
-        [$steps, $moves] = (new Moves($this->common))->into((new Expand($vehicle))->of($bound, $strip));
+        $resolved = (new Resolve())->of($procedures, $choices, $vehicle);
+        $strip = (new Order())->of((new Close())->of($resolved, $vehicle));
+        $steps = (new Depend($vehicle))->between((new Expand($vehicle))->of($resolved->bound, $strip), $resolved);
+        [$steps, $moves] = (new Moves($this->common))->into((new Group())->of($steps));
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
         $expects = array_values(array_unique(array_merge(...array_map(static fn (Procedure $p): array => $p->expects, $procedures))));
-        $bare = new Sheet($title, $steps, [], $list->tools($steps), $list->consumables($steps), $list->parts($steps), (new Weave())->of($steps), $moves, $expects);
+        $bare = new Sheet($title, $steps, [], $list->tools($steps), $list->consumables($steps), $list->parts($steps), (new Weave())->of($steps, $people), $moves, $expects);
 
         return $this->linter->marked($bare, $vehicle, $kit);
     }

@@ -55,7 +55,9 @@ final readonly class Expand
         }
         foreach ($bound as $b) {
             if ($b->operation->phase->number() > Phase::Strip->number()) {
-                array_push($steps, ...$this->expanded($b, $bound, $removed));
+                $more = $this->expanded($b, $bound, $removed);
+                $removed = array_values(array_diff($removed, Deed::Rebuild === $b->operation->deed ? array_map(static fn (Step $step): string => $step->item, $more) : []));
+                array_push($steps, ...$more);
             }
         }
 

@@ -16,6 +16,9 @@ final readonly class Rig
      * @param array<string, string> $loose joint => step that undid it
      * @param array<string, string> $open circuit => step that opened it
      * @param array<string, true> $filled circuits filled since they were opened
+     * @param array<string, string> $held body => step that took its weight
+     * @param array<string, float> $moved «body way» => mm it has been moved
+     * @param array<string, string> $tagged tag => the first step that carries it
      */
     private function __construct(
         private VehicleSheet $vehicle,
@@ -26,6 +29,10 @@ final readonly class Rig
         public array $loose,
         public array $open,
         public array $filled,
+        public array $held = [],
+        public array $moved = [],
+        public array $tagged = [],
+        public bool $ran = false,
     ) {
     }
 
@@ -36,13 +43,24 @@ final readonly class Rig
 
     public function after(Step $step): self
     {
+        $tagged = $this->tagged + array_fill_keys($step->tags, $step->id);
+
+        return ($tagged === $this->tagged ? $this : $this->with(tagged: $tagged))->moved($step);
+    }
+
+    private function moved(Step $step): self
+    {
         return match ($step->deed) {
             Deed::Raise => $this->with(raised: true),
             Deed::Lower => $this->with(raised: false),
             Deed::Cold => $this->with(cold: true),
             Deed::BatteryOff => $this->with(battery: false),
             Deed::BatteryOn => $this->with(battery: true),
-            Deed::Start, Deed::Drive => $this->with(cold: false),
+            Deed::Hold => $this->with(held: [$step->body => $step->id] + $this->held),
+            Deed::Release => $this->with(held: array_diff_key($this->held, [$step->body => true])),
+            Deed::Move => $this->with(moved: [$step->body.' '.$step->moveWay => $step->moveMm] + $this->moved),
+            Deed::Start, Deed::Drive => $this->with(cold: false, ran: true),
+            Deed::CoolDown => $this->with(cold: true),
             Deed::Remove => $this->removed($step),
             Deed::Refit => $this->with(off: array_diff_key($this->off, [$step->item => true])),
             Deed::Tighten => $this->with(loose: array_diff_key($this->loose, [$step->joint => true])),

@@ -13,6 +13,9 @@ enum Deed: string
     case Cold = 'cold';
     case BatteryOff = 'battery-off';
     case BatteryOn = 'battery-on';
+    case Hold = 'hold';
+    case Release = 'release';
+    case Move = 'move';
     case Raise = 'raise';
     case Lower = 'lower';
     case Drain = 'drain';

@@ -20,6 +20,7 @@ final readonly class Operation
      * @param list<Supply> $consumables
      * @param list<Supply> $parts
      * @param list<Ask> $asks
+     * @param list<string> $tags facts the linter looks for, such as «flash» or «external-gate»
      */
     public function __construct(
         public string $id,
@@ -42,7 +43,22 @@ final readonly class Operation
         public array $asks,
         public string $sum,
         public FollowUp $followUp,
+        public string $body = '',
+        public float $moveMm = 0.0,
+        public string $moveWay = '',
+        public float $cure = 0.0,
+        public array $tags = [],
     ) {
+    }
+
+    /**
+     * The operations that wait for this one; the first that is on the sheet counts («a|b»).
+     *
+     * @return list<string>
+     */
+    public function untils(): array
+    {
+        return '' === $this->until ? [] : explode('|', $this->until);
     }
 
     public static function read(Node $node): self
@@ -61,6 +77,7 @@ final readonly class Operation
             array_map(Supply::read(...), $node->nodes('consumables')), array_map(Supply::read(...), $node->nodes('parts')),
             array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
+            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'),
         );
     }
 }

@@ -88,7 +88,9 @@ final readonly class Procedure
                     $known[$group]->option($option) ?? throw $node->refuse('operations.'.$operation->id.'.when', sprintf('«%s» has no option «%s».', $group, $option));
                 }
             }
-            '' === $operation->until || isset($operations[$operation->until]) || throw $node->refuse('operations.'.$operation->id.'.until', sprintf('there is no operation «%s».', $operation->until));
+            foreach ($operation->untils() as $until) {
+                isset($operations[$until]) || throw $node->refuse('operations.'.$operation->id.'.until', sprintf('there is no operation «%s».', $until));
+            }
         }
     }
 }

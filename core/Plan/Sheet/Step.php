@@ -26,6 +26,8 @@ final readonly class Step
      * @param list<Supply> $parts
      * @param list<TrayLine> $tray
      * @param list<Ask> $asks
+     * @param list<string> $tags facts the linter looks for
+     * @param list<string> $after steps that must be over before this one begins
      */
     public function __construct(
         public string $id,
@@ -50,6 +52,12 @@ final readonly class Step
         public array $asks = [],
         public string $sum = '',
         public FollowUp $followUp = new FollowUp('', '', '', '', 0, 0),
+        public string $body = '',
+        public float $moveMm = 0.0,
+        public string $moveWay = '',
+        public float $cure = 0.0,
+        public array $tags = [],
+        public array $after = [],
     ) {
     }
 
@@ -59,6 +67,7 @@ final readonly class Step
         return new self(
             $op->id, $op->phase, $op->deed, $op->title, $op->text, $op->why, $op->orientation, $op->position, $op->minutes, $op->passive, $op->until,
             $op->cautions, $op->tools, $op->consumables, $op->parts, $item, $joint, $circuit, [], $op->asks, $op->sum, $op->followUp,
+            $op->body, $op->moveMm, $op->moveWay, $op->cure, $op->tags,
         );
     }
 
@@ -78,6 +87,7 @@ final readonly class Step
             $node->string('item', ''), $node->string('joint', ''), $node->string('circuit', ''),
             array_map(TrayLine::read(...), $node->nodes('tray')), array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
+            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'), $node->strings('after'),
         );
     }
 
@@ -95,6 +105,8 @@ final readonly class Step
             'tray' => array_map(static fn (TrayLine $l): array => $l->toArray(), $this->tray),
             'asks' => array_map(static fn (Ask $a): array => $a->toArray(), $this->asks), 'sum' => $this->sum,
             'follow_up' => $this->followUp->isNone() ? null : $this->followUp->toArray(),
+            'body' => $this->body, 'move' => '' === $this->moveWay ? null : ['mm' => $this->moveMm, 'way' => $this->moveWay], 'cure' => 0.0 === $this->cure ? null : $this->cure,
+            'tags' => $this->tags, 'after' => $this->after,
         ];
 
         return array_filter($all, static fn (mixed $value): bool => !in_array($value, ['', null, false, []], true));

@@ -16,6 +16,8 @@ final readonly class Item
      * @param list<string> $behind ids of the items that must be off first
      * @param list<TrayLine> $tray
      * @param list<Caution> $cautions
+     * @param string $carries what hangs on it: engine, gearbox, or nothing
+     * @param list<string> $hazards what makes touching it dangerous: battery
      */
     public function __construct(
         public string $id,
@@ -30,6 +32,8 @@ final readonly class Item
         public string $removeNote,
         public string $refitNote,
         public array $cautions,
+        public string $carries,
+        public array $hazards,
     ) {
     }
 
@@ -50,6 +54,8 @@ final readonly class Item
             $node->string('remove_note', ''),
             $node->string('refit_note', ''),
             Caution::readList($node, 'cautions'),
+            $node->string('carries', ''),
+            $node->strings('hazards'),
         );
     }
 

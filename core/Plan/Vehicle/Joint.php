@@ -19,6 +19,9 @@ final readonly class Joint
     /**
      * @param list<float> $passes percent of the figure, the last one 100
      * @param list<string> $labels what the card says beside each fastener, in order
+     * @param list<string> $when «loaded»: only with the weight on; «room»: only while it is raised or lowered out of the way
+     * @param string $set joints of one set are all loosely in before any is tightened
+     * @param float $cure minutes its compound needs before load, fluid or heat
      */
     public function __construct(
         public string $id,
@@ -43,6 +46,9 @@ final readonly class Joint
         public string $adapterName,
         public string $note,
         public array $labels,
+        public array $when,
+        public string $set,
+        public float $cure,
         private ?Figure $figure,
     ) {
     }
@@ -73,7 +79,8 @@ final readonly class Joint
             $node->string('thread', ''), $node->string('length', ''), $node->string('grade', ''), $node->string('material', ''), $node->string('friction', ''),
             $stated, $origin, [] === $passes ? [100.0] : $passes,
             $node->string('compound', ''), $node->string('reuse', 'reuse'), $node->string('tool', ''),
-            $adapter->float('length', 0.0), $adapter->float('angle', 0.0), $adapter->string('name', ''), $node->string('note', ''), $node->strings('labels'), $figure,
+            $adapter->float('length', 0.0), $adapter->float('angle', 0.0), $adapter->string('name', ''), $node->string('note', ''), $node->strings('labels'),
+            $node->strings('when'), $node->string('set', ''), $node->float('cure', 0.0), $figure,
         );
     }
 

@@ -15,6 +15,7 @@ final readonly class VehicleSheet
      * @param array<string, Item> $items
      * @param array<string, Joint> $joints
      * @param array<string, Circuit> $circuits
+     * @param list<Limit> $limits
      * @param array<array-key, mixed> $document as it was read, for export
      */
     private function __construct(
@@ -25,6 +26,7 @@ final readonly class VehicleSheet
         public array $items,
         public array $joints,
         public array $circuits,
+        public array $limits,
         public array $document,
     ) {
     }
@@ -41,11 +43,15 @@ final readonly class VehicleSheet
         foreach ($joints as $joint) {
             self::ensureKnown($node, 'joints.'.$joint->id.'.item', '' === $joint->item ? [] : [$joint->item], $items);
         }
+        $limits = array_map(Limit::read(...), $node->nodes('limits'));
+        foreach ($limits as $i => $limit) {
+            self::ensureKnown($node, 'limits.'.$i.'.freed_by', '' === $limit->freedBy ? [] : [$limit->freedBy], $items);
+        }
         foreach ($circuits as $circuit) {
             self::ensureKnown($node, 'circuits.'.$circuit->id.'.drain_behind', $circuit->drainBehind, $items);
         }
 
-        return new self($node->string('id'), $node->string('name'), $node->string('short', $node->string('name')), $node->string('about', ''), $items, $joints, $circuits, $node->raw());
+        return new self($node->string('id'), $node->string('name'), $node->string('short', $node->string('name')), $node->string('about', ''), $items, $joints, $circuits, $limits, $node->raw());
     }
 
     public function itemFor(string $role): ?Item

@@ -77,7 +77,7 @@ final class CompilerTest extends TestCase
         self::assertEqualsCanonicalizing($off, $on);
         self::assertSame($off, array_values(array_unique($off)));
         foreach (Sheets::tarn()->items as $item) {
-            foreach ($item->behind as $front) {
+            foreach (in_array($item->id, $off, true) ? $item->behind : [] as $front) {
                 self::assertLessThan(array_search($item->id, $off, true), array_search($front, $off, true));
                 self::assertGreaterThan(array_search($item->id, $on, true), array_search($front, $on, true));
             }
@@ -89,11 +89,11 @@ final class CompilerTest extends TestCase
         $vehicle = Sheets::vehicle('veldra-tarn-20t', static function (array $d): array {
             $items = $d['items'];
             assert(is_array($items));
-            $d['items'] = [...$items, ['id' => 'engine-cover', 'name' => 'engine cover', 'position' => 'ground']];
+            $d['items'] = [...$items, ['id' => 'strut-brace', 'name' => 'strut brace', 'position' => 'ground']];
 
             return $d;
         });
-        self::assertSame([], Sheets::thermostat(null, [], $vehicle)->doing(Deed::Remove, 'engine-cover'));
+        self::assertSame([], Sheets::thermostat(null, [], $vehicle)->doing(Deed::Remove, 'strut-brace'));
     }
 
     public function testWorkIsLaidOverTheDrain(): void
@@ -157,17 +157,55 @@ final class CompilerTest extends TestCase
 
     public function testTheOtherShippedProceduresAreSoundToo(): void
     {
-        foreach ([['serpentine-belt', 'ostrel-vane-s6'], ['water-pump', 'corrin-drover-27d']] as [$procedure, $vehicle]) {
+        foreach ([['serpentine-belt', 'ostrel-vane-s6'], ['crank-damper', 'ostrel-vane-s6'], ['thermostat-front', 'ostrel-vane-s6'], ['spark-plugs', 'veldra-tarn-20t'], ['water-pump', 'corrin-drover-27d'], ['starter', 'corrin-drover-27d'], ['gearbox-mount', 'corrin-drover-27d'], ['oil-filter-housing', 'corrin-drover-27d'], ['engine-mounts', 'corrin-drover-27d']] as [$procedure, $vehicle]) {
             $sheet = (new Compiler(Sheets::common()))->compile([Sheets::procedure($procedure)], new Choices([]), Sheets::vehicle($vehicle), Sheets::kit());
             self::assertSame([], array_diff(Sheets::codes($sheet->findings), ['tool-missing', 'no-wrench']), $procedure);
+        }
+    }
+
+    /** Several targets at once share their strip and fill, and every combination is as sound as its parts. */
+    public function testSeveralAtOnceShareWhatTheyCan(): void
+    {
+        $one = static fn (array $ids, int $people = 1): Sheet => (new Compiler(Sheets::common()))->compile(array_map(Sheets::procedure(...), $ids), new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit(), $people);
+        $all = ['starter', 'gearbox-mount', 'water-pump', 'oil-filter-housing', 'engine-mounts'];
+        $apart = array_combine($all, array_map(static fn (string $id): float => $one([$id])->timing->likely, $all));
+        for ($set = 1; $set < 2 ** count($all); ++$set) {
+            $ids = array_values(array_filter($all, static fn (int $i): bool => 0 !== ($set & (1 << $i)), \ARRAY_FILTER_USE_KEY));
+            $sheet = $one($ids);
+            self::assertSame([], array_diff(Sheets::codes($sheet->findings), ['tool-missing', 'no-wrench']), implode('+', $ids));
+            self::assertSame(count($sheet->steps), count(array_unique(array_map(static fn (Step $s): string => $s->id, $sheet->steps))));
+            // Two jobs that share nothing can cost one more trip up and down together than apart; never more than that.
+            self::assertLessThanOrEqual(array_sum(array_intersect_key($apart, array_flip($ids))) + 11.0, $sheet->timing->likely, implode('+', $ids));
+            self::assertLessThanOrEqual($sheet->timing->likely, $one($ids, 2)->timing->likely);
+        }
+    }
+
+    /** With two people nobody does two things at once, nothing starts before what it waits for, and the lift is in one place. */
+    public function testTwoPeopleNeverNeedThreeHandsOrTwoLifts(): void
+    {
+        $sheet = (new Compiler(Sheets::common()))->compile([Sheets::procedure('starter'), Sheets::procedure('gearbox-mount'), Sheets::procedure('water-pump')], new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit(), 2);
+        $free = [1 => 0.0, 2 => 0.0];
+        $spans = $sheet->timing->spans;
+        $lift = 0.0;
+        foreach ($sheet->steps as $step) {
+            [$from, $to, $who] = $spans[$step->id];
+            foreach ($step->after as $before) {
+                self::assertLessThanOrEqual($from + 1e-9, $spans[$before][2] > 0 ? $spans[$before][1] : $spans[$before][0], $step->id.' after '.$before);
+            }
+            if ($who > 0) {
+                self::assertGreaterThanOrEqual($free[$who] - 1e-9, $from);
+                $free[$who] = $to;
+            }
+            self::assertGreaterThanOrEqual($lift - 1e-9, $from);
+            $lift = in_array($step->deed, [Deed::Raise, Deed::Lower], true) ? $to : $lift;
         }
     }
 
     public function testTheAccessMapIsLayered(): void
     {
         $names = array_map(static fn (array $layer): array => array_map(static fn ($item): string => $item->id, $layer), Sheets::tarn()->layers());
-        self::assertSame([['front-shield'], ['under-pan'], ['heat-shield', 'lower-hose', 'sensor-lead'], ['thermostat-housing']], $names);
-        self::assertCount(6, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
+        self::assertSame([['front-shield', 'engine-cover'], ['under-pan', 'coils'], ['heat-shield', 'lower-hose', 'sensor-lead', 'plugs'], ['thermostat-housing']], $names);
+        self::assertCount(9, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
     }
 
     /** @param callable(array<array-key, mixed>): array<array-key, mixed> $change */

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Plan;
 
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Lint\Explanations;
 use NimbleKnuckle\Core\Plan\Lint\Linter;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
@@ -23,21 +27,48 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Linter::class)]
 #[CoversClass(Rig::class)]
 #[CoversClass(Run::class)]
+#[CoversClass(Rule\BatteryLeftOff::class)]
+#[CoversClass(Rule\BatteryLive::class)]
+#[CoversClass(Rule\BeltNotListed::class)]
+#[CoversClass(Rule\BushBeforeLoad::class)]
+#[CoversClass(Rule\CircuitNotFilled::class)]
+#[CoversClass(Rule\ClampsNotRechecked::class)]
+#[CoversClass(Rule\CureTooShort::class)]
+#[CoversClass(Rule\EmptySheet::class)]
+#[CoversClass(Rule\FigureDoubtful::class)]
+#[CoversClass(Rule\FigureTooLow::class)]
+#[CoversClass(Rule\FlashWithoutWait::class)]
+#[CoversClass(Rule\FollowUpMissing::class)]
+#[CoversClass(Rule\GateLocked::class)]
+#[CoversClass(Rule\HotCircuitOpened::class)]
 #[CoversClass(Rule\ItemNotRefitted::class)]
-#[CoversClass(Rule\TrayMiscounts::class)]
 #[CoversClass(Rule\JointNotTightened::class)]
 #[CoversClass(Rule\JointWithoutFigure::class)]
-#[CoversClass(Rule\FigureDoubtful::class)]
+#[CoversClass(Rule\LevelNotChecked::class)]
+#[CoversClass(Rule\LevelWhileHot::class)]
+#[CoversClass(Rule\LoadAndRoomClash::class)]
+#[CoversClass(Rule\MixWithoutReading::class)]
+#[CoversClass(Rule\MovedUnheld::class)]
+#[CoversClass(Rule\MovesTooFar::class)]
 #[CoversClass(Rule\NoWrench::class)]
-#[CoversClass(Rule\SinglePartMissing::class)]
-#[CoversClass(Rule\CircuitNotFilled::class)]
-#[CoversClass(Rule\StartedBeforeFilled::class)]
-#[CoversClass(Rule\HotCircuitOpened::class)]
-#[CoversClass(Rule\UnderWithoutStands::class)]
-#[CoversClass(Rule\FollowUpMissing::class)]
-#[CoversClass(Rule\ToolMissing::class)]
 #[CoversClass(Rule\NotLowered::class)]
-#[CoversClass(Rule\EmptySheet::class)]
+#[CoversClass(Rule\PasteAndLocker::class)]
+#[CoversClass(Rule\RaisedWithoutCaution::class)]
+#[CoversClass(Rule\RefitOutOfOrder::class)]
+#[CoversClass(Rule\RoomIsGone::class)]
+#[CoversClass(Rule\RunsWithJointsLoose::class)]
+#[CoversClass(Rule\RunsWithPartsOff::class)]
+#[CoversClass(Rule\SetNotComplete::class)]
+#[CoversClass(Rule\SinglePartMissing::class)]
+#[CoversClass(Rule\StartedBeforeFilled::class)]
+#[CoversClass(Rule\StepTwice::class)]
+#[CoversClass(Rule\SupportLeftIn::class)]
+#[CoversClass(Rule\ToolMissing::class)]
+#[CoversClass(Rule\TrayMiscounts::class)]
+#[CoversClass(Rule\UnderWithoutStands::class)]
+#[CoversClass(Rule\UnknownBinding::class)]
+#[CoversClass(Rule\WaitWithoutEnd::class)]
+#[CoversClass(Rule\WeightUnsupported::class)]
 final class LinterTest extends TestCase
 {
     public function testTheShippedSheetBreaksNoRule(): void
@@ -79,6 +110,34 @@ final class LinterTest extends TestCase
         yield 'no wrench reaches' => ['no-wrench', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => '0.5 N·m'])];
         yield 'the wrench is out of date' => ['wrench-past-calibration', 'housing-tight', Level::Watch, Sheets::thermostat(), null, Sheets::kit(40)];
         yield 'new bolts nobody listed' => ['single-use-not-listed', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['reuse' => 'new'])];
+        yield 'a starter with the battery on' => ['battery-live', 'starter-off', Level::Stop, self::drover(['starter'], 'battery-off'), Sheets::vehicle('corrin-drover-27d')];
+        yield 'no battery for the first start' => ['battery-left-off', 'starter-start', Level::Stop, self::drover(['starter'], 'battery-on'), Sheets::vehicle('corrin-drover-27d')];
+        yield 'a mount with nothing under the gearbox' => ['weight-unsupported', 'mount-off', Level::Stop, self::drover(['gearbox-mount'], 'hold-gearbox-raised'), Sheets::vehicle('corrin-drover-27d')];
+        yield 'the jack stays in' => ['support-left-in', 'lower-2', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'), Sheets::vehicle('corrin-drover-27d')];
+        yield 'the fan meets the shroud' => ['movement-limit', 'emount-up', Level::Stop, self::drover(['engine-mounts'], 'off.fan'), Sheets::vehicle('corrin-drover-27d')];
+        yield 'lifted with nothing under it' => ['moved-unheld', 'emount-up', Level::Stop, self::drover(['engine-mounts'], 'hold-engine'), Sheets::vehicle('corrin-drover-27d')];
+        yield 'rubber pinched while it hangs' => ['bush-before-load', 'mount-tight', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'), Sheets::vehicle('corrin-drover-27d')];
+        yield 'no room for the wrench any more' => ['room-is-gone', 'mount-tight', Level::Stop, self::drover(['gearbox-mount']), self::droverJoint('gearbox-mount-bolts', ['when' => ['room']])];
+        yield 'loaded and with room at once' => ['load-and-room', 'mount-tight', Level::Stop, self::drover(['gearbox-mount']), self::droverJoint('gearbox-mount-bolts', ['when' => ['loaded', 'room']])];
+        yield 'one of a set too early' => ['set-not-complete', 'starter-tight', Level::Stop, self::drover(['starter', 'gearbox-mount']), self::droverJoint('starter-bolts', ['set' => 'low'], 'gearbox-mount-bolts', ['set' => 'low'])];
+        yield 'sealant still wet' => ['cure-too-short', 'pump-vacuum', Level::Stop, self::drover(['water-pump']), self::droverJoint('pump-bolts', ['cure' => 600])];
+        yield 'paste and locker' => ['paste-and-locker', 'starter-tight', Level::Stop, self::drover(['starter']), self::droverJoint('starter-bolts', ['compound' => 'medium threadlocker', 'friction' => 'anti-seize'])];
+        yield 'charge clamps never seen hot' => ['clamps-not-rechecked', 'open-charge', Level::Watch, self::plus(new Step('open-charge', Phase::Strip, Deed::Open, 'Charge pipes off', '', circuit: 'charge'), 'leaks-hot', 'leaks-warm')];
+        yield 'the gate locked alone' => ['gate-locked', 'lock', Level::Stop, self::plus(new Step('lock', Phase::Fit, Deed::Act, 'Lock the gate', '', tags: ['internal-gate-locked']))];
+        yield 'a pulley without its belt' => ['belt-not-listed', 'pulley', Level::Stop, self::plus(new Step('pulley', Phase::Fit, Deed::Act, 'Smaller pulley', '', tags: ['needs-other-belt']))];
+        yield 'flashed at once' => ['flash-without-wait', 'flash', Level::Stop, self::plus(new Step('flash', Phase::Fit, Deed::Act, 'Write the control unit', '', tags: ['flash']))];
+        yield 'the level of a hot engine' => ['no-cool-down', 'book-level', Level::Watch, self::without('cool-down')];
+        yield 'nobody looks at the level' => ['level-not-checked', 'vacuum-fill', Level::Watch, self::without('level-cold', 'book-level')];
+        yield 'a figure for another thread' => ['figure-too-low', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['thread' => 'M20'])];
+        yield 'a plug left off' => ['runs-with-parts-off', 'start-first', Level::Stop, self::without('on.sensor-lead')];
+        yield 'started on loose bolts' => ['runs-with-joints-loose', 'start-first', Level::Stop, self::without('housing-tight')];
+        yield 'a wait nobody ends' => ['wait-without-end', 'drain', Level::Watch, self::moved('drain', 'clean')];
+        yield 'one step twice' => ['step-twice', 'clean', Level::Stop, self::plus(new Step('clean', Phase::Measure, Deed::Act, 'Clean it again', ''))];
+        yield 'a mix from nothing' => ['mix-without-reading', 'mix', Level::Stop, self::without('drained')];
+        yield 'raised without a word' => ['raised-without-caution', 'raise-1', Level::Watch, self::bare('raise-1')];
+        yield 'an item the vehicle lacks' => ['unknown-binding', 'ghost', Level::Stop, self::plus(new Step('ghost', Phase::Fit, Deed::Act, 'Fit the ghost', '', item: 'ghost'))];
+        yield 'the pan before what it hides' => ['refit-out-of-order', 'on.under-pan', Level::Stop, self::moved('on.under-pan', 'hose-on-water')];
+        yield 'the pan through the shield' => ['strip-out-of-order', 'off.under-pan', Level::Stop, self::moved('off.under-pan', 'off.front-shield')];
         yield 'a tool is missing' => ['tool-missing', 'strength-before', Level::Watch, Sheets::thermostat(new Kit([], [])), null, new Kit([], [])];
     }
 
@@ -90,11 +149,72 @@ final class LinterTest extends TestCase
         self::assertSame($sorted, $levels);
     }
 
-    private static function without(string $id): Sheet
+    /** Every code the linter can give has an explanation, and every rule stands in the standard set once. */
+    public function testCodesAreExplained(): void
+    {
+        $codes = [];
+        foreach (self::flaws() as $flaw) {
+            $codes[] = $flaw[0];
+        }
+        self::assertGreaterThanOrEqual(40, count(array_unique($codes)));
+        foreach ($codes as $code) {
+            self::assertNotNull(Explanations::of($code), $code);
+        }
+        self::assertSame([], array_diff(array_keys(Explanations::all()), $codes), 'every explained code has a failing example here');
+    }
+
+    private static function without(string ...$ids): Sheet
     {
         $sheet = Sheets::thermostat();
 
-        return Sheets::of(array_values(array_filter($sheet->steps, static fn (Step $step): bool => $step->id !== $id)), $sheet->expects, $sheet);
+        return Sheets::of(array_values(array_filter($sheet->steps, static fn (Step $step): bool => !in_array($step->id, $ids, true))), $sheet->expects, $sheet);
+    }
+
+    /** The thermostat's sheet with one more step behind the cleaning, and without some. */
+    private static function plus(Step $more, string ...$without): Sheet
+    {
+        $steps = [];
+        foreach (Sheets::thermostat()->steps as $step) {
+            if (!in_array($step->id, $without, true)) {
+                $steps[] = $step;
+            }
+            if ('clean' === $step->id) {
+                $steps[] = $more;
+            }
+        }
+
+        return Sheets::of($steps);
+    }
+
+    private static function bare(string $id): Sheet
+    {
+        return Sheets::of(array_map(static fn (Step $step): Step => $step->id === $id ? $step->with(cautions: []) : $step, Sheets::thermostat()->steps));
+    }
+
+    /** @param list<string> $procedures */
+    private static function drover(array $procedures, string ...$without): Sheet
+    {
+        $sheet = (new Compiler(Sheets::common()))->compile(array_map(Sheets::procedure(...), $procedures), new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit());
+
+        return Sheets::of(array_values(array_filter($sheet->steps, static fn (Step $step): bool => !in_array($step->id, $without, true))), [], $sheet);
+    }
+
+    /**
+     * @param array<string, mixed> $changes
+     * @param array<string, mixed> $others
+     */
+    private static function droverJoint(string $id, array $changes, string $other = '', array $others = []): VehicleSheet
+    {
+        return Sheets::vehicle('corrin-drover-27d', static function (array $d) use ($id, $changes, $other, $others): array {
+            $joints = is_array($d['joints']) ? $d['joints'] : [];
+            foreach ($joints as $i => $joint) {
+                if (is_array($joint)) {
+                    $joints[$i] = ($joint['id'] === $id ? $changes : ($joint['id'] === $other ? $others : [])) + $joint;
+                }
+            }
+
+            return ['joints' => $joints] + $d;
+        });
     }
 
     private static function moved(string $id, string $before): Sheet

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/** Between expand and weave: which steps each step has to wait for, so that a second pair of hands has something to do; and which wait ends where. */
+final readonly class Depend
+{
+    public function __construct(private VehicleSheet $vehicle)
+    {
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return list<Step>
+     */
+    public function between(array $steps, Resolved $resolved): array
+    {
+        $owner = [];
+        foreach ($resolved->bound as $b) {
+            $owner[$b->operation->id] = $b->procedure;
+        }
+        $present = array_fill_keys(array_map(static fn (Step $s): string => $s->id, $steps), true);
+        $off = [];
+        $on = [];
+        $previous = [];
+        $done = [];
+        foreach ($steps as $step) {
+            $procedure = $owner[$step->id] ?? '';
+            $after = [...$this->physical($step, $off, $on), ...'' === $procedure ? [] : $previous[$step->phase->value][$procedure] ?? []];
+            if ('' !== $procedure) {
+                $previous[$step->phase->value][$procedure] = [$step->id];
+            }
+            if (Deed::Remove === $step->deed) {
+                $off[$step->item] = $step->id;
+            } elseif (Deed::Refit === $step->deed) {
+                $on[$step->item] = $step->id;
+            }
+            $done[] = $step->with(after: array_values(array_unique($after)), until: $this->until($step, $resolved, $present));
+        }
+
+        return $done;
+    }
+
+    /**
+     * @param array<string, string> $off item => the step that took it off
+     * @param array<string, string> $on item => the step that put it back
+     *
+     * @return list<string>
+     */
+    private function physical(Step $step, array $off, array $on): array
+    {
+        $item = $this->vehicle->items[$step->item] ?? null;
+        $waits = match (true) {
+            Deed::Remove === $step->deed && null !== $item => array_map(static fn (string $front): string => $off[$front] ?? '', $item->behind),
+            Deed::Refit === $step->deed && null !== $item => array_map(fn (string $other): string => in_array($item->id, $this->vehicle->items[$other]->behind ?? [], true) ? $on[$other] : '', array_keys($on)),
+            Deed::Tighten === $step->deed => [$on[$this->vehicle->joints[$step->joint]->item ?? ''] ?? ''],
+            Deed::Drain === $step->deed => array_map(static fn (string $front): string => $off[$front] ?? '', $this->vehicle->circuits[$step->circuit]->drainBehind ?? []),
+            default => [],
+        };
+
+        return array_values(array_filter($waits, static fn (string $id): bool => '' !== $id));
+    }
+
+    /** @param array<string, true> $present */
+    private function until(Step $step, Resolved $resolved, array $present): string
+    {
+        foreach ('' === $step->until ? [] : explode('|', $step->until) as $until) {
+            $standing = $resolved->standsFor($until);
+            if (isset($present[$standing])) {
+                return $standing;
+            }
+        }
+
+        return Phase::Prove === $step->phase ? '' : $step->until;
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+
+/**
+ * What several procedures do after the strip is grouped by position, as far as their own orders and the access map allow.
+ * The strip is in its order already; a start, a drive, a fluid or a booking is a border nothing crosses.
+ */
+final readonly class Group
+{
+    /**
+     * @param list<Step> $steps with what each waits for
+     *
+     * @return list<Step>
+     */
+    public function of(array $steps): array
+    {
+        $position = Position::Ground;
+        $grouped = [];
+        foreach ($this->segments($steps) as $segment) {
+            array_push($grouped, ...$this->ordered($segment, $position));
+            foreach ($grouped as $step) {
+                $position = Position::Any === $step->position ? $position : $step->position;
+            }
+        }
+
+        return $grouped;
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return list<non-empty-list<Step>>
+     */
+    private function segments(array $steps): array
+    {
+        $segments = [];
+        $open = false;
+        $phase = null;
+        foreach ($steps as $step) {
+            $alone = $step->phase->number() <= Phase::Strip->number() || in_array($step->deed, [Deed::Start, Deed::Drive, Deed::CoolDown, Deed::Book], true) || (Phase::Fit !== $step->phase && '' !== $step->circuit);
+            if ($open && !$alone && $phase === $step->phase) {
+                $segments[count($segments) - 1][] = $step;
+            } else {
+                $segments[] = [$step];
+            }
+            $open = !$alone;
+            $phase = $step->phase;
+        }
+
+        return $segments;
+    }
+
+    /**
+     * @param non-empty-list<Step> $segment
+     *
+     * @return list<Step>
+     */
+    private function ordered(array $segment, Position $from): array
+    {
+        if (1 === count($segment)) {
+            return $segment;
+        }
+        $byId = [];
+        foreach ($segment as $step) {
+            $byId[$step->id] = $step;
+        }
+        $tasks = [];
+        foreach ($byId as $id => $step) {
+            $tasks[$id] = new Task($id, $step->position, array_values(array_filter($step->after, static fn (string $before): bool => isset($byId[$before]))));
+        }
+
+        return array_map(static fn (string $id): Step => $byId[$id], (new Order())->of($tasks, $from));
+    }
+}

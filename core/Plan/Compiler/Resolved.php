@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Plan\Phase;
+
+/** The operations that will be done, each once, and how the procedures they came from go through them. */
+final readonly class Resolved
+{
+    /**
+     * @param list<Bound> $bound in the order they will be done, but for the strip
+     * @param array<string, string> $kept operation => the operation that stands for it
+     * @param array<string, list<string>> $chains procedure => its operations in its own order
+     */
+    public function __construct(public array $bound, public array $kept, public array $chains)
+    {
+    }
+
+    public function standsFor(string $operation): string
+    {
+        return $this->kept[$operation] ?? $operation;
+    }
+
+    /** @return list<Bound> */
+    public function in(Phase $phase): array
+    {
+        return array_values(array_filter($this->bound, static fn (Bound $b): bool => $b->operation->phase === $phase));
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** The sheet ends with the battery disconnected, or starts the engine without it: battery-left-off. */
+final readonly class BatteryLeftOff implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            if (!$rig->battery && (Deed::Start === $step->deed || Deed::Drive === $step->deed)) {
+                yield Finding::stop('battery-left-off', $step->id, 'The battery is still disconnected here.', 'Put the battery negative back on before this step.');
+
+                return;
+            }
+        }
+        $last = $run->sheet->steps[count($run->sheet->steps) - 1] ?? null;
+        if (!$run->end->battery && null !== $last) {
+            yield Finding::stop('battery-left-off', $last->id, 'The sheet ends with the battery disconnected.', 'Add a step that puts the battery negative back on.');
+        }
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** A rubber-bushed joint is tightened before the weight is on: bush-before-load. */
+final readonly class BushBeforeLoad implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            if (Deed::Tighten !== $step->deed || null === $joint || !in_array('loaded', $joint->when, true)) {
+                continue;
+            }
+            $carries = $run->vehicle->items[$joint->item]->carries ?? '';
+            if (isset($rig->held[$carries])) {
+                yield Finding::stop('bush-before-load', $step->id, sprintf('The %s pinch rubber; they are tightened here while the %s still hangs on its support.', $joint->name, $carries), 'Let the weight down and relax first, then tighten.');
+            }
+        }
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** A joint that needs room is tightened after the room is gone: room-is-gone. */
+final readonly class RoomIsGone implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            if (Deed::Tighten !== $step->deed || null === $joint || !in_array('room', $joint->when, true)) {
+                continue;
+            }
+            $carries = $run->vehicle->items[$joint->item]->carries ?? '';
+            if ('' !== $carries && !isset($rig->held[$carries])) {
+                yield Finding::stop('room-is-gone', $step->id, sprintf('A wrench reaches the %s only while the %s is held clear, and it is down here.', $joint->name, $carries), 'Tighten them before the weight goes down.');
+            }
+        }
+    }
+}

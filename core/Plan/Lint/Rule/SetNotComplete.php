@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** One of a loosely fitted set is tightened before all of it is in: set-not-complete. */
+final readonly class SetNotComplete implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            if (Deed::Tighten !== $step->deed || null === $joint || '' === $joint->set) {
+                continue;
+            }
+            foreach ($run->vehicle->joints as $other) {
+                if ($other->set === $joint->set && isset($rig->off[$other->item])) {
+                    yield Finding::stop('set-not-complete', $step->id, sprintf('The %s are tightened while the %s are not in yet.', $joint->name, $other->name), 'Start all of the set by hand before any of it is tightened.');
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** Two steps carry one id, so their marks would mix: step-twice. */
+final readonly class StepTwice implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        $seen = [];
+        foreach ($run->sheet->steps as $step) {
+            if (isset($seen[$step->id])) {
+                yield Finding::stop('step-twice', $step->id, sprintf('The step «%s» stands on the sheet twice.', $step->title), 'Give one of them another id.');
+            }
+            $seen[$step->id] = true;
+        }
+    }
+}

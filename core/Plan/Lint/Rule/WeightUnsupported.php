@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** A mount is undone with nothing holding what hangs on it: weight-unsupported. */
+final readonly class WeightUnsupported implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            $item = $run->vehicle->items[$step->item] ?? null;
+            if (Deed::Remove === $step->deed && null !== $item && '' !== $item->carries && !isset($rig->held[$item->carries])) {
+                yield Finding::stop('weight-unsupported', $step->id, sprintf('The %s carries the %s, and nothing holds it here.', $item->name, $item->carries), sprintf('Support the %s before this step.', $item->carries));
+            }
+        }
+    }
+}
