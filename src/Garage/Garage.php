@@ -35,6 +35,11 @@ final readonly class Garage
         return array_map(static fn (array $row): array => ['id' => $text($row['id']), 'name' => $text($row['name']), 'short' => $text($row['short']), 'about' => $text($row['about']), 'fits' => (int) $text($row['fits'])], $rows);
     }
 
+    public function has(string $id): bool
+    {
+        return null !== $this->em->find(VehicleRecord::class, $id);
+    }
+
     /** @return list<VehicleRecord> */
     public function all(): array
     {

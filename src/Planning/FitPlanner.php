@@ -28,9 +28,9 @@ final readonly class FitPlanner
      *
      * @throws UnplannableFit
      */
-    public function compile(VehicleRecord $vehicle, array $procedureIds, array $choices): Sheet
+    public function compile(VehicleRecord $vehicle, array $procedureIds, array $choices, int $people = 1): Sheet
     {
-        return (new Compiler($this->shelf->common()))->compile($this->procedures($procedureIds), new Choices($choices), $vehicle->sheet(), $this->kit->kit());
+        return (new Compiler($this->shelf->common()))->compile($this->procedures($procedureIds), new Choices($choices), $vehicle->sheet(), $this->kit->kit(), $people);
     }
 
     /**
@@ -39,9 +39,9 @@ final readonly class FitPlanner
      *
      * @throws UnplannableFit
      */
-    public function plan(VehicleRecord $vehicle, array $procedureIds, array $choices, string $by, ?\DateTimeImmutable $at = null): FitRecord
+    public function plan(VehicleRecord $vehicle, array $procedureIds, array $choices, string $by, ?\DateTimeImmutable $at = null, int $people = 1): FitRecord
     {
-        $fit = self::record($vehicle, $this->compile($vehicle, $procedureIds, $choices), $procedureIds, $choices, $by, $at ?? $this->clock->now());
+        $fit = self::record($vehicle, $this->compile($vehicle, $procedureIds, $choices, $people), $procedureIds, $choices, $by, $at ?? $this->clock->now());
         $this->em->persist($fit);
         $this->em->flush();
 

@@ -23,7 +23,7 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 #[IsGranted('ROLE_MECHANIC')]
 final class StartFitController extends AbstractController
 {
-    public function __construct(private readonly Garage $garage, private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner, private readonly FitBook $fits)
+    public function __construct(private readonly Garage $garage, private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner, private readonly FitBook $fits, private readonly Together $together)
     {
     }
 
@@ -32,26 +32,39 @@ final class StartFitController extends AbstractController
     {
         $input = $request->isMethod('POST') ? $request->request : $request->query;
         $vehicle = '' === $input->getString('vehicle') ? null : $this->garage->get($input->getString('vehicle'));
-        $procedure = $this->shelf->procedure($input->getString('procedure'));
-        if (null === $vehicle || null === $procedure) {
+        $procedures = $this->chosen($input->all('procedures') ?: [$input->getString('procedure')]);
+        if (null === $vehicle || [] === $procedures) {
             return $this->render('planning/start.html.twig', ['vehicles' => $this->garage->rows(), 'vehicle' => $vehicle, 'procedures' => null === $vehicle ? [] : $this->offered($vehicle)]);
         }
-        $choices = $this->choices($procedure, $input);
+        $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
+        $choices = $this->choices($procedures, $input);
+        $people = 2 === $input->getInt('people', 1) ? 2 : 1;
+        $view = ['vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'people' => $people, 'sheet' => null, 'error' => '', 'saved' => 0.0, 'offers' => [], 'past' => $this->fits->pastDurations(implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures)))];
         try {
             if ($request->isMethod('POST')) {
-                $fit = $this->planner->plan($vehicle, [$procedure->id], $choices->chosen, $person->name);
+                $fit = $this->planner->plan($vehicle, $ids, $choices->chosen, $person->name, null, $people);
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);
             }
-            $sheet = $this->planner->compile($vehicle, [$procedure->id], $choices->chosen);
-            $error = '';
+            $view['sheet'] = $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
+            $view['saved'] = count($ids) > 1 ? $this->together->saved($vehicle, $ids, $choices->chosen, $view['sheet'], $people) : 0.0;
+            $view['offers'] = $this->together->offers($vehicle, $ids, $choices->chosen, $view['sheet'], $people);
         } catch (UnplannableFit $e) {
-            [$sheet, $error] = [null, $e->getMessage()];
+            $view['error'] = $e->getMessage();
         }
-        $view = ['vehicle' => $vehicle, 'procedure' => $procedure, 'choices' => $choices, 'sheet' => $sheet, 'error' => $error, 'past' => $this->fits->pastDurations($procedure->title)];
-        $status = new Response(status: '' === $error ? 200 : 422);
+        $status = new Response(status: '' === $view['error'] ? 200 : 422);
 
         return Htmx::wantsFragment($request) ? $this->renderBlock('planning/questions.html.twig', 'preview', $view, $status) : $this->render('planning/questions.html.twig', $view, $status);
+    }
+
+    /**
+     * @param array<array-key, mixed> $ids
+     *
+     * @return list<Procedure>
+     */
+    private function chosen(array $ids): array
+    {
+        return array_values(array_filter(array_map(fn (string $id): ?Procedure => $this->shelf->procedure($id), array_values(array_unique(array_filter($ids, is_string(...)))))));
     }
 
     /** @return list<array{procedure: Procedure, missing: string}> */
@@ -71,14 +84,17 @@ final class StartFitController extends AbstractController
         return $offered;
     }
 
-    /** @param InputBag<string> $input */
-    private function choices(Procedure $procedure, InputBag $input): Choices
+    /**
+     * @param list<Procedure> $procedures
+     * @param InputBag<string> $input
+     */
+    private function choices(array $procedures, InputBag $input): Choices
     {
-        $chosen = $procedure->defaults()->chosen;
-        foreach ($procedure->groups as $group) {
-            $option = $input->getString('c_'.$group->id);
-            if ('' !== $option) {
-                $chosen[$group->id] = $option;
+        $chosen = [];
+        foreach ($procedures as $procedure) {
+            foreach ($procedure->groups as $group) {
+                $option = $input->getString('c_'.$group->id);
+                $chosen[$group->id] = '' === $option ? $group->default : $option;
             }
         }
 

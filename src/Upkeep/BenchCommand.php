@@ -40,6 +40,7 @@ final class BenchCommand extends Command
         private readonly ProcedureShelf $shelf,
         private readonly KitBook $kit,
         #[Autowire(param: 'kernel.environment')] private readonly string $environment,
+        #[Autowire(param: 'kernel.debug')] private readonly bool $debug,
     ) {
         parent::__construct();
     }
@@ -113,7 +114,7 @@ final class BenchCommand extends Command
         gc_collect_cycles();
         $cpu = self::cpu();
         $start = hrtime(true);
-        $kernel = new Kernel($this->environment, false);
+        $kernel = new Kernel($this->environment, $this->debug);
         $response = $kernel->handle($request);
         $content = (string) $response->getContent();
         $kernel->terminate($request, $response);

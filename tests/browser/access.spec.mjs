@@ -14,7 +14,7 @@ const views = async (page) => {
   return {
     yard: '/', fits: '/fits', sheet: fit, bench: `${fit}/bench`, 'a removal': `${fit}/bench/off.under-pan`, 'a reading': `${fit}/bench/vacuum-pull`, 'the mix': `${fit}/bench/mix`, 'a caution': `${fit}/bench/start-first`, 'a booking': `${fit}/bench/book-level`, 'loose ends': `${fit}/loose-ends`,
     start: '/start', procedures: '/start?vehicle=veldra-tarn-20t', questions: '/start?vehicle=veldra-tarn-20t&procedure=thermostat-under', vehicles: '/vehicles', vehicle: '/vehicles/corrin-drover-27d',
-    sums: '/sums', 'torque check': '/sums/torque-check', 'wrench set': '/sums/wrench-set', 'coolant mix': '/sums/coolant-mix', 'a bad sum': '/sums/coolant-mix?capacity=x', kit: '/kit', logbook: '/logbook', jump: '/jump', import: '/import', nowhere: '/nowhere',
+    sums: '/sums', 'torque check': '/sums/torque-check', 'wrench set': '/sums/wrench-set', 'coolant mix': '/sums/coolant-mix', 'a bad sum': '/sums/coolant-mix?capacity=x', kit: '/kit', logbook: '/logbook', 'edit a vehicle': '/vehicles/corrin-drover-27d/edit?item=starter', replan: `${fit}/replan?item=plate&before=under-pan`, 'several at once': '/start?vehicle=corrin-drover-27d&procedures[]=starter&procedures[]=gearbox-mount', jump: '/jump', import: '/import', nowhere: '/nowhere',
   };
 };
 

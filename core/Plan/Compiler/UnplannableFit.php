@@ -30,6 +30,11 @@ final class UnplannableFit extends \DomainException implements CoreException
         return new self($group, sprintf('«%s» is no answer to «%s»: choose one that is offered.', mb_substr($option, 0, 40), $group));
     }
 
+    public static function dueToItem(string $message): self
+    {
+        return new self('item', $message);
+    }
+
     public static function dueToNoProcedure(): self
     {
         return new self('procedure', 'Choose at least one procedure.');

@@ -70,6 +70,47 @@ final readonly class VehicleSheet
     }
 
     /**
+     * Items that lie in front of each other in a circle, by name, the first one again at the end; empty where there is none.
+     *
+     * @return list<string>
+     */
+    public function circle(): array
+    {
+        $safe = [];
+        foreach (array_keys($this->items) as $id) {
+            $found = $this->circleFrom($id, [], $safe);
+            if ([] !== $found) {
+                return array_map(fn (string $one): string => $this->items[$one]->name, $found);
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * @param list<string> $path
+     * @param array<string, true> $safe
+     *
+     * @return list<string>
+     */
+    private function circleFrom(string $id, array $path, array &$safe): array
+    {
+        $at = array_search($id, $path, true);
+        if (is_int($at)) {
+            return [...array_slice($path, $at), $id];
+        }
+        foreach (isset($safe[$id]) ? [] : $this->items[$id]->behind as $front) {
+            $found = $this->circleFrom($front, [...$path, $id], $safe);
+            if ([] !== $found) {
+                return $found;
+            }
+        }
+        $safe[$id] = true;
+
+        return [];
+    }
+
+    /**
      * The access map as layers: an item's layer is one below the deepest item it lies behind; what can come off at once is 0.
      *
      * @return list<list<Item>>

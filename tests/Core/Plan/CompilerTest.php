@@ -166,17 +166,16 @@ final class CompilerTest extends TestCase
     /** Several targets at once share their strip and fill, and every combination is as sound as its parts. */
     public function testSeveralAtOnceShareWhatTheyCan(): void
     {
-        $one = static fn (array $ids, int $people = 1): Sheet => (new Compiler(Sheets::common()))->compile(array_map(Sheets::procedure(...), $ids), new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit(), $people);
         $all = ['starter', 'gearbox-mount', 'water-pump', 'oil-filter-housing', 'engine-mounts'];
-        $apart = array_combine($all, array_map(static fn (string $id): float => $one([$id])->timing->likely, $all));
+        $apart = array_combine($all, array_map(fn (string $id): float => $this->drover([$id])->timing->likely, $all));
         for ($set = 1; $set < 2 ** count($all); ++$set) {
             $ids = array_values(array_filter($all, static fn (int $i): bool => 0 !== ($set & (1 << $i)), \ARRAY_FILTER_USE_KEY));
-            $sheet = $one($ids);
+            $sheet = $this->drover($ids);
             self::assertSame([], array_diff(Sheets::codes($sheet->findings), ['tool-missing', 'no-wrench']), implode('+', $ids));
             self::assertSame(count($sheet->steps), count(array_unique(array_map(static fn (Step $s): string => $s->id, $sheet->steps))));
             // Two jobs that share nothing can cost one more trip up and down together than apart; never more than that.
             self::assertLessThanOrEqual(array_sum(array_intersect_key($apart, array_flip($ids))) + 11.0, $sheet->timing->likely, implode('+', $ids));
-            self::assertLessThanOrEqual($sheet->timing->likely, $one($ids, 2)->timing->likely);
+            self::assertLessThanOrEqual($sheet->timing->likely, $this->drover($ids, 2)->timing->likely);
         }
     }
 
@@ -238,6 +237,12 @@ final class CompilerTest extends TestCase
     {
         self::assertSame(Phase::MakeSafe, Sheets::thermostat()->step('raise-1')?->phase);
         self::assertSame(Phase::Prove, Sheets::thermostat()->step('lower-2')?->phase);
+    }
+
+    /** @param list<string> $ids */
+    private function drover(array $ids, int $people = 1): Sheet
+    {
+        return (new Compiler(Sheets::common()))->compile(array_map(Sheets::procedure(...), $ids), new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit(), $people);
     }
 
     /**

@@ -1,0 +1,210 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Garage;
+
+use NimbleKnuckle\App\Exchange\SchemaBook;
+use NimbleKnuckle\Core\Document\InvalidDocument;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use Symfony\Component\HttpFoundation\InputBag;
+
+/** Changes to a vehicle sheet, one thing at a time; a sheet that would be wrong is never kept. */
+final readonly class VehicleEditor
+{
+    public function __construct(private Garage $garage, private SchemaBook $schemas)
+    {
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @throws InvalidDocument|InvalidInput with the place and the remedy
+     */
+    public function apply(VehicleRecord $vehicle, string $what, InputBag $form): void
+    {
+        $document = $vehicle->document;
+        $document = match ($what) {
+            'item' => $this->put($document, 'items', $this->item($form)),
+            'joint' => $this->put($document, 'joints', $this->joint($form)),
+            'circuit' => $this->put($document, 'circuits', $this->circuit($form)),
+            'limit' => ['limits' => [...$this->list($document, 'limits'), $this->limit($form)]] + $document,
+            'drop-item', 'drop-joint', 'drop-circuit' => $this->without($document, substr($what, 5).'s', $form->getString('id')),
+            'drop-limit' => ['limits' => array_values(array_diff_key($this->list($document, 'limits'), [$form->getInt('id') => true]))] + $document,
+            default => throw InvalidInput::in('what', 'There is nothing like that to change.'),
+        };
+        $this->schemas->ensureValid($document, 'vehicle-1');
+        $circle = VehicleSheet::read(Node::of($document))->circle();
+        [] === $circle || throw InvalidInput::in('behind', sprintf('These would lie in front of each other in a circle: %s. Untick one.', implode(' → ', $circle)));
+        $this->garage->keep($document);
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function item(InputBag $form): array
+    {
+        $tray = [];
+        foreach (preg_split('/\R/', $form->getString('tray')) ?: [] as $line) {
+            if ('' !== trim($line)) {
+                $tray[] = Shorthand::trayLine($line);
+            }
+        }
+
+        return $this->bare([
+            'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'kind' => $form->getString('kind', 'part'), 'position' => $form->getString('position', 'ground'),
+            'behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'off' => $this->minutes($form, 'off'), 'on' => $this->minutes($form, 'on'),
+            'remove_note' => trim($form->getString('remove_note')), 'refit_note' => trim($form->getString('refit_note')), 'tray' => $tray,
+            'carries' => $form->getString('carries'), 'hazards' => '' === $form->getString('battery') ? [] : ['battery'],
+        ]);
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function joint(InputBag $form): array
+    {
+        $line = $this->needed($form, 'line');
+        $read = Shorthand::read($line);
+        [] === $read->left || throw InvalidInput::in('line', sprintf('Not understood: «%s». Write it like «3x M6x20 8.8 into aluminium casting 9 Nm dry reuse 10 mm socket ring».', implode(' ', $read->left)));
+        $note = trim($form->getString('note').' '.(is_string($read->joint['note'] ?? null) ? $read->joint['note'] : ''));
+
+        return $this->bare(['id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'item' => $form->getString('item'), 'note' => $note, 'origin' => $form->getString('origin', 'makers')] + $read->joint);
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function circuit(InputBag $form): array
+    {
+        return $this->bare([
+            'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'capacity' => $this->number($form, 'capacity'), 'family' => trim($form->getString('family')),
+            'target' => $this->number($form, 'target', 50.0), 'product' => $this->number($form, 'product', 100.0), 'cap' => $this->number($form, 'cap', 0.0),
+            'drain_behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'note' => trim($form->getString('note')),
+        ]);
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function limit(InputBag $form): array
+    {
+        return $this->bare(['body' => $form->getString('body'), 'way' => $form->getString('way'), 'mm' => $this->number($form, 'mm'), 'because' => $this->needed($form, 'because'), 'freed_by' => $form->getString('freed_by')]);
+    }
+
+    /** @param InputBag<string> $form */
+    private function id(InputBag $form): string
+    {
+        $id = '' !== $form->getString('id') ? $form->getString('id') : trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($form->getString('name'))), '-');
+
+        return '' === $id ? throw InvalidInput::in('name', 'Give it a name of letters and digits.') : mb_substr($id, 0, 60);
+    }
+
+    /** @param InputBag<string> $form */
+    private function needed(InputBag $form, string $field): string
+    {
+        $text = trim($form->getString($field));
+
+        return '' === $text ? throw InvalidInput::missing($field, 'a few words') : $text;
+    }
+
+    /** @param InputBag<string> $form */
+    private function number(InputBag $form, string $field, ?float $default = null): float
+    {
+        $text = str_replace(',', '.', trim($form->getString($field)));
+        if ('' === $text && null !== $default) {
+            return $default;
+        }
+
+        return is_numeric($text) && is_finite((float) $text) ? (float) $text : throw InvalidInput::in($field, sprintf('«%s» needs a number.', $field));
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return list<float>
+     */
+    private function minutes(InputBag $form, string $field): array
+    {
+        $numbers = array_map(floatval(...), preg_split('/[\s,;]+/', trim($form->getString($field)), -1, \PREG_SPLIT_NO_EMPTY) ?: []);
+        $three = match (count($numbers)) {
+            0 => [2.0, 4.0, 8.0],
+            1 => [round($numbers[0] * 0.6, 1), $numbers[0], round($numbers[0] * 1.8, 1)],
+            3 => $numbers,
+            default => throw InvalidInput::in($field, 'Give one number, or three that rise: low, likely, high.'),
+        };
+        ($three[0] >= 0 && $three[0] <= $three[1] && $three[1] <= $three[2]) || throw InvalidInput::in($field, 'Minutes rise from low to high and are not below zero.');
+
+        return $three;
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     * @param array<string, mixed> $thing
+     *
+     * @return array<array-key, mixed>
+     */
+    private function put(array $document, string $key, array $thing): array
+    {
+        $list = $this->list($document, $key);
+        foreach ($list as $i => $old) {
+            if (is_array($old) && ($old['id'] ?? null) === $thing['id']) {
+                $list[$i] = $thing + array_diff_key($old, array_flip(['behind', 'tray', 'carries', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction', 'material', 'grade', 'figure', 'length', 'tool', 'drain_behind']));
+
+                return [$key => $list] + $document;
+            }
+        }
+
+        return [$key => [...$list, $thing]] + $document;
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     *
+     * @return array<array-key, mixed>
+     */
+    private function without(array $document, string $key, string $id): array
+    {
+        if ('items' === $key) {
+            foreach (['items' => 'behind', 'circuits' => 'drain_behind'] as $other => $field) {
+                $document[$other] = array_map(static fn (mixed $thing): mixed => is_array($thing) && is_array($thing[$field] ?? null) ? [$field => array_values(array_filter($thing[$field], static fn (mixed $other): bool => $other !== $id))] + $thing : $thing, $this->list($document, $other));
+            }
+            foreach ($this->list($document, 'joints') as $joint) {
+                is_array($joint) && ($joint['item'] ?? null) === $id && throw InvalidInput::in('id', 'A joint still belongs to it: take the joint away first.');
+            }
+        }
+
+        return [$key => array_values(array_filter($this->list($document, $key), static fn (mixed $thing): bool => !is_array($thing) || ($thing['id'] ?? null) !== $id))] + $document;
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     *
+     * @return list<mixed>
+     */
+    private function list(array $document, string $key): array
+    {
+        return is_array($document[$key] ?? null) ? array_values($document[$key]) : [];
+    }
+
+    /**
+     * @param array<string, mixed> $thing
+     *
+     * @return array<string, mixed>
+     */
+    private function bare(array $thing): array
+    {
+        return array_filter($thing, static fn (mixed $value): bool => '' !== $value && [] !== $value);
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Planning;
+
+use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+#[AsCommand('plan:compile', 'Compile a fit sheet for a vehicle: plan:compile VEHICLE PROCEDURE… --choose=fill=burp')]
+final class PlanCompileCommand extends Command
+{
+    public function __construct(private readonly Garage $garage, private readonly FitPlanner $planner)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('vehicle', InputArgument::REQUIRED, 'Its id')
+            ->addArgument('procedures', InputArgument::REQUIRED | InputArgument::IS_ARRAY, 'Their ids')
+            ->addOption('choose', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'question=answer', [])
+            ->addOption('people', null, InputOption::VALUE_REQUIRED, 'One or two pairs of hands', '1')
+            ->addOption('json', null, InputOption::VALUE_NONE, 'The sheet as nimble-knuckle/sheet@1');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        try {
+            $vehicle = $this->garage->get(self::texts($input->getArgument('vehicle'))[0] ?? '');
+            $sheet = $this->planner->compile($vehicle, self::texts($input->getArgument('procedures')), self::choices(self::texts($input->getOption('choose'))), '2' === $input->getOption('people') ? 2 : 1);
+        } catch (UnplannableFit|NotFoundHttpException $e) {
+            $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));
+
+            return 2;
+        }
+        if (true === $input->getOption('json')) {
+            $output->writeln(json_encode($sheet->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+
+            return 0;
+        }
+        foreach (Phase::cases() as $phase) {
+            $output->writeln(sprintf('%d. %s', $phase->number(), $phase->label()));
+            foreach ($sheet->inPhase($phase) as $step) {
+                $output->writeln(sprintf('   %3d  %-8s %4.0f min  %s', $sheet->placeOf($step->id) + 1, $step->position->value, $step->minutes->likely, $step->title), OutputInterface::OUTPUT_RAW);
+            }
+        }
+        $output->writeln(sprintf('Likely %.0f min (%.0f to %.0f), %d moves.', $sheet->timing->likely, $sheet->timing->low, $sheet->timing->high, $sheet->moves));
+        self::print($output, ...$sheet->findings);
+
+        return 0;
+    }
+
+    public static function print(OutputInterface $output, Finding ...$findings): void
+    {
+        foreach ($findings as $finding) {
+            $output->writeln(sprintf('%-5s %s @%s: %s %s', $finding->level->value, $finding->code, $finding->step, $finding->why, $finding->mend), OutputInterface::OUTPUT_RAW);
+        }
+        $output->writeln([] === $findings ? 'No rule broke.' : sprintf('%d findings; plan:explain CODE tells more.', count($findings)));
+    }
+
+    /** @return list<string> */
+    private static function texts(mixed $value): array
+    {
+        return array_values(array_filter(is_array($value) ? $value : [$value], is_string(...)));
+    }
+
+    /**
+     * @param list<string> $pairs
+     *
+     * @return array<string, string>
+     */
+    private static function choices(array $pairs): array
+    {
+        $choices = [];
+        foreach ($pairs as $pair) {
+            [$group, $option] = [...explode('=', $pair, 2), ''];
+            $choices[$group] = $option;
+        }
+
+        return $choices;
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Planning;
+
+use NimbleKnuckle\App\Exchange\SchemaBook;
+use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\Core\Document\InvalidDocument;
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Lint\Linter;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Sum\Level;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/** Exit 0 without findings, 1 with them, 2 where the file cannot be read. */
+#[AsCommand('plan:lint', 'Run the sheet of an exported fit (nimble-knuckle/fit@1) on the model of its vehicle.')]
+final class PlanLintCommand extends Command
+{
+    public function __construct(private readonly SchemaBook $schemas, private readonly KitBook $kit)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('file', InputArgument::REQUIRED, 'The exported fit');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $file = $input->getArgument('file');
+        $json = is_string($file) && is_readable($file) ? (string) file_get_contents($file) : '';
+        try {
+            $document = json_decode($json, true, 64);
+            is_array($document) || throw InvalidDocument::at('', 'there is no JSON in that file.');
+            $this->schemas->ensureValid(json_decode($json), 'fit-1');
+            $node = Node::of($document);
+            $findings = (new Linter())->findings(Sheet::read($node->node('sheet')), VehicleSheet::read($node->node('vehicle')), $this->kit->kit());
+        } catch (InvalidDocument $e) {
+            $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));
+
+            return 2;
+        }
+        PlanCompileCommand::print($output, ...$findings);
+
+        return [] === array_filter($findings, static fn ($finding): bool => Level::Ok !== $finding->level) ? 0 : 1;
+    }
+}

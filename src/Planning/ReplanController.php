@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Planning;
+
+use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\Core\CoreException;
+use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
+use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Sheet\SheetChange;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+
+/** What comes off surprises: one more job, another answer, or a cover nobody knew of. Shows what changes before it is taken. */
+#[IsGranted('ROLE_MECHANIC')]
+final class ReplanController extends AbstractController
+{
+    #[Route('/fits/{id}/replan', name: 'replan', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET', 'POST'])]
+    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, ProcedureShelf $shelf, Replanner $replanner): Response
+    {
+        $fit = $fits->get($id);
+        FitStatus::Signed !== $fit->status || throw $this->createAccessDeniedException('A signed fit is not planned again.');
+        $input = $request->isMethod('POST') ? $request->request : $request->query;
+        $procedures = [...$fit->procedures, ...array_values(array_filter($input->all('add'), is_string(...)))];
+        $choices = $fit->choices;
+        foreach ($this->known($shelf, $procedures) as $procedure) {
+            foreach ($procedure->groups as $group) {
+                $choices[$group->id] = '' !== $input->getString('c_'.$group->id) ? $input->getString('c_'.$group->id) : $choices[$group->id] ?? $group->default;
+            }
+        }
+        $view = ['fit' => $fit, 'procedures' => $this->known($shelf, $fit->procedures), 'others' => array_filter($shelf->all(), static fn (Procedure $p): bool => !in_array($p->id, $fit->procedures, true)), 'choices' => $choices, 'add' => array_slice($procedures, count($fit->procedures)), 'input' => $input, 'change' => null, 'error' => '', 'versions' => $replanner->versions($id)];
+        try {
+            $name = trim($input->getString('item'));
+            $vehicle = '' === $name ? $fit->vehicleDocument : $replanner->withItem($fit, $name, $input->getString('before'), $input->getInt('fasteners'));
+            $sheet = $replanner->compile($procedures, $choices, $vehicle, $fit->sheet()->timing->people);
+            $view['change'] = SheetChange::between($fit->sheet(), $sheet);
+            if ($request->isMethod('POST') && $input->has('adopt')) {
+                $reason = trim($input->getString('reason'));
+                '' !== $reason || throw UnplannableFit::dueToItem('Say what came up: it stands with the new version.');
+                $replanner->adopt($fit, $sheet, $procedures, $choices, $vehicle, $person->name, mb_substr($reason, 0, 500));
+                $replanner->settle($fits->get($id));
+                $this->addFlash('good', 'The new sheet is in force; every mark is kept.');
+
+                return $this->redirectToRoute('fit_sheet', ['id' => $id], Response::HTTP_SEE_OTHER);
+            }
+        } catch (CoreException $e) {
+            $view['error'] = $e->getMessage();
+        }
+
+        return $this->render('planning/replan.html.twig', $view, new Response(status: '' === $view['error'] ? 200 : 422));
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<Procedure>
+     */
+    private function known(ProcedureShelf $shelf, array $ids): array
+    {
+        return array_values(array_filter(array_map($shelf->procedure(...), $ids)));
+    }
+}
