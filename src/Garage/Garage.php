@@ -59,7 +59,7 @@ final readonly class Garage
             $record = new VehicleRecord($sheet->id, $sheet->name, $sheet->short, $document);
             $this->em->persist($record);
         } else {
-            [$record->name, $record->short, $record->document] = [$sheet->name, $sheet->short, $document];
+            $record->become($sheet, $document);
         }
         $this->em->flush();
 

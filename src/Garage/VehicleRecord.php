@@ -28,6 +28,12 @@ class VehicleRecord
     ) {
     }
 
+    /** @param array<array-key, mixed> $document */
+    public function become(VehicleSheet $sheet, array $document): void
+    {
+        [$this->name, $this->short, $this->document, $this->sheet] = [$sheet->name, $sheet->short, $document, $sheet];
+    }
+
     public function sheet(): VehicleSheet
     {
         return $this->sheet ??= VehicleSheet::read(Node::of($this->document));

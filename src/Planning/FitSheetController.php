@@ -19,10 +19,9 @@ final class FitSheetController extends AbstractController
     {
         $record = $fits->get($id);
         $fit = $recorder->load($record);
-        $procedures = array_values(array_filter(array_map($shelf->procedure(...), $record->procedures)));
 
         return $this->render('planning/sheet.html.twig', [
-            'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(), 'procedures' => $procedures,
+            'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(), 'ways' => $shelf->waysChosen($record->procedures, $record->choices),
             'ruler' => (new PhaseRuler($fit, $fit->currentPhase()))->notches(), 'minutesLeft' => $fit->minutesLeft($clock->now()), 'past' => $fits->pastDurations($record->title),
         ]);
     }

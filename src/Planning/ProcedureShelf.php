@@ -55,6 +55,34 @@ final class ProcedureShelf
         }
     }
 
+    /**
+     * What was asked and answered, in words; read off the parsed files without making procedures of them.
+     *
+     * @param list<string> $ids
+     * @param array<string, string> $choices
+     *
+     * @return list<array{ask: string, label: string}>
+     */
+    public function waysChosen(array $ids, array $choices): array
+    {
+        $ways = [];
+        foreach ($ids as $id) {
+            $file = $this->proceduresDir.'/'.$id.'.yaml';
+            $node = is_file($file) ? Node::of($this->parsed($file)) : Node::of([]);
+            foreach ([...$node->nodes('questions'), ...$node->nodes('ways')] as $group) {
+                $options = $group->nodes('options');
+                $chosen = $choices[$group->string('id')] ?? $group->string('default', $options[0]->string('id'));
+                foreach ($options as $option) {
+                    if ($option->string('id') === $chosen) {
+                        $ways[] = ['ask' => $group->string('ask'), 'label' => $option->string('label')];
+                    }
+                }
+            }
+        }
+
+        return $ways;
+    }
+
     public function common(): CommonParts
     {
         return $this->common ??= CommonParts::read(Node::of($this->parsed($this->proceduresDir.'/common.yaml')));

@@ -39,7 +39,7 @@ final class StartFitController extends AbstractController
         $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
         $choices = $this->choices($procedures, $input);
         $people = 2 === $input->getInt('people', 1) ? 2 : 1;
-        $view = ['vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'people' => $people, 'sheet' => null, 'error' => '', 'saved' => 0.0, 'offers' => [], 'past' => $this->fits->pastDurations(implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures)))];
+        $view = ['vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'people' => $people, 'sheet' => null, 'error' => '', 'saved' => 0.0, 'past' => $this->fits->pastDurations(implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures)))];
         try {
             if ($request->isMethod('POST')) {
                 $fit = $this->planner->plan($vehicle, $ids, $choices->chosen, $person->name, null, $people);
@@ -48,13 +48,31 @@ final class StartFitController extends AbstractController
             }
             $view['sheet'] = $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
             $view['saved'] = count($ids) > 1 ? $this->together->saved($vehicle, $ids, $choices->chosen, $view['sheet'], $people) : 0.0;
-            $view['offers'] = $this->together->offers($vehicle, $ids, $choices->chosen, $view['sheet'], $people);
         } catch (UnplannableFit $e) {
             $view['error'] = $e->getMessage();
         }
         $status = new Response(status: '' === $view['error'] ? 200 : 422);
 
         return Htmx::wantsFragment($request) ? $this->renderBlock('planning/questions.html.twig', 'preview', $view, $status) : $this->render('planning/questions.html.twig', $view, $status);
+    }
+
+    /** Fetched once the page stands: every other job is compiled with these and without. */
+    #[Route('/start/offers', name: 'start_offers', methods: ['GET'])]
+    public function offers(Request $request): Response
+    {
+        $vehicle = $this->garage->get($request->query->getString('vehicle'));
+        $procedures = $this->chosen($request->query->all('procedures'));
+        $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
+        $choices = $this->choices($procedures, $request->query);
+        $people = 2 === $request->query->getInt('people', 1) ? 2 : 1;
+        try {
+            $sheet = $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
+            $offers = $this->together->offers($vehicle, $ids, $choices->chosen, $sheet, $people);
+        } catch (UnplannableFit) {
+            $offers = [];
+        }
+
+        return $this->render('planning/_offers.html.twig', ['vehicle' => $vehicle, 'ids' => $ids, 'people' => $people, 'offers' => $offers]);
     }
 
     /**

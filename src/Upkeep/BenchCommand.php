@@ -12,8 +12,10 @@ use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Kernel;
 use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\App\Planning\ProcedureShelf;
+use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Helper\Table;
@@ -145,7 +147,35 @@ final class BenchCommand extends Command
             $times[$procedureId] = [self::median(array_slice($taken, 3)), count($sheet->steps)];
         }
 
+        $large = $this->large();
+        $taken = [];
+        for ($i = -3; $i < $rounds; ++$i) {
+            $start = self::cpu();
+            $sheet = (new Compiler($this->shelf->common()))->compile([$this->shelf->procedure('thermostat-under') ?? throw new \LogicException('It is shipped.')], new Choices([]), $large, $this->kit->kit());
+            $taken[] = self::cpu() - $start;
+        }
+        $times['and lint of a large sheet'] = [self::median(array_slice($taken, 3)), count($sheet->steps)];
+
         return $times;
+    }
+
+    /** The Tarn with 130 more items in front of its under-pan, three deep. */
+    private function large(): VehicleSheet
+    {
+        $document = $this->garage->get('veldra-tarn-20t')->document;
+        $items = is_array($document['items'] ?? null) ? array_values($document['items']) : [];
+        $front = [];
+        for ($i = 0; $i < 130; ++$i) {
+            $items[] = ['id' => 'cover-'.$i, 'name' => 'cover '.$i, 'kind' => 'cover', 'position' => 0 === $i % 3 ? 'ground' : 'raised', 'behind' => $i >= 87 ? ['cover-'.($i - 87)] : [], 'tray' => [['thing' => 'screws', 'count' => 4]], 'off' => [1, 2, 3], 'on' => [1, 2, 3]];
+            $front[] = 'cover-'.$i;
+        }
+        foreach ($items as $i => $item) {
+            if (is_array($item) && 'under-pan' === ($item['id'] ?? '')) {
+                $items[$i] = ['behind' => [...$front, 'front-shield']] + $item;
+            }
+        }
+
+        return VehicleSheet::read(Node::of(['items' => $items] + $document));
     }
 
     private static function cpu(): float

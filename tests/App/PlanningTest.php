@@ -41,8 +41,9 @@ final class PlanningTest extends AppTestCase
         $garage->keep($slow);
         $crawler = $this->client->request('GET', '/start', ['vehicle' => 'ostrel-vane-s6', 'procedures' => ['serpentine-belt', 'thermostat-front'], 'people' => '1']);
         self::assertSelectorTextContains('#preview', 'saves');
-        self::assertSelectorTextContains('#preview', 'While it is apart');
-        self::assertSelectorTextContains('#preview .ends', 'Crank damper');
+        $this->client->request('GET', '/start/offers', ['vehicle' => 'ostrel-vane-s6', 'procedures' => ['serpentine-belt', 'thermostat-front']]);
+        self::assertSelectorTextContains('body', 'While it is apart');
+        self::assertSelectorTextContains('.ends', 'Crank damper');
         $this->client->submit($crawler->selectButton('Make the sheet')->form());
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'Serpentine belt, tensioner and idler, Thermostat at the front');

@@ -20,7 +20,8 @@ try {
   const fit = new URL(await page.getByRole('link', { name: /Tarn 20T: thermostat/ }).first().getAttribute('href'), demo.base).pathname;
   const views = {
     yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-800': [`${fit}/bench`, 800, 1100], 'bench-360': [`${fit}/bench`, 360, 760],
-    'bench-tray': [`${fit}/bench/on.under-pan`], 'bench-mix': [`${fit}/bench/mix`], 'loose-ends': [`${fit}/loose-ends`], vehicle: ['/vehicles/veldra-tarn-20t'], 'sum-torque-check': ['/sums/torque-check'], 'sum-wrench-set': ['/sums/wrench-set'], 'sum-coolant-mix': ['/sums/coolant-mix'], kit: ['/kit'], logbook: ['/logbook'],
+    'bench-tray': [`${fit}/bench/on.under-pan`], 'bench-mix': [`${fit}/bench/mix`], 'loose-ends': [`${fit}/loose-ends`], vehicle: ['/vehicles/corrin-drover-27d'], 'sum-torque-check': ['/sums/torque-check'], 'sum-wrench-set': ['/sums/wrench-set'], 'sum-coolant-mix': ['/sums/coolant-mix'], kit: ['/kit'], logbook: ['/logbook'],
+    several: ['/start?vehicle=corrin-drover-27d&procedures[]=starter&procedures[]=gearbox-mount&procedures[]=water-pump&people=2'], replan: [`${fit}/replan?item=stiffener%20plate&before=thermostat-housing&fasteners=3`], 'edit-vehicle': ['/vehicles/corrin-drover-27d/edit?item=starter'],
   };
   for (const [name, [path, width = 1280, height = 800]] of Object.entries(views)) {
     await page.setViewportSize({ width, height });

@@ -60,7 +60,7 @@ final readonly class Depend
         $item = $this->vehicle->items[$step->item] ?? null;
         $waits = match (true) {
             Deed::Remove === $step->deed && null !== $item => array_map(static fn (string $front): string => $off[$front] ?? '', $item->behind),
-            Deed::Refit === $step->deed && null !== $item => array_map(fn (string $other): string => in_array($item->id, $this->vehicle->items[$other]->behind ?? [], true) ? $on[$other] : '', array_keys($on)),
+            Deed::Refit === $step->deed && null !== $item => array_map(static fn (string $other): string => $on[$other] ?? '', $this->vehicle->hiddenBy($item->id)),
             Deed::Tighten === $step->deed => [$on[$this->vehicle->joints[$step->joint]->item ?? ''] ?? ''],
             Deed::Drain === $step->deed => array_map(static fn (string $front): string => $off[$front] ?? '', $this->vehicle->circuits[$step->circuit]->drainBehind ?? []),
             default => [],

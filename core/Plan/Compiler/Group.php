@@ -25,8 +25,8 @@ final readonly class Group
         $position = Position::Ground;
         $grouped = [];
         foreach ($this->segments($steps) as $segment) {
-            array_push($grouped, ...$this->ordered($segment, $position));
-            foreach ($grouped as $step) {
+            foreach ($this->ordered($segment, $position) as $step) {
+                $grouped[] = $step;
                 $position = Position::Any === $step->position ? $position : $step->position;
             }
         }

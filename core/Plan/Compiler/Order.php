@@ -48,6 +48,8 @@ final readonly class Order
     }
 
     /**
+     * A wait is set going as soon as it can be, so that work can be laid over it; otherwise the order of the list stands.
+     *
      * @param array<string, Task> $tasks
      * @param array<string, true> $done
      *
@@ -55,33 +57,37 @@ final readonly class Order
      */
     private function exhaust(array $tasks, array $done, Position $position): array
     {
-        while (null !== $next = $this->next($tasks, $done, $position)) {
-            $done[$next] = true;
+        $place = array_flip(array_keys($tasks));
+        $waits = [];
+        $frees = [];
+        /** @var \SplMinHeap<array{int, int, string}> $ready */
+        $ready = new \SplMinHeap();
+        foreach ($tasks as $id => $task) {
+            if (isset($done[$id])) {
+                continue;
+            }
+            $waits[$id] = 0;
+            foreach ($task->after as $before) {
+                if (!isset($done[$before])) {
+                    ++$waits[$id];
+                    $frees[$before][] = $id;
+                }
+            }
+            if (0 === $waits[$id] && $task->canBeDoneIn($position)) {
+                $ready->insert([$task->passive ? 0 : 1, $place[$id], $id]);
+            }
+        }
+        while (!$ready->isEmpty()) {
+            $id = $ready->extract()[2];
+            $done[$id] = true;
+            foreach ($frees[$id] ?? [] as $next) {
+                if (0 === --$waits[$next] && $tasks[$next]->canBeDoneIn($position)) {
+                    $ready->insert([$tasks[$next]->passive ? 0 : 1, $place[$next], $next]);
+                }
+            }
         }
 
         return $done;
-    }
-
-    /**
-     * A wait is set going as soon as it can be, so that work can be laid over it; otherwise the order of the list stands.
-     *
-     * @param array<string, Task> $tasks
-     * @param array<string, true> $done
-     */
-    private function next(array $tasks, array $done, Position $position): ?string
-    {
-        $first = null;
-        foreach ($tasks as $id => $task) {
-            if (isset($done[$id]) || !$task->canBeDoneIn($position) || !$task->isFree($done)) {
-                continue;
-            }
-            if ($task->passive) {
-                return $id;
-            }
-            $first ??= $id;
-        }
-
-        return $first;
     }
 
     /** @param array<string, true> $done */

@@ -10,6 +10,10 @@ use NimbleKnuckle\Core\Document\Node;
 final readonly class VehicleSheet
 {
     public const FORMAT = 'nimble-knuckle/vehicle@1';
+    private const MOST = 2000;
+
+    /** @var array<string, list<string>> */
+    private array $hides;
 
     /**
      * @param array<string, Item> $items
@@ -29,6 +33,23 @@ final readonly class VehicleSheet
         public array $limits,
         public array $document,
     ) {
+        $hides = [];
+        foreach ($items as $item) {
+            foreach ($item->behind as $front) {
+                $hides[$front][] = $item->id;
+            }
+        }
+        $this->hides = $hides;
+    }
+
+    /**
+     * What lies directly behind an item.
+     *
+     * @return list<string>
+     */
+    public function hiddenBy(string $item): array
+    {
+        return $this->hides[$item] ?? [];
     }
 
     public static function read(Node $node): self
@@ -181,6 +202,7 @@ final readonly class VehicleSheet
     private static function byId(Node $node, string $key, callable $read): array
     {
         $things = [];
+        count($node->list($key)) <= self::MOST || throw $node->refuse($key, sprintf('more than %d stand here: a vehicle sheet holds what a job needs, not a parts catalogue.', self::MOST));
         foreach ($node->nodes($key) as $child) {
             $thing = $read($child);
             isset($things[$thing->id]) && throw $child->refuse('id', sprintf('«%s» stands here twice.', $thing->id));

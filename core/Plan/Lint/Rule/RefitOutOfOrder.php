@@ -19,8 +19,8 @@ final readonly class RefitOutOfOrder implements Rule
             if (null === $item) {
                 continue;
             }
-            foreach (Deed::Refit === $step->deed ? array_keys($rig->off) : [] as $id) {
-                if (in_array($item->id, $run->vehicle->items[$id]->behind ?? [], true)) {
+            foreach (Deed::Refit === $step->deed ? $run->vehicle->hiddenBy($item->id) : [] as $id) {
+                if (isset($rig->off[$id])) {
                     yield Finding::stop('refit-out-of-order', $step->id, sprintf('The %s goes back here while the %s behind it is still off.', $item->name, $run->vehicle->items[$id]->name), sprintf('Refit the %s first.', $run->vehicle->items[$id]->name));
                 }
             }

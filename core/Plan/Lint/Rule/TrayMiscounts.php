@@ -16,8 +16,12 @@ final readonly class TrayMiscounts implements Rule
 {
     public function inspect(Run $run): iterable
     {
+        $removals = [];
+        foreach ($run->sheet->doing(Deed::Remove) as $removal) {
+            $removals[$removal->item][] = $removal;
+        }
         foreach ($run->sheet->doing(Deed::Refit) as $refit) {
-            foreach ($run->sheet->doing(Deed::Remove, $refit->item) as $removal) {
+            foreach ($removals[$refit->item] ?? [] as $removal) {
                 $off = $this->pieces($removal);
                 $on = $this->pieces($refit);
                 if ($off !== $on) {
