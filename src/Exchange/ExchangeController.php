@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Exchange;
 
+use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\Core\CoreException;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -11,6 +12,7 @@ use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 /** Fits out and in as open documents. */
@@ -28,7 +30,7 @@ final class ExchangeController extends AbstractController
 
     #[Route('/import', name: 'import', methods: ['GET', 'POST'])]
     #[IsGranted('ROLE_MECHANIC')]
-    public function import(Request $request, FitDocument $document): Response
+    public function import(Request $request, FitDocument $document, #[CurrentUser] AccountRecord $person): Response
     {
         $error = '';
         if ($request->isMethod('POST')) {
@@ -38,7 +40,7 @@ final class ExchangeController extends AbstractController
                 if ('' === trim($json) || strlen($json) > self::MOST_BYTES) {
                     throw \NimbleKnuckle\Core\Document\InvalidDocument::at('file', '' === trim($json) ? 'choose a file first.' : 'that file is too large to be a fit.');
                 }
-                $fit = $document->read($json);
+                $fit = $document->read($json, $person->isLead());
                 $this->addFlash('good', 'The fit is in.');
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);

@@ -46,18 +46,20 @@ final readonly class FitDocument
     }
 
     /**
-     * A fit we do not have is entered; of one we have, the events that are missing are added.
+     * A fit we do not have is entered as it was told; of one we have, the events that are missing are added, each checked as
+     * if it were made now by whoever brings the file, so that nobody signs by import what they could not sign.
      *
      * @throws InvalidDocument naming the place and the remedy
      */
-    public function read(string $json): FitRecord
+    public function read(string $json, bool $byLead = false): FitRecord
     {
         $document = json_decode($json, true, 64);
         is_array($document) || throw InvalidDocument::at('', 'this is not JSON. Choose a file that was exported from a fit.');
         $this->schemas->ensureValid(json_decode($json), 'fit-1');
         $node = Node::of($document);
-        $record = $this->em->find(FitRecord::class, $node->string('id')) ?? $this->entered($node);
-        $this->addEvents($record, $node);
+        $known = $this->em->find(FitRecord::class, $node->string('id'));
+        $record = $known ?? $this->entered($node);
+        $this->addEvents($record, $node, $byLead, null === $known);
 
         return $record;
     }
@@ -85,14 +87,14 @@ final readonly class FitDocument
         return $record;
     }
 
-    private function addEvents(FitRecord $record, Node $node): void
+    private function addEvents(FitRecord $record, Node $node, bool $byLead, bool $replay): void
     {
         $events = [];
         foreach ($node->nodes('events') as $event) {
             $events[] = FitEvent::of($event->string('id'), $event->enum('type', EventType::class), $event->node('payload')->raw(), $event->string('by'), new \DateTimeImmutable($event->string('at')));
         }
         if ([] !== $events) {
-            $this->recorder->record($record, $events, true);
+            $this->recorder->record($record, $events, $byLead, $replay);
         }
     }
 }

@@ -29,6 +29,12 @@ final class PrintController extends AbstractController
         return $this->pdf($id, 'sheet');
     }
 
+    #[Route('/fits/{id}/print/list', name: 'print_list', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
+    public function list(string $id): Response
+    {
+        return $this->pdf($id, 'list');
+    }
+
     #[Route('/fits/{id}/print/record', name: 'print_record', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
     public function record(string $id): Response
     {

@@ -21,6 +21,7 @@ final class ProcedureShelf
 
     public function __construct(
         #[Autowire(param: 'app.procedures_dir')] private readonly string $proceduresDir,
+        #[Autowire('%app.data_dir%/procedures')] private readonly string $ownDir,
         #[Autowire(service: 'cache.procedures')] private readonly CacheInterface $cache,
     ) {
     }
@@ -29,7 +30,7 @@ final class ProcedureShelf
     public function all(): array
     {
         $all = [];
-        foreach (glob($this->proceduresDir.'/*.yaml') ?: [] as $file) {
+        foreach ([...glob($this->proceduresDir.'/*.yaml') ?: [], ...glob($this->ownDir.'/*.yaml') ?: []] as $file) {
             $id = basename($file, '.yaml');
             if ('common' !== $id) {
                 $all[$id] = $this->procedure($id) ?? throw new \LogicException('A file that was listed is there.');
@@ -44,14 +45,14 @@ final class ProcedureShelf
         if (isset($this->read[$id])) {
             return $this->read[$id];
         }
-        $file = $this->proceduresDir.'/'.$id.'.yaml';
-        if (1 !== preg_match('/\A[a-z0-9-]{1,60}\z/', $id) || 'common' === $id || !is_file($file)) {
+        $file = $this->fileOf($id);
+        if (null === $file) {
             return null;
         }
         try {
             return $this->read[$id] = Procedure::read(Node::of($this->parsed($file)), $this->common());
         } catch (InvalidDocument $e) {
-            throw new \LogicException(sprintf('procedures/%s.yaml: %s', $id, $e->getMessage()), 0, $e);
+            throw new \LogicException(sprintf('%s: %s', basename($file), $e->getMessage()), 0, $e);
         }
     }
 
@@ -67,8 +68,8 @@ final class ProcedureShelf
     {
         $ways = [];
         foreach ($ids as $id) {
-            $file = $this->proceduresDir.'/'.$id.'.yaml';
-            $node = is_file($file) ? Node::of($this->parsed($file)) : Node::of([]);
+            $file = $this->fileOf($id);
+            $node = null !== $file ? Node::of($this->parsed($file)) : Node::of([]);
             foreach ([...$node->nodes('questions'), ...$node->nodes('ways')] as $group) {
                 $options = $group->nodes('options');
                 $chosen = $choices[$group->string('id')] ?? $group->string('default', $options[0]->string('id'));
@@ -83,6 +84,31 @@ final class ProcedureShelf
         return $ways;
     }
 
+    /** The file of a procedure: the workshop's own stands before the shipped one. */
+    public function fileOf(string $id): ?string
+    {
+        if (1 !== preg_match('/\A[a-z0-9-]{1,60}\z/', $id) || 'common' === $id) {
+            return null;
+        }
+        foreach ([$this->ownDir, $this->proceduresDir] as $dir) {
+            if (is_file($dir.'/'.$id.'.yaml')) {
+                return $dir.'/'.$id.'.yaml';
+            }
+        }
+
+        return null;
+    }
+
+    /** Keeps a procedure of the workshop's own; the text was checked before. */
+    public function keepOwn(string $id, string $yaml): string
+    {
+        is_dir($this->ownDir) || mkdir($this->ownDir, 0o770, true);
+        $file = $this->ownDir.'/'.$id.'.yaml';
+        file_put_contents($file, $yaml, \LOCK_EX);
+
+        return $file;
+    }
+
     public function common(): CommonParts
     {
         return $this->common ??= CommonParts::read(Node::of($this->parsed($this->proceduresDir.'/common.yaml')));
@@ -90,6 +116,6 @@ final class ProcedureShelf
 
     private function parsed(string $file): mixed
     {
-        return $this->cache->get('procedure.'.basename($file, '.yaml').'.'.filemtime($file), static fn (): mixed => Yaml::parseFile($file));
+        return $this->cache->get('procedure.'.hash('xxh128', $file).'.'.filemtime($file), static fn (): mixed => Yaml::parseFile($file));
     }
 }

@@ -11,6 +11,7 @@ use NimbleKnuckle\App\Exchange\PrintController;
 use NimbleKnuckle\App\Exchange\SchemaBook;
 use NimbleKnuckle\App\Exchange\SchemaCheckCommand;
 use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -38,6 +39,17 @@ final class ExchangeTest extends AppTestCase
         self::assertEquals($record->sheet(), $again->sheet());
         self::assertSame($record->looseEnds, $again->looseEnds);
         self::assertSame($json, $this->service(FitDocument::class)->write($again));
+    }
+
+    public function testNobodySignsByImportWhatTheyCouldNotSign(): void
+    {
+        $record = $this->tarnFit();
+        $document = json_decode($this->service(FitDocument::class)->write($record), true);
+        assert(is_array($document) && is_array($document['events']));
+        $document['events'][] = ['id' => '01ZZZZZZZZZZZZZZZZZZZZZZZZ', 'type' => 'signed', 'payload' => new \stdClass(), 'by' => 'Ines Tarrow', 'at' => gmdate('Y-m-d\TH:i:s\Z')];
+        $this->expectException(InvalidEvent::class);
+        $this->expectExceptionMessageMatches('/Only a lead/');
+        $this->service(FitDocument::class)->read(json_encode($document, \JSON_THROW_ON_ERROR));
     }
 
     public function testReadingItTwiceAddsNothing(): void

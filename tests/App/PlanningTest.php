@@ -106,6 +106,28 @@ final class PlanningTest extends AppTestCase
         self::assertStringContainsString('Did you mean hot-circuit?', $this->command('plan:explain', ['code' => 'hot-circut'])->getDisplay());
     }
 
+    public function testProceduresComeInAndGoOut(): void
+    {
+        $own = dirname(__DIR__, 2).'/var/test-data/procedures';
+        $export = $this->command('procedure', ['what' => 'export', 'which' => 'starter']);
+        self::assertStringStartsWith('format: nimble-knuckle/procedure@1', $export->getDisplay());
+        $file = (string) tempnam(sys_get_temp_dir(), 'nk');
+        file_put_contents($file, str_replace(["id: starter\n", 'title: Starter motor'], ["id: starter-ours\n", 'title: Starter, our way'], $export->getDisplay()));
+        self::assertStringContainsString('operations', $this->command('procedure', ['what' => 'lint', 'which' => $file])->getDisplay());
+        self::assertSame(0, $this->command('procedure', ['what' => 'import', 'which' => $file])->getStatusCode());
+        self::assertStringContainsString('Starter, our way', $this->command('procedure', ['what' => 'list'])->getDisplay());
+        file_put_contents($file, str_replace('do: remove', 'do: explode', $export->getDisplay()));
+        $bad = $this->command('procedure', ['what' => 'lint', 'which' => $file]);
+        self::assertSame(2, $bad->getStatusCode());
+        self::assertStringContainsString('operations', $bad->getDisplay());
+        foreach ([['what' => 'lint', 'which' => '/nowhere'], ['what' => 'export', 'which' => 'nothing'], ['what' => 'dance']] as $input) {
+            self::assertSame(2, $this->command('procedure', $input)->getStatusCode());
+        }
+        unlink($own.'/starter-ours.yaml');
+        rmdir($own);
+        unlink($file);
+    }
+
     public function testTheApiCompiles(): void
     {
         $this->signIn('petra');

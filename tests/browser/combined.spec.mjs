@@ -91,7 +91,7 @@ test('a vehicle is entered as one talks, and the map is drawn', async ({ page })
   await page.locator('#j-item').selectOption({ label: 'starter' });
   await page.getByRole('button', { name: 'Keep the joint' }).click();
   await page.goto(`${demo.base}/vehicles/marl-heron-12`);
-  await expect(page.getByRole('img', { name: /starter lies behind starter cover/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: /starter lies behind starter cover/ })).toBeVisible();
   await expect(page.getByText('47 Nm / 35 ft-lb')).toBeVisible();
   expect(errors).toEqual([]);
 });

@@ -12,7 +12,6 @@ const browser = await chromium.launch(launchOptions);
 try {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
   await page.goto(`${demo.base}/sign-in`);
-  await page.screenshot({ path: `${out}/sign-in.png` });
   await page.fill('#login', 'ines');
   await page.fill('#password', PASSWORD);
   await page.click('button.go');

@@ -15,7 +15,7 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 /**
  * A joint on one line, as fast as one can talk: «3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring».
  *
- * Parts may stand in any order, with or without commas. It reads back what it understood, and says what it did not.
+ * Also «loaded» or «room», and «passes 50 100». Parts may stand in any order, with or without commas. It reads back what it understood, and says what it did not.
  */
 final readonly class Shorthand
 {
@@ -52,6 +52,8 @@ final readonly class Shorthand
         $angle = $take('~\s?\+\s?(\d{1,3})\s?(?:°|deg|degrees)(?=\s)~ui');
         $material = $take('~\sinto\s(aluminium casting|aluminium wrought|aluminium|cast iron|iron|magnesium|steel|brass)(?=\s)~ui');
         $compound = $take('~\s('.implode('|', self::COMPOUNDS).')(?=\s)~ui');
+        $when = $take('~\s(loaded|while there is room|room)(?=\s)~ui');
+        $passes = $take('~\spasses\s(\d{1,3}(?:[\s/]\d{1,3})*)(?:\s?%)?(?=\s)~ui');
         $reuse = $take('~\s(new|reuse|single[- ]use)(?:\sbolts?)?(?=\s)~ui');
         $tool = $take('~\s(\d{1,2}\s?mm(?:\s(?:deep\s)?(?:socket|spanner|crow-foot))?|[TE]\d{1,2}|hex\s\d{1,2})(?=\s)~ui');
         if (null !== $thread) {
@@ -88,6 +90,14 @@ final readonly class Shorthand
             $name = mb_strtolower($compound[1]);
             $joint['compound'] = $said['compound'] = $name;
             $joint['friction'] = self::FRICTIONS[$name];
+        }
+        if (null !== $when) {
+            $joint['when'] = ['loaded' === strtolower($when[1]) ? 'loaded' : 'room'];
+            $said['when'] = 'loaded' === $joint['when'][0] ? 'only with the weight on' : 'only while there is room';
+        }
+        if (null !== $passes) {
+            $joint['passes'] = array_map(floatval(...), preg_split('~[\s/]~', $passes[1]) ?: []);
+            $said['passes'] = implode(', ', $joint['passes']).' %';
         }
         $joint['reuse'] = null !== $reuse && 'reuse' !== strtolower($reuse[1]) ? 'new' : 'reuse';
         $said['reuse'] = 'new' === $joint['reuse'] ? 'new each time' : 'cleaned and reused';

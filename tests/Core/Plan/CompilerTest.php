@@ -19,6 +19,7 @@ use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\Pick;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -82,6 +83,52 @@ final class CompilerTest extends TestCase
                 self::assertGreaterThan(array_search($item->id, $on, true), array_search($front, $on, true));
             }
         }
+    }
+
+    /** 1,000 random access maps: exactly what lies in front of the target, directly or not, comes off, legally, and goes back. */
+    public function testEveryStripIsLegalClosedAndMinimal(): void
+    {
+        mt_srand(7);
+        $procedure = Procedure::read(Node::of(['format' => Procedure::FORMAT, 'id' => 'one', 'title' => 'One', 'needs' => ['items' => ['target']], 'operations' => [
+            ['id' => 'off', 'phase' => 'strip', 'do' => 'remove', 'on' => 'target'], ['id' => 'on', 'phase' => 'fit', 'do' => 'refit', 'on' => 'target'], ['id' => 're', 'phase' => 'rebuild', 'do' => 'rebuild'], ['id' => 'end', 'phase' => 'prove', 'do' => 'check', 'title' => 'Look', 'position' => 'ground'],
+        ]]), Sheets::common());
+        for ($run = 0; $run < 1000; ++$run) {
+            $n = mt_rand(1, 14);
+            $items = [];
+            for ($i = 0; $i < $n; ++$i) {
+                $behind = [];
+                for ($k = 0; $k < $i; ++$k) {
+                    if (mt_rand(0, 99) < 22) {
+                        $behind[] = 'i'.$k;
+                    }
+                }
+                $items[] = ['id' => 'i'.$i, 'role' => $i === $n - 1 ? 'target' : 'i'.$i, 'name' => 'item '.$i, 'position' => ['ground', 'raised', 'any'][mt_rand(0, 2)], 'behind' => $behind];
+            }
+            $vehicle = VehicleSheet::read(Node::of(['format' => VehicleSheet::FORMAT, 'id' => 'v', 'name' => 'V', 'items' => $items]));
+            $sheet = (new Compiler(Sheets::common()))->compile([$procedure], new Choices([]), $vehicle, Sheets::kit());
+            self::assertEqualsCanonicalizing($this->closure($vehicle, 'i'.($n - 1)), array_map(static fn (Step $s): string => $s->item, $sheet->doing(Deed::Remove)));
+            self::assertSame([], array_diff(Sheets::codes($sheet->findings), ['tool-missing']), (string) json_encode($items));
+        }
+    }
+
+    public function testASmallEditDisturbsNothingElse(): void
+    {
+        $ids = static fn (Sheet $sheet): array => array_map(static fn (Step $s): string => $s->id, $sheet->steps);
+        $before = $ids(Sheets::thermostat());
+        $vehicle = Sheets::vehicle('veldra-tarn-20t', static function (array $d): array {
+            $items = is_array($d['items']) ? $d['items'] : [];
+
+            return ['items' => [...array_map(static fn (mixed $i): mixed => is_array($i) && 'lower-hose' === $i['id'] ? ['behind' => ['under-pan', 'duct']] + $i : $i, $items), ['id' => 'duct', 'name' => 'duct', 'position' => 'raised']]] + $d;
+        });
+        $after = $ids(Sheets::thermostat(null, ['fill' => 'vacuum'], $vehicle));
+        self::assertSame($before, array_values(array_filter($after, static fn (string $id): bool => !str_ends_with($id, '.duct'))));
+    }
+
+    public function testAPartsCatalogueIsRefusedAtOnce(): void
+    {
+        $this->expectException(InvalidDocument::class);
+        $this->expectExceptionMessageMatches('/more than 2000/');
+        Sheets::vehicle('veldra-tarn-20t', static fn (array $d): array => ['items' => array_map(static fn (int $i): array => ['id' => 'x'.$i, 'name' => 'x', 'position' => 'any'], range(1, 10000))] + $d);
     }
 
     public function testAnItemThatIsInNobodysWayStaysOn(): void
@@ -237,6 +284,17 @@ final class CompilerTest extends TestCase
     {
         self::assertSame(Phase::MakeSafe, Sheets::thermostat()->step('raise-1')?->phase);
         self::assertSame(Phase::Prove, Sheets::thermostat()->step('lower-2')?->phase);
+    }
+
+    /** @return list<string> */
+    private function closure(VehicleSheet $vehicle, string $id): array
+    {
+        $all = [$id => true];
+        foreach ($vehicle->items[$id]->behind as $front) {
+            $all += array_fill_keys($this->closure($vehicle, $front), true);
+        }
+
+        return array_keys($all);
     }
 
     /** @param list<string> $ids */

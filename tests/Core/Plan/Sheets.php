@@ -22,18 +22,26 @@ final readonly class Sheets
 {
     public static function common(): CommonParts
     {
-        return CommonParts::read(Node::of(Yaml::parseFile(self::root().'/procedures/common.yaml')));
+        /** @var CommonParts|null $common */
+        static $common = null;
+
+        return $common ??= CommonParts::read(Node::of(Yaml::parseFile(self::root().'/procedures/common.yaml')));
     }
 
     public static function procedure(string $id): Procedure
     {
-        return Procedure::read(Node::of(Yaml::parseFile(self::root().'/procedures/'.$id.'.yaml')), self::common());
+        /** @var array<string, Procedure> $read */
+        static $read = [];
+
+        return $read[$id] ??= Procedure::read(Node::of(Yaml::parseFile(self::root().'/procedures/'.$id.'.yaml')), self::common());
     }
 
     /** @param callable(array<array-key, mixed>): array<array-key, mixed> $change */
     public static function vehicle(string $id, ?callable $change = null): VehicleSheet
     {
-        $document = Yaml::parseFile(self::root().'/demo/vehicles/'.$id.'.yaml');
+        /** @var array<string, mixed> $parsed */
+        static $parsed = [];
+        $document = $parsed[$id] ??= Yaml::parseFile(self::root().'/demo/vehicles/'.$id.'.yaml');
         $document = is_array($document) ? $document : [];
 
         return VehicleSheet::read(Node::of(null === $change ? $document : $change($document)));
@@ -45,6 +53,14 @@ final readonly class Sheets
     }
 
     public static function kit(int $daysLate = 0): Kit
+    {
+        /** @var array<int, Kit> $made */
+        static $made = [];
+
+        return $made[$daysLate] ??= self::makeKit($daysLate);
+    }
+
+    private static function makeKit(int $daysLate): Kit
     {
         $tools = [];
         foreach (['vacuum', 'bleed', 'burp'] as $fill) {

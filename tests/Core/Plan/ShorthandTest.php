@@ -38,6 +38,7 @@ final class ShorthandTest extends TestCase
         yield 'inch' => ['4x 5/16-18 into cast iron 17 ft-lb medium threadlocker line', ['layout' => 'line 4', 'thread' => '5/16-18 UNC', 'material' => 'cast iron', 'figure' => '17 ft-lb', 'compound' => 'medium threadlocker', 'friction' => 'threadlocker wet']];
         yield 'a grid' => ['10x M8x25 22 Nm grid 2x5 T40', ['layout' => 'grid 2x5', 'thread' => 'M8', 'length' => '25 mm', 'tool' => 'T40', 'figure' => '22 Nm']];
         yield 'torque and angle' => ['1x M12x1.25x60 10.9 40 Nm + 75° new', ['layout' => 'line 1', 'thread' => 'M12x1.25', 'length' => '60 mm', 'figure' => '40 Nm', 'note' => 'Then 75° further, by the maker’s angle stage.', 'reuse' => 'new']];
+        yield 'under load, in passes' => ['4x M12x40 8.8 70 Nm dry loaded passes 50 100 grid 2x2', ['layout' => 'grid 2x2', 'figure' => '70 Nm', 'thread' => 'M12', 'length' => '40 mm']];
         yield 'without a figure' => ['6 x M5x12 screws', ['layout' => 'ring 6', 'thread' => 'M5', 'length' => '12 mm']];
     }
 
