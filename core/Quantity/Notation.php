@@ -124,7 +124,7 @@ final readonly class Notation
             throw InvalidQuantity::notFinite($kind);
         }
         $text = is_string($input) ? $input : (string) json_encode($input);
-        if (!mb_check_encoding($text, 'UTF-8') || mb_strlen($text) > 120) {
+        if (!mb_check_encoding($text, 'UTF-8') || mb_strlen($text) > 120 || 1 === preg_match('~[\x00-\x08\x0e-\x1f]~', $text)) {
             throw InvalidQuantity::notReadable($kind, $text);
         }
 

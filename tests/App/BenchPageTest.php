@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\App;
+
+use NimbleKnuckle\App\Bench\Act;
+use NimbleKnuckle\App\Bench\AskView;
+use NimbleKnuckle\App\Bench\BenchPage;
+use NimbleKnuckle\App\Bench\BoltCardView;
+use NimbleKnuckle\App\Bench\NextAct;
+use NimbleKnuckle\App\Bench\PhaseRuler;
+use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Bench\TrayView;
+use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use PHPUnit\Framework\Attributes\CoversClass;
+
+/** What the big button says, and what it does, as a fit goes on. */
+#[CoversClass(NextAct::class)]
+#[CoversClass(Act::class)]
+#[CoversClass(BenchPage::class)]
+#[CoversClass(BoltCardView::class)]
+#[CoversClass(PhaseRuler::class)]
+#[CoversClass(TrayView::class)]
+#[CoversClass(AskView::class)]
+final class BenchPageTest extends AppTestCase
+{
+    public function testTheButtonAsksForOneThingAfterTheOther(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        self::assertSame('Bolt 3 at torque', $this->act('housing-tight')->label);
+        self::assertSame('Understood', $this->act('start-first')->label);
+        $this->send($fit->id, ['type' => 'caution-acknowledged', 'step' => 'start-first', 'caution' => 0]);
+        self::assertSame('Done', $this->act('start-first')->label);
+        self::assertSame('All 12 back on', $this->act('on.under-pan')->label);
+        $this->send($fit->id, ['type' => 'counted-all', 'step' => 'on.under-pan']);
+        self::assertSame('Done', $this->act('on.under-pan')->label);
+        self::assertSame('It is running', $this->act('warm-up')->label);
+        self::assertSame('Write down the reading', $this->act('vacuum-pull')->label);
+        self::assertSame('ask-vacuum_pulled', $this->act('vacuum-pull')->focus);
+        self::assertSame('Book it', $this->act('book-level')->label);
+        self::assertSame('Go on', $this->act('clean')->label);
+        self::assertSame('on.under-pan', $this->act('clean')->step, 'back to what was last worked on');
+    }
+
+    public function testAMarkOnTheButtonIsWhatTheServerTakes(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        $act = $this->act('housing-tight');
+        self::assertSame(['wrench' => '1/4 in dial wrench', 'setting' => 7.86], array_intersect_key($act->marks[0], ['wrench' => 1, 'setting' => 1]));
+        $this->send($fit->id, ...$act->marks);
+        self::assertResponseIsSuccessful();
+        self::assertSame('Done', $this->act('housing-tight')->label);
+        $this->send($fit->id, ...$this->act('housing-tight')->marks);
+        self::assertSame('hose-on-water', $this->load()->currentStep()?->id);
+    }
+
+    public function testAStepThatCannotCloseYetSaysWhy(): void
+    {
+        $this->signIn('joss');
+        $this->send($this->tarnFit()->id, ['type' => 'step-reopened', 'step' => 'drain'], ['type' => 'step-reopened', 'step' => 'hose-off']);
+        $fit = $this->load();
+        self::assertNotSame([], $fit->gate($this->step($fit, 'hose-off')));
+        self::assertStringContainsString('is not finished', $this->act('hose-off')->hint);
+        $this->client->request('GET', sprintf('/fits/%s/bench/hose-off', $this->tarnFit()->id));
+        self::assertSelectorExists('.thumb .go[disabled]');
+    }
+
+    public function testTheRulerShowsWhatIsClosed(): void
+    {
+        $notches = (new PhaseRuler($this->load(), Phase::Fit))->notches();
+        self::assertCount(7, $notches);
+        self::assertSame(['closed', 'closed', 'closed', 'closed', 'now', 'open', 'open'], array_column($notches, 'state'));
+        self::assertSame('housing-tight', $notches[4]['step']);
+        self::assertSame(2, $notches[4]['done']);
+    }
+
+    public function testTheCardTellsEachFastenerByWordAndWho(): void
+    {
+        $fit = $this->load();
+        $card = BoltCardView::of($fit, $fit->vehicle->joints['thermostat-cover-bolts'], $this->service(KitBook::class)->kit());
+        self::assertSame(['final', 'final', 'pass 1'], array_column($card->bolts, 'word'));
+        self::assertSame([false, false, true], array_column($card->bolts, 'next'));
+        self::assertSame('Joss Wending', $card->bolts[0]['by']);
+        self::assertSame([1, 2, 3], array_map(static fn (array $bolt): int => (int) $bolt['tap']['bolt'], $card->bolts));
+    }
+
+    public function testTheTrayAndTheScaleShowWhatIsCounted(): void
+    {
+        $fit = $this->load();
+        $tray = TrayView::of($fit, $this->step($fit, 'off.under-pan'));
+        self::assertTrue($tray?->comesOff);
+        self::assertSame([12, 12], [$tray->counted, $tray->expected]);
+        self::assertNull(TrayView::of($fit, $this->step($fit, 'clean')));
+        $view = AskView::of($this->step($fit, 'safe-cold')->asks[0], $fit->state->reading('safe-cold', 'coolant_temperature'));
+        self::assertFalse($view->outside);
+        self::assertGreaterThan($view->from, $view->at);
+        self::assertLessThan($view->to, $view->at);
+    }
+
+    public function testTheMixIsShownWithItsWorking(): void
+    {
+        $this->signIn('petra');
+        $crawler = $this->client->request('GET', sprintf('/fits/%s/bench/mix', $this->tarnFit()->id));
+        // 6.6 L, 4.4 drained, 38 % read, 50 % wanted, concentrate: (6.6·50 − 2.2·38)/100.
+        self::assertStringStartsWith('2.46', trim($crawler->filter('.act .figure-number')->eq(0)->text()));
+        self::assertStringStartsWith('1.94', trim($crawler->filter('.act .figure-number')->eq(1)->text()));
+        self::assertSelectorTextContains('.rest .working', 'conservation of glycol');
+    }
+
+    private function act(string $step): Act
+    {
+        $fit = $this->load();
+
+        return $this->service(NextAct::class)->for($fit, $this->step($fit, $step));
+    }
+
+    private function load(): Fit
+    {
+        return $this->service(Recorder::class)->load($this->tarnFit());
+    }
+
+    private function step(Fit $fit, string $id): Step
+    {
+        return $fit->sheet->step($id) ?? throw new \LogicException('No step '.$id);
+    }
+}
