@@ -87,7 +87,7 @@ final class PagesTest extends AppTestCase
         }
         $past = $this->service(FitBook::class)->pastDurations('Water pump');
         self::assertCount(12, $past);
-        self::assertGreaterThan(60, min(INF, ...$past));
+        self::assertGreaterThan(60, min(\INF, ...$past));
         $this->client->request('GET', '/vehicles/corrin-drover-27d');
         self::assertSelectorTextContains('main', 'Done on it');
     }
