@@ -15,12 +15,15 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Task::class)]
 final class OrderTest extends TestCase
 {
+    /** @var array<string, int> the brute force's own memory: done tasks and position => fewest changes left */
+    private array $known = [];
+
     /** 1,000 random access maps: every order is legal, and up to 8 tasks it has as few changes of position as brute force finds. */
     public function testOrdersAreLegalAndChangePositionAsRarelyAsCanBe(): void
     {
         mt_srand(42);
         for ($run = 0; $run < 1000; ++$run) {
-            $tasks = $this->random(0 === $run % 4 ? mt_rand(9, 40) : mt_rand(1, 7));
+            $tasks = $this->random(0 === $run % 4 ? mt_rand(9, 40) : mt_rand(1, 8));
             $order = (new Order())->of($tasks);
             $place = array_flip($order);
             self::assertCount(count($tasks), $order);
@@ -29,7 +32,8 @@ final class OrderTest extends TestCase
                     self::assertLessThan($place[$task->id], $place[$before]);
                 }
             }
-            if (count($tasks) <= 7) {
+            if (count($tasks) <= 8) {
+                $this->known = [];
                 self::assertSame($this->fewest($tasks, [], Position::Ground), $this->changes($tasks, $order));
             }
         }
@@ -92,6 +96,12 @@ final class OrderTest extends TestCase
         if (count($done) === count($tasks)) {
             return 0;
         }
+        $sorted = array_keys($done);
+        sort($sorted);
+        $key = $now->value.':'.implode(',', $sorted);
+        if (isset($this->known[$key])) {
+            return $this->known[$key];
+        }
         $best = \PHP_INT_MAX;
         foreach ($tasks as $id => $task) {
             if (!isset($done[$id]) && $task->isFree($done)) {
@@ -101,6 +111,6 @@ final class OrderTest extends TestCase
             }
         }
 
-        return $best;
+        return $this->known[$key] = $best;
     }
 }
