@@ -9,6 +9,8 @@ use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Quantity\InvalidQuantity;
+use NimbleKnuckle\Core\Quantity\WrittenNumber;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Component\HttpFoundation\InputBag;
 
@@ -122,12 +124,24 @@ final readonly class VehicleEditor
     /** @param InputBag<string> $form */
     private function number(InputBag $form, string $field, ?float $default = null): float
     {
-        $text = str_replace(',', '.', trim($form->getString($field)));
+        $text = trim($form->getString($field));
         if ('' === $text && null !== $default) {
             return $default;
         }
 
-        return is_numeric($text) && is_finite((float) $text) ? (float) $text : throw InvalidInput::in($field, sprintf('«%s» needs a number.', $field));
+        return $this->value($text, $field);
+    }
+
+    /** A number as people write it, with a decimal comma too, and nothing after it. */
+    private function value(string $text, string $field): float
+    {
+        try {
+            $read = WrittenNumber::read($text);
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in($field, $e->getMessage());
+        }
+
+        return null !== $read && '' === trim($read->rest) ? $read->value : throw InvalidInput::in($field, sprintf('«%s» needs a number%s.', $field, '' === $text ? '' : sprintf(', not «%s»', mb_substr($text, 0, 40))));
     }
 
     /**
@@ -137,14 +151,14 @@ final readonly class VehicleEditor
      */
     private function minutes(InputBag $form, string $field): array
     {
-        $numbers = array_map(floatval(...), preg_split('/[\s,;]+/', trim($form->getString($field)), -1, \PREG_SPLIT_NO_EMPTY) ?: []);
+        $numbers = array_map(fn (string $text): float => $this->value($text, $field), preg_split('/[\s;]+/', trim($form->getString($field)), -1, \PREG_SPLIT_NO_EMPTY) ?: []);
         $three = match (count($numbers)) {
             0 => [2.0, 4.0, 8.0],
             1 => [round($numbers[0] * 0.6, 1), $numbers[0], round($numbers[0] * 1.8, 1)],
             3 => $numbers,
-            default => throw InvalidInput::in($field, 'Give one number, or three that rise: low, likely, high.'),
+            default => throw InvalidInput::in($field, sprintf('Minutes %s: give one number, or three that rise: low, likely, high.', $field)),
         };
-        ($three[0] >= 0 && $three[0] <= $three[1] && $three[1] <= $three[2]) || throw InvalidInput::in($field, 'Minutes rise from low to high and are not below zero.');
+        ($three[0] >= 0 && $three[0] <= $three[1] && $three[1] <= $three[2]) || throw InvalidInput::in($field, sprintf('Minutes %s rise from low to high and are not below zero.', $field));
 
         return $three;
     }

@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\App;
+
+use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Garage\VehicleEditor;
+use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\Core\CoreException;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\DomCrawler\Crawler;
+use Symfony\Component\HttpFoundation\Request;
+
+/** The vehicle editor by itself, and what its page does with a form that cannot be kept. */
+#[CoversClass(VehicleEditor::class)]
+final class VehicleEditorTest extends AppTestCase
+{
+    private const TARN = 'veldra-tarn-20t';
+
+    /** @param list<float> $three */
+    #[DataProvider('minutes')]
+    public function testMinutesAreOneNumberOrThree(string $written, array $three): void
+    {
+        $this->apply(['what' => 'item', 'name' => 'Plate', 'off' => $written]);
+        $off = $this->tarn()->sheet()->items['plate']->off;
+        self::assertSame($three, [$off->low, $off->likely, $off->high]);
+    }
+
+    /** @return iterable<string, array{string, list<float>}> */
+    public static function minutes(): iterable
+    {
+        yield 'nothing said' => ['', [2.0, 4.0, 8.0]];
+        yield 'one: 60 % and 180 % of it' => ['10', [6.0, 10.0, 18.0]];
+        yield 'one with a comma' => ['2,5', [1.5, 2.5, 4.5]];
+        yield 'three' => ['3 5 8', [3.0, 5.0, 8.0]];
+        yield 'three with semicolons and halves' => ['2½; 3; 4', [2.5, 3.0, 4.0]];
+    }
+
+    /** @param array<string, mixed> $fields */
+    #[DataProvider('refused')]
+    public function testARefusalNamesTheFieldAndLeavesTheSheetAlone(array $fields, string $hint): void
+    {
+        $before = $this->tarn()->document;
+        try {
+            $this->apply($fields);
+            self::fail('This was kept.');
+        } catch (CoreException $e) {
+            self::assertStringContainsString($hint, $e->getMessage());
+        }
+        self::assertSame($before, $this->tarn()->document);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function refused(): iterable
+    {
+        yield 'minutes in words' => [['what' => 'item', 'name' => 'Plate', 'off' => 'fast'], '«off» needs a number, not «fast»'];
+        yield 'two minutes' => [['what' => 'item', 'name' => 'Plate', 'on' => '3 5'], 'low, likely, high'];
+        yield 'minutes below zero' => [['what' => 'item', 'name' => 'Plate', 'on' => '-3'], 'Minutes on rise'];
+        yield 'no litres' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => ''], '«capacity» needs a number'];
+        yield 'litres with their unit' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => '5 L'], 'not «5 L»'];
+        yield 'litres that can be read two ways' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => '1,250'], '1,250'];
+        yield 'more than all of it' => [['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant', 'capacity' => '8', 'target' => '140'], '100'];
+        yield 'a limit without a reason' => [['what' => 'limit', 'body' => 'engine', 'way' => 'up', 'mm' => '30', 'because' => ''], 'because'];
+        yield 'a limit sideways' => [['what' => 'limit', 'body' => 'engine', 'way' => 'left', 'mm' => '30', 'because' => 'the fan'], 'way'];
+        yield 'a name of signs' => [['what' => 'item', 'name' => '***'], 'letters and digits'];
+    }
+
+    public function testAnItemThatIsChangedKeepsWhatTheFormDoesNotShow(): void
+    {
+        $items = $this->tarn()->document['items'] ?? null;
+        self::assertIsArray($items);
+        $shield = $items[array_search('front-shield', array_column($items, 'id'), true)];
+        self::assertIsArray($shield);
+        self::assertArrayHasKey('cautions', $shield + ['cautions' => []]);
+        $this->apply(['what' => 'item', 'id' => 'front-shield', 'name' => 'front shield, bent', 'position' => 'raised', 'off' => '4', 'on' => '6', 'tray' => '2x screws']);
+        $after = $this->tarn()->sheet()->items['front-shield'];
+        self::assertSame('front shield, bent', $after->name);
+        self::assertSame($shield['role'] ?? 'front-shield', $after->role);
+        self::assertSame(2, $after->pieces());
+        self::assertCount(count($items), $this->tarn()->sheet()->items);
+    }
+
+    public function testAnItemTakenAwayIsNoLongerInFrontOfAnything(): void
+    {
+        $this->apply(['what' => 'item', 'name' => 'Plate', 'position' => 'raised']);
+        $this->apply(['what' => 'item', 'name' => 'Bracket', 'position' => 'raised', 'behind' => ['plate', 'front-shield']]);
+        $this->apply(['what' => 'drop-item', 'id' => 'plate']);
+        $sheet = $this->tarn()->sheet();
+        self::assertArrayNotHasKey('plate', $sheet->items);
+        self::assertSame(['front-shield'], $sheet->items['bracket']->behind);
+    }
+
+    public function testAJointFromOneLineStandsOnTheSheetWithItsFigure(): void
+    {
+        $this->apply(['what' => 'joint', 'name' => 'Plate screws', 'line' => '3x M6x20 8.8 into aluminium casting 9 Nm / 80 in-lb dry 10 mm socket ring', 'origin' => 'entered']);
+        $joint = $this->tarn()->sheet()->joints['plate-screws'];
+        self::assertSame('M6', $joint->thread);
+        self::assertSame(9.0, $joint->figure()->value());
+        $this->apply(['what' => 'drop-joint', 'id' => 'plate-screws']);
+        self::assertArrayNotHasKey('plate-screws', $this->tarn()->sheet()->joints);
+    }
+
+    public function testACircuitIsReplacedByItsRole(): void
+    {
+        $this->apply(['what' => 'circuit', 'id' => 'coolant', 'name' => 'engine coolant', 'capacity' => '8,4', 'target' => '45', 'cap' => '110', 'behind' => ['front-shield']]);
+        $circuit = $this->tarn()->sheet()->circuits['coolant'];
+        self::assertSame('engine coolant', $circuit->name);
+        self::assertSame(8.4, $circuit->capacity);
+        self::assertSame(['front-shield'], $circuit->drainBehind);
+    }
+
+    public function testAFormThatCannotBeKeptComesBackAsItWasFilled(): void
+    {
+        $this->signIn('joss');
+        $crawler = $this->send422(['what' => 'circuit', 'id' => 'charge-air', 'name' => 'charge water', 'capacity' => 'plenty', 'target' => '35', 'cap' => '90', 'family' => 'own', 'behind' => ['front-shield']]);
+        foreach (['c-name' => 'charge water', 'c-capacity' => 'plenty', 'c-target' => '35', 'c-cap' => '90', 'c-family' => 'own'] as $id => $typed) {
+            self::assertSame($typed, $crawler->filter('#'.$id)->attr('value'));
+        }
+        self::assertSame('charge-air', $crawler->filter('#c-id option[selected]')->text());
+        self::assertCount(1, $crawler->filter('fieldset input[value=front-shield][checked]'));
+
+        $crawler = $this->send422(['what' => 'limit', 'body' => 'gearbox', 'way' => 'down', 'mm' => 'a hand', 'because' => 'the shaft binds', 'freed_by' => 'front-shield']);
+        self::assertSame(['a hand', 'the shaft binds'], [$crawler->filter('#l-mm')->attr('value'), $crawler->filter('#l-because')->attr('value')]);
+        self::assertSame(['gearbox', 'down'], [$crawler->filter('#l-body option[selected]')->text(), $crawler->filter('#l-way option[selected]')->text()]);
+        self::assertSame('front-shield', $crawler->filter('#l-freed option[selected]')->attr('value'));
+
+        $crawler = $this->send422(['what' => 'joint', 'name' => 'Riddle', 'line' => '3x M6 banana', 'origin' => 'estimated', 'item' => 'front-shield']);
+        self::assertSame('estimated', $crawler->filter('#j-origin option[selected]')->attr('value'));
+        self::assertSame('front-shield', $crawler->filter('#j-item option[selected]')->attr('value'));
+    }
+
+    /** @param array<string, mixed> $fields */
+    private function send422(array $fields): Crawler
+    {
+        $crawler = $this->client->request('POST', '/vehicles/'.self::TARN.'/edit', $fields + ['_csrf' => $this->token()]);
+        self::assertResponseStatusCodeSame(422);
+
+        return $crawler;
+    }
+
+    private function tarn(): VehicleRecord
+    {
+        return $this->service(Garage::class)->get(self::TARN);
+    }
+
+    /** @param array<string, mixed> $fields */
+    private function apply(array $fields): void
+    {
+        $form = Request::create('/', 'POST', $fields)->request;
+        $this->service(VehicleEditor::class)->apply($this->tarn(), is_string($fields['what'] ?? null) ? $fields['what'] : '', $form);
+    }
+}
