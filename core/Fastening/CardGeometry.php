@@ -71,11 +71,6 @@ final readonly class CardGeometry
         return $this->left + $this->width / 2;
     }
 
-    public function centreY(): float
-    {
-        return $this->top + $this->height / 2;
-    }
-
     /** The middle of the body between the fasteners: their mean, which sits lower than the middle of the frame on a three-bolt cover. */
     public function bodyY(): float
     {

@@ -34,9 +34,10 @@ final readonly class Minutes
         return new self(...$three);
     }
 
-    public function plus(self $that): self
+    /** Around one likely number of minutes: from 60 % to 180 % of it, an assumption of ours. */
+    public static function around(float $likely): self
     {
-        return new self($this->low + $that->low, $this->likely + $that->likely, $this->high + $that->high);
+        return new self(round($likely * 0.6, 1), $likely, round($likely * 1.8, 1));
     }
 
     public function mean(): float

@@ -46,9 +46,4 @@ final readonly class Field
     {
         return new self($this->name, $this->label, $this->kind, false, $this->example, $this->help, $this->choices);
     }
-
-    public function unitSymbol(): string
-    {
-        return null === $this->kind ? '' : $this->kind->baseUnit()->symbol();
-    }
 }

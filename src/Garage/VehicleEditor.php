@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Garage;
 use NimbleKnuckle\App\Exchange\SchemaBook;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
@@ -152,15 +153,16 @@ final readonly class VehicleEditor
     private function minutes(InputBag $form, string $field): array
     {
         $numbers = array_map(fn (string $text): float => $this->value($text, $field), preg_split('/[\s;]+/', trim($form->getString($field)), -1, \PREG_SPLIT_NO_EMPTY) ?: []);
-        $three = match (count($numbers)) {
-            0 => [2.0, 4.0, 8.0],
-            1 => [round($numbers[0] * 0.6, 1), $numbers[0], round($numbers[0] * 1.8, 1)],
-            3 => $numbers,
-            default => throw InvalidInput::in($field, sprintf('Minutes %s: give one number, or three that rise: low, likely, high.', $field)),
-        };
-        ($three[0] >= 0 && $three[0] <= $three[1] && $three[1] <= $three[2]) || throw InvalidInput::in($field, sprintf('Minutes %s rise from low to high and are not below zero.', $field));
-
-        return $three;
+        in_array(count($numbers), [0, 1, 3], true) || throw InvalidInput::in($field, sprintf('Minutes %s: give one number, or three that rise: low, likely, high.', $field));
+        try {
+            return match (count($numbers)) {
+                0 => (new Minutes(2, 4, 8))->toArray(),
+                1 => Minutes::around($numbers[0])->toArray(),
+                default => (new Minutes(...$numbers))->toArray(),
+            };
+        } catch (\DomainException) {
+            throw InvalidInput::in($field, sprintf('Minutes %s rise from low to high and are not below zero.', $field));
+        }
     }
 
     /**

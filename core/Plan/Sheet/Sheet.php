@@ -98,12 +98,6 @@ final readonly class Sheet
         return array_values(array_filter($this->byDeed[$deed->value] ?? [], static fn (Step $step): bool => ('' === $item || $step->item === $item) && ('' === $joint || $step->joint === $joint) && ('' === $circuit || $step->circuit === $circuit)));
     }
 
-    /** @return list<Finding> */
-    public function findingsAt(string $step): array
-    {
-        return array_values(array_filter($this->findings, static fn (Finding $finding): bool => $finding->step === $step));
-    }
-
     public function worst(): Level
     {
         return array_reduce($this->findings, static fn (Level $worst, Finding $finding): Level => $worst->worse($finding->level), Level::Ok);

@@ -82,7 +82,8 @@ final class NodeTest extends TestCase
         self::assertSame([2.0, 4.0, 9.0], Minutes::read(Node::of(['m' => [2, 4, 9]]), 'm')->toArray());
         self::assertTrue(Minutes::read(Node::of([]), 'm')->isNone());
         self::assertEqualsWithDelta(4.5, Minutes::read(Node::of(['m' => [2, 4, 9]]), 'm')->mean(), 1e-12);
-        self::assertSame([3.0, 6.0, 12.0], Minutes::read(Node::of(['m' => [2, 4, 9]]), 'm')->plus(new Minutes(1, 2, 3))->toArray());
+        self::assertSame([2.0, 4.0, 9.0], Minutes::read(Node::of(['m' => [2, 4, 9]]), 'm')->toArray());
+        self::assertSame([6.0, 10.0, 18.0], Minutes::around(10)->toArray());
         foreach ([[1, 2], [3, 2, 1], [-1, 2, 3], [1, 2, 3, 4]] as $bad) {
             try {
                 Minutes::read(Node::of(['m' => $bad]), 'm');
