@@ -60,4 +60,29 @@ enum Grade: string
             self::Aluminium => 290.0,
         };
     }
+
+    /** Tensile strength, MPa. */
+    public function tensileStrength(): float
+    {
+        return match ($this) {
+            self::C46 => 400.0,
+            self::C56 => 500.0,
+            self::C58 => 520.0,
+            self::C88 => 800.0,
+            self::C109 => 1040.0,
+            self::C129 => 1220.0,
+            self::A270 => 700.0,
+            self::A480 => 800.0,
+            self::J2 => 510.0,
+            self::J5 => 827.0,
+            self::J8 => 1034.0,
+            self::Aluminium => 420.0,
+        };
+    }
+
+    /** @return array<string, string> */
+    public static function choices(): array
+    {
+        return array_combine(array_column(self::cases(), 'value'), array_column(self::cases(), 'value'));
+    }
 }

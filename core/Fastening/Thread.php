@@ -8,43 +8,91 @@ use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /**
- * A screw thread on the 60° basic profile (ISO 68-1; unified threads share it, ASME B1.1). Sizes in mm.
+ * A screw thread. Metric and unified threads share the 60° basic profile (ISO 68-1, ASME B1.1); G threads have the 55°
+ * profile and are parallel (ISO 228-1). Sizes in mm.
  */
 final readonly class Thread
 {
     /** Coarse pitches, ISO 261. */
     private const COARSE = ['3' => 0.5, '4' => 0.7, '5' => 0.8, '6' => 1.0, '7' => 1.0, '8' => 1.25, '10' => 1.5, '12' => 1.75, '14' => 2.0, '16' => 2.0, '18' => 2.5, '20' => 2.5, '22' => 2.5, '24' => 3.0];
+    /** Fine pitches, ISO 261. */
+    private const FINE = ['3' => [0.35], '4' => [0.5], '5' => [0.5], '6' => [0.75], '7' => [0.75], '8' => [1.0, 0.75], '10' => [1.25, 1.0, 0.75], '12' => [1.5, 1.25, 1.0], '14' => [1.5, 1.25, 1.0], '16' => [1.5, 1.0], '18' => [2.0, 1.5, 1.0], '20' => [2.0, 1.5, 1.0], '22' => [2.0, 1.5, 1.0], '24' => [2.0, 1.5, 1.0]];
     /** Nominal inch diameters; a number size is 0.060 + 0.013 n inch, ASME B1.1. */
     private const INCH = ['#6' => 0.138, '#8' => 0.164, '#10' => 0.190, '#12' => 0.216, '1/4' => 0.25, '5/16' => 0.3125, '3/8' => 0.375, '7/16' => 0.4375, '1/2' => 0.5, '9/16' => 0.5625, '5/8' => 0.625, '3/4' => 0.75];
     private const UNC = ['#6' => 32, '#8' => 32, '#10' => 24, '#12' => 24, '1/4' => 20, '5/16' => 18, '3/8' => 16, '7/16' => 14, '1/2' => 13, '9/16' => 12, '5/8' => 11, '3/4' => 10];
     private const UNF = ['#6' => 40, '#8' => 36, '#10' => 32, '#12' => 28, '1/4' => 28, '5/16' => 24, '3/8' => 24, '7/16' => 20, '1/2' => 20, '9/16' => 18, '5/8' => 18, '3/4' => 16];
+    /** G size => major diameter in mm, threads an inch: ISO 228-1. */
+    private const PIPE = ['1/8' => [9.728, 28], '1/4' => [13.157, 19], '3/8' => [16.662, 19], '1/2' => [20.955, 14], '5/8' => [22.911, 14], '3/4' => [26.441, 14], '7/8' => [30.201, 14], '1' => [33.249, 11]];
+    private const ISO_PITCH = 0.649519;
+    private const ISO_ROOT = 1.226869;
+    private const WHITWORTH_PITCH = 0.640327;
+    private const WHITWORTH_ROOT = 1.280654;
 
-    private function __construct(public string $name, public float $diameter, public float $pitch, public string $size)
+    private function __construct(public string $name, public float $diameter, public float $pitch, public string $size, private float $toPitch = self::ISO_PITCH, private float $toRoot = self::ISO_ROOT)
     {
     }
 
     /**
-     * «M6», «M10x1.25», «5/16-18 UNC», «5/16-24», «#10-32», «3/8 UNF».
+     * «M6», «M10x1.25», «5/16-18 UNC», «5/16-24», «#10-32», «3/8 UNF», «G1/4».
      *
      * @throws InvalidInput on the field named
      */
     public static function parse(string $text, string $field = 'thread'): self
     {
         $clean = mb_strtoupper(strtr(trim($text), ['×' => 'x', '*' => 'x', ',' => '.', '−' => '-', '–' => '-']));
+        if (1 === preg_match('~\A(?:(?:\d{1,2}/)?\d{1,2}(?:-\d{1,2}(?:\.\d)?)?\s?)?(?:NPTF?|BSPT|R[CP]?)(?:\s?\d.*)?\z~', $clean)) {
+            throw InvalidInput::in($field, sprintf('«%s» is a taper pipe thread: it seals by turns past hand-tight, one and a half to two, and no torque figure can be worked out for it.', InvalidQuantity::quote($text)));
+        }
 
-        return self::metric($clean) ?? self::unified($clean) ?? throw InvalidInput::in($field, sprintf('«%s» is not a thread we know: write it like M8, M10x1.25, 5/16-18 or #10-32.', InvalidQuantity::quote($text)));
+        return self::metric($clean, $field) ?? self::unified($clean) ?? self::pipe($clean) ?? throw InvalidInput::in($field, sprintf('«%s» is not a thread we know: write it like M8, M10x1.25, 5/16-18, #10-32 or G1/4.', InvalidQuantity::quote($text)));
+    }
+
+    /** @return list<self> every thread of the tables: metric coarse and fine, UNC and UNF, G */
+    public static function all(): array
+    {
+        $all = [];
+        foreach (self::COARSE as $size => $coarse) {
+            foreach ([$coarse, ...self::FINE[$size]] as $pitch) {
+                $all[] = self::parse('M'.$size.'x'.$pitch);
+            }
+        }
+        foreach (array_keys(self::INCH) as $size) {
+            $all[] = self::parse($size.' UNC');
+            $all[] = self::parse($size.' UNF');
+        }
+        foreach (array_keys(self::PIPE) as $size) {
+            $all[] = self::parse('G'.$size);
+        }
+
+        return $all;
+    }
+
+    public function isPipe(): bool
+    {
+        return str_starts_with($this->size, 'G');
+    }
+
+    public function isMetric(): bool
+    {
+        return str_starts_with($this->size, 'M');
     }
 
     /** Pitch diameter d2 in mm. */
     public function pitchDiameter(): float
     {
-        return $this->diameter - 0.649519 * $this->pitch;
+        return $this->diameter - $this->toPitch * $this->pitch;
     }
 
     /** Root diameter d3 in mm. */
     public function rootDiameter(): float
     {
-        return $this->diameter - 1.226869 * $this->pitch;
+        return $this->diameter - $this->toRoot * $this->pitch;
+    }
+
+    /** Minor diameter of the nut's basic profile D1 = d − 1.082532 P in mm (G: the root, as both crests are round). */
+    public function minorDiameter(): float
+    {
+        return $this->isPipe() ? $this->rootDiameter() : $this->diameter - 1.082532 * $this->pitch;
     }
 
     /** Stress diameter dS = (d2 + d3)/2 in mm. */
@@ -65,20 +113,37 @@ final readonly class Thread
         return 0.875 * \M_PI * $this->diameter * $engagement;
     }
 
-    private static function metric(string $text): ?self
+    /** Shear area of the bolt's own thread over an engagement in mm: 0.75 π D1 Le, mm². */
+    public function externalShearArea(float $engagement): float
+    {
+        return 0.75 * \M_PI * $this->minorDiameter() * $engagement;
+    }
+
+    private static function metric(string $text, string $field): ?self
     {
         if (1 !== preg_match('~\AM\s?(?<d>\d{1,2}(?:\.\d)?)(?:\s?[X-]\s?(?<p>\d(?:\.\d{1,3})?))?\z~', $text, $m)) {
             return null;
         }
         $size = rtrim(rtrim($m['d'].(str_contains($m['d'], '.') ? '' : '.0'), '0'), '.');
         $coarse = self::COARSE[$size] ?? null;
-        $pitch = isset($m['p']) ? (float) $m['p'] : $coarse;
-        if (null === $coarse || null === $pitch || $pitch < 0.2 || $pitch > $coarse) {
+        if (null === $coarse) {
             return null;
         }
-        $name = 'M'.$size.(abs($pitch - $coarse) < 1e-9 ? '' : 'x'.rtrim(rtrim(number_format($pitch, 3, '.', ''), '0'), '.'));
+        $pitches = [$coarse, ...self::FINE[$size]];
+        $pitch = isset($m['p']) ? (float) $m['p'] : $coarse;
+        in_array($pitch, $pitches, true) || throw InvalidInput::in($field, sprintf('M%s has no pitch of %s: it comes with %s (coarse), %s.', $size, $m['p'] ?? '', $coarse, implode(', ', self::FINE[$size])));
 
-        return new self($name, (float) $size, $pitch, 'M'.$size);
+        return new self('M'.$size.($pitch === $coarse ? '' : 'x'.$pitch), (float) $size, $pitch, 'M'.$size);
+    }
+
+    private static function pipe(string $text): ?self
+    {
+        if (1 !== preg_match('~\A(?:G|BSPP?|R?P)\s?(?<size>\d(?:/\d)?)(?:\s?A|\s?B)?(?:\s?-\s?\d{2})?\z~', $text, $m) || !isset(self::PIPE[$m['size']])) {
+            return null;
+        }
+        [$diameter, $tpi] = self::PIPE[$m['size']];
+
+        return new self('G'.$m['size'], $diameter, 25.4 / $tpi, 'G'.$m['size'], self::WHITWORTH_PITCH, self::WHITWORTH_ROOT);
     }
 
     private static function unified(string $text): ?self

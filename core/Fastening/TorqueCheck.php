@@ -37,7 +37,7 @@ final readonly class TorqueCheck implements Sum
         return [
             Field::text('stated', 'The figure as written', '29 ft-lb / 21 Nm', 'One figure, or the same one in two units.'),
             Field::text('thread', 'Thread', 'M8', 'M8, M10x1.25, 5/16-18, #10-32')->optional(),
-            Field::choice('grade', 'Bolt grade', array_combine(array_column(Grade::cases(), 'value'), array_column(Grade::cases(), 'value')), 'Unknown: 8.8 is assumed.')->optional(),
+            Field::choice('grade', 'Bolt grade', Grade::choices(), 'Unknown: 8.8 is assumed.')->optional(),
             Field::text('friction', 'Thread and head', 'oiled', 'oiled, dry zinc, anti-seize, threadlocker wet, waxed aluminium, stainless dry, or a number')->optional(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
         ];

@@ -18,6 +18,7 @@ final readonly class Field
         public string $example,
         public string $help,
         public array $choices,
+        public bool $isList = false,
     ) {
     }
 
@@ -29,6 +30,12 @@ final readonly class Field
     public static function text(string $name, string $label, string $example, string $help = ''): self
     {
         return new self($name, $label, null, true, $example, $help, []);
+    }
+
+    /** A list: JSON, or entries with semicolons between. */
+    public static function list(string $name, string $label, string $example, string $help = ''): self
+    {
+        return new self($name, $label, null, true, $example, $help, [], true);
     }
 
     /** @param array<string, string> $choices */
@@ -44,6 +51,6 @@ final readonly class Field
 
     public function optional(): self
     {
-        return new self($this->name, $this->label, $this->kind, false, $this->example, $this->help, $this->choices);
+        return new self($this->name, $this->label, $this->kind, false, $this->example, $this->help, $this->choices, $this->isList);
     }
 }

@@ -12,6 +12,8 @@ use NimbleKnuckle\Core\Quantity\Notation;
 /** The raw inputs of one sum, read on demand; every error names its field. */
 final readonly class Inputs
 {
+    private const MOST_ITEMS = 20_000;
+
     /** @param array<string, mixed> $raw */
     private function __construct(public array $raw)
     {
@@ -112,6 +114,91 @@ final readonly class Inputs
             'false', 'no', '0', 'off' => false,
             default => throw InvalidInput::in($name, sprintf('«%s» is yes or no.', $name)),
         };
+    }
+
+    /**
+     * A list as JSON gives it, or as a person writes one: parts with semicolons, line breaks or «, » between, or JSON text.
+     *
+     * @return non-empty-list<mixed>
+     *
+     * @throws InvalidInput
+     */
+    public function items(string $name): array
+    {
+        $value = $this->raw[$name] ?? throw InvalidInput::missing($name, 'a list');
+        if (is_string($value)) {
+            $value = 1 === preg_match('~\A\s*[\[{]~', $value) ? json_decode($value, true, 8) : self::split(trim($value));
+        }
+        $items = array_values(array_filter(is_array($value) ? $value : (is_scalar($value) ? [$value] : []), static fn (mixed $item): bool => '' !== $item && null !== $item));
+
+        return match (true) {
+            [] === $items => throw InvalidInput::in($name, sprintf('«%s» must be a list.', $name)),
+            count($items) > self::MOST_ITEMS => throw InvalidInput::in($name, sprintf('«%s» has %d entries: give at most %d.', $name, count($items), self::MOST_ITEMS)),
+            default => $items,
+        };
+    }
+
+    /**
+     * Each entry of a list as a quantity, in the base unit of the kind.
+     *
+     * @return non-empty-list<float>
+     *
+     * @throws InvalidInput
+     */
+    public function numbers(string $name, Kind $kind): array
+    {
+        return array_map(static fn (mixed $item): float => self::entry($name, $item, $kind), $this->items($name));
+    }
+
+    /**
+     * Rows of numbers such as samples: [[x, y], …].
+     *
+     * @return non-empty-list<non-empty-list<float>>
+     *
+     * @throws InvalidInput
+     */
+    public function rows(string $name, int $least, int $most): array
+    {
+        $rows = [];
+        foreach ($this->items($name) as $i => $row) {
+            if (is_string($row)) {
+                $row = preg_split('~[\s,]+~', trim($row)) ?: [];
+            }
+            $numbers = [];
+            foreach (is_array($row) ? array_values($row) : [] as $number) {
+                is_numeric($number) && is_finite((float) $number) || throw InvalidInput::in($name, sprintf('Entry %d of «%s» is not made of numbers.', $i + 1, $name));
+                $numbers[] = (float) $number;
+            }
+            if (count($numbers) < $least || count($numbers) > $most || [] === $numbers) {
+                throw InvalidInput::in($name, sprintf('Entry %d of «%s» needs %d%s numbers.', $i + 1, $name, $least, $most > $least ? ' to '.$most : ''));
+            }
+            $rows[] = $numbers;
+        }
+
+        return $rows;
+    }
+
+    /** @throws InvalidInput when the choice is not one of those allowed */
+    public function oneOf(string $name, string ...$allowed): string
+    {
+        $text = str_replace(['_', ' '], '-', mb_strtolower($this->text($name)));
+
+        return in_array($text, $allowed, true) ? $text : throw InvalidInput::in($name, sprintf('«%s» is not known here: use %s.', InvalidQuantity::quote($this->text($name)), implode(', ', $allowed)));
+    }
+
+    /** @return list<string> by semicolon or line where there is one, else by «, » */
+    private static function split(string $text): array
+    {
+        return preg_split(1 === preg_match('~[;\n]~', $text) ? '~\s*[;\n]\s*~' : '~,\s+~', $text) ?: [];
+    }
+
+    private static function entry(string $name, mixed $item, Kind $kind): float
+    {
+        try {
+            return is_string($item) || is_int($item) || is_float($item) ? Notation::read($kind, $item)->value() : throw InvalidInput::in($name, sprintf('Every entry of «%s» is a number or a text.', $name));
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in($name, $e->getMessage());
+        }
     }
 
     private function scalar(string $name): string|int|float

@@ -4,9 +4,20 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sum;
 
+use NimbleKnuckle\Core\Fastening\AngleTighten;
+use NimbleKnuckle\Core\Fastening\BoltReuse;
+use NimbleKnuckle\Core\Fastening\EvenTakeUp;
+use NimbleKnuckle\Core\Fastening\PartTurn;
+use NimbleKnuckle\Core\Fastening\ThreadCompound;
+use NimbleKnuckle\Core\Fastening\ThreadEngagement;
+use NimbleKnuckle\Core\Fastening\ThreadGauge;
+use NimbleKnuckle\Core\Fastening\TightenOrder;
 use NimbleKnuckle\Core\Fastening\TorqueCheck;
+use NimbleKnuckle\Core\Fastening\TorqueEstimate;
+use NimbleKnuckle\Core\Fastening\Trace\TraceJudge;
 use NimbleKnuckle\Core\Fastening\WrenchSet;
 use NimbleKnuckle\Core\Fluids\CoolantMix;
+use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
 
 /** All the sums there are, by name. */
 final readonly class SumBook
@@ -19,9 +30,14 @@ final readonly class SumBook
         $this->sums = array_combine(array_map(static fn (Sum $sum): string => $sum->name(), $sums), $sums);
     }
 
-    public static function standard(): self
+    /** @param ?\DateTimeImmutable $today what a calibration date is held against */
+    public static function standard(?\DateTimeImmutable $today = null): self
     {
-        return new self(new TorqueCheck(), new WrenchSet(), new CoolantMix());
+        return new self(
+            new TorqueCheck(), new TorqueEstimate(), new AngleTighten(), new PartTurn(), new WrenchSet(), new WrenchPick($today), new TightenOrder(), new EvenTakeUp(),
+            new ThreadEngagement(), new ThreadGauge(), new ThreadCompound(), new BoltReuse(), new TraceJudge(),
+            new CoolantMix(),
+        );
     }
 
     /** @return array<string, Sum> */

@@ -30,9 +30,20 @@ final readonly class SumResult
         return ($this->values[$name] ?? throw new \OutOfBoundsException(sprintf('%s gives no «%s».', $this->sum, $name)))->number();
     }
 
+    /** @return list<float|string> */
+    public function entries(string $name): array
+    {
+        return isset($this->values[$name]) ? $this->values[$name]->entries() : [];
+    }
+
     public function has(string $name): bool
     {
         return isset($this->values[$name]);
+    }
+
+    public function hasCheck(string $code): bool
+    {
+        return [] !== array_filter($this->checks, static fn (Check $check): bool => $check->code === $code);
     }
 
     /** The sentence to show first: the gravest check. */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sum;
 
-/** A number, or a list of numbers, in a named unit; never rounded. */
+/** A number in a named unit, or a list of numbers or names; never rounded. */
 final readonly class Value
 {
-    /** @param float|list<float> $value */
+    /** @param float|list<float|string> $value */
     private function __construct(public float|array $value, public string $unit)
     {
     }
@@ -21,6 +21,18 @@ final readonly class Value
     public static function listOf(array $values, string $unit): self
     {
         return new self($values, $unit);
+    }
+
+    /** @param list<string> $names */
+    public static function names(array $names): self
+    {
+        return new self($names, 'name');
+    }
+
+    /** @return list<float|string> */
+    public function entries(): array
+    {
+        return is_array($this->value) ? $this->value : [$this->value];
     }
 
     public function number(): float

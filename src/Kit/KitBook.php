@@ -7,13 +7,12 @@ namespace NimbleKnuckle\App\Kit;
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
 use Psr\Clock\ClockInterface;
 
 /** The workshop's kit, as a plan sees it today. */
 final class KitBook
 {
-    public const CALIBRATION_DAYS = 365;
-
     private ?Kit $kit = null;
 
     public function __construct(private readonly EntityManagerInterface $em, private readonly ClockInterface $clock)
@@ -47,11 +46,6 @@ final class KitBook
 
     public function daysPast(?\DateTimeImmutable $calibratedOn): int
     {
-        if (null === $calibratedOn) {
-            return 0;
-        }
-        $age = (int) $calibratedOn->diff($this->clock->now())->format('%r%a');
-
-        return max(0, $age - self::CALIBRATION_DAYS);
+        return null === $calibratedOn ? 0 : WrenchPick::daysPastTwelveMonths($calibratedOn, $this->clock->now());
     }
 }

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Fastening;
+
+use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\Check;
+use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Sum\Sum;
+use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Sum\Value;
+use NimbleKnuckle\Core\Sum\Working;
+
+/**
+ * Without a wrench that fits: snug by hand, then the part of a turn that gives the preload the figure would give.
+ * θ = 360 (F − Fsnug)(1/kb + 1/km) / P. Torques in N·m, angles in degrees, forces in N. Source: as angle-tighten.
+ */
+final readonly class PartTurn implements Sum
+{
+    private const SNUG_SHARE = 25.0;
+
+    public function name(): string
+    {
+        return 'part-turn';
+    }
+
+    public function summary(): string
+    {
+        return 'No wrench fits: snug, and then what part of a turn?';
+    }
+
+    public function fields(): array
+    {
+        return [
+            Field::quantity('target', 'The figure', Kind::Torque, '25 N·m', 'What a wrench would be set to.'),
+            Bolt::threadField(), Bolt::gradeField(), ...Springs::fields(), Bolt::frictionField(),
+            Field::quantity('snug', 'Snug by hand is about', Kind::Torque, '6 N·m', 'A quarter of the figure is assumed.')->optional(),
+        ];
+    }
+
+    public function compute(Inputs $in): SumResult
+    {
+        $bolt = Bolt::read($in);
+        $springs = Springs::read($in, $bolt->thread);
+        $target = $in->positive('target', Kind::Torque);
+        $snugTorque = $in->has('snug') ? $in->positive('snug', Kind::Torque) : $target * self::SNUG_SHARE / 100;
+        $snugTorque < $target || throw InvalidInput::in('snug', 'Snug is less than the figure: nothing is left to turn.');
+        $preload = $bolt->typicalPreload($target);
+        $snug = $bolt->typicalPreload($snugTorque);
+        $angle = ($preload - $snug) / $springs->perDegree();
+        $share = 100 * $preload / $bolt->typicalAt(1.0);
+        [$low, $high] = [$bolt->typicalPreload(0.5 * $snugTorque) + ($preload - $snug), $bolt->typicalPreload(1.6 * $snugTorque) + ($preload - $snug)];
+
+        return new SumResult($this->name(), $in->raw, [
+            'angle' => Value::of($angle, Unit::Degree->value),
+            'turns' => Value::of($angle / 360, 'turn'),
+            'preload' => Value::of($preload, Unit::Newton->value),
+            'preload_low' => Value::of($low, Unit::Newton->value),
+            'preload_high' => Value::of($high, Unit::Newton->value),
+            'utilisation' => Value::of($share, Unit::Percent->value),
+        ], [
+            Check::watch('by-hand', sprintf('A stand-in for a wrench: snug felt from half to one and a half times as hard still gives %s to %s kN.', Show::n($low / 1000, 3), Show::n($high / 1000, 3))),
+            $this->judged($share),
+            Check::ok('nearest', sprintf('%s°, that is %s: mark head and part, turn without stopping.', Show::n($angle, 3), self::inWords($angle))),
+            ...$bolt->assumed,
+        ], [
+            new Working('Preload the figure gives', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('M = %s N·m, μ = %s', Show::n($target), Show::n($bolt->friction->typical)), sprintf('%s N', Show::n($preload)), 'VDI 2230-1'),
+            new Working('Preload of snug', 'the same with the snug torque', sprintf('M = %s N·m', Show::n($snugTorque)), sprintf('%s N', Show::n($snug)), 'VDI 2230-1'),
+            new Working('Angle', 'θ = 360 (F − Fsnug)(1/kb + 1/km) / P', sprintf('kb = %s, km = %s N/mm, P = %s mm', Show::n($springs->bolt()), Show::n($springs->members()), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($angle)), 'displacement of the thread'),
+        ]);
+    }
+
+    private function judged(float $share): Check
+    {
+        return match (true) {
+            $share > 100.0 => Check::stop('past-yield', 'The figure is past the yield of this thread: look for a slip before turning anything.'),
+            $share > 80.0 => Check::watch('near-yield', sprintf('%.0f %% of yield: too near for a turn by eye.', $share)),
+            default => Check::ok('within-yield', sprintf('%.0f %% of yield.', $share)),
+        };
+    }
+
+    private static function inWords(float $angle): string
+    {
+        $flats = $angle / 60;
+
+        return match (true) {
+            $flats < 0.3 => 'less than a third of a flat',
+            $flats < 0.75 => 'half a flat',
+            default => sprintf('%s %s of the head', rtrim(rtrim(number_format(round($flats * 2) / 2, 1, '.', ''), '0'), '.'), round($flats * 2) / 2 > 1 ? 'flats' : 'flat'),
+        };
+    }
+}

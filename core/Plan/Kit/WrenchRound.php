@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Kit;
+
+use NimbleKnuckle\Core\Fastening\WrenchSet;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/**
+ * Which wrench for every pass of a whole sheet, in its order, so that the hand changes wrench as seldom as can be. First
+ * no wrench out of date where one in date reaches, then the fewest changes, then the least error (percent).
+ */
+final readonly class WrenchRound
+{
+    /** @param list<array{step: string, title: string, torque: float, pass: float, setting: float, wrench: ?Wrench, changed: bool}> $pulls */
+    private function __construct(public array $pulls, public int $changes, public int $unreached)
+    {
+    }
+
+    public static function of(Sheet $sheet, VehicleSheet $vehicle, Kit $kit): self
+    {
+        $pulls = [];
+        foreach ($sheet->steps as $step) {
+            $joint = $vehicle->joints[$step->joint] ?? null;
+            if (Deed::Tighten === $step->deed && null !== $joint && $joint->hasFigure()) {
+                foreach ($joint->passes as $i => $pass) {
+                    $pulls[] = ['step' => $step->id, 'title' => $joint->name, 'torque' => $joint->passTorque($i), 'pass' => $pass, 'adapter' => $joint->adapter, 'angle' => $joint->adapterAngle];
+                }
+            }
+        }
+
+        return self::chosen($pulls, $kit->wrenches);
+    }
+
+    /**
+     * Dynamic programming over the pulls: the best way to end each one with each wrench that reaches it.
+     *
+     * @param list<array{step: string, title: string, torque: float, pass: float, adapter: float, angle: float}> $pulls
+     * @param list<Wrench> $wrenches
+     */
+    private static function chosen(array $pulls, array $wrenches): self
+    {
+        $best = [-1 => [[0, 0, 0.0], []]];
+        foreach ($pulls as $pull) {
+            $next = [];
+            foreach (self::reaching($pull, $wrenches) as $w => $wrench) {
+                foreach ($best as $before => [$cost, $way]) {
+                    $changed = $w !== $before && -1 !== $before && -1 !== $w;
+                    $now = [$cost[0] + (null !== $wrench && $wrench->isPastCalibration() ? 1 : 0), $cost[1] + ($changed ? 1 : 0), $cost[2] + ($wrench->error ?? 0.0)];
+                    $held = -1 === $w ? $before : $w;
+                    if (!isset($next[$held]) || $now < $next[$held][0]) {
+                        $next[$held] = [$now, [...$way, $w]];
+                    }
+                }
+            }
+            $best = $next;
+        }
+        usort($best, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return self::told($pulls, $best[0][1] ?? [], $wrenches);
+    }
+
+    /**
+     * @param array{step: string, title: string, torque: float, pass: float, adapter: float, angle: float} $pull
+     * @param list<Wrench> $wrenches
+     *
+     * @return array<int, ?Wrench> by place in the kit; [-1 => null] where none reaches
+     */
+    private static function reaching(array $pull, array $wrenches): array
+    {
+        $reaching = array_filter($wrenches, static fn (Wrench $wrench): bool => $wrench->reaches(self::setting($pull, $wrench)));
+
+        return [] === $reaching ? [-1 => null] : $reaching;
+    }
+
+    /** @param array{step: string, title: string, torque: float, pass: float, adapter: float, angle: float} $pull */
+    private static function setting(array $pull, Wrench $wrench): float
+    {
+        $reach = $wrench->lever > 0 ? WrenchSet::reach($wrench->lever, $pull['adapter'], $pull['angle']) / $wrench->lever : 1.0;
+
+        return $reach > 0.1 ? $pull['torque'] / $reach : \INF;
+    }
+
+    /**
+     * @param list<array{step: string, title: string, torque: float, pass: float, adapter: float, angle: float}> $pulls
+     * @param list<int> $way
+     * @param list<Wrench> $wrenches
+     */
+    private static function told(array $pulls, array $way, array $wrenches): self
+    {
+        $told = [];
+        $held = null;
+        $changes = 0;
+        $unreached = 0;
+        foreach ($pulls as $i => $pull) {
+            $wrench = $wrenches[$way[$i] ?? -1] ?? null;
+            $changed = null !== $wrench && $wrench !== $held;
+            $changes += $changed && null !== $held ? 1 : 0;
+            $unreached += null === $wrench ? 1 : 0;
+            $held = $wrench ?? $held;
+            $told[] = ['step' => $pull['step'], 'title' => $pull['title'], 'torque' => $pull['torque'], 'pass' => $pull['pass'], 'setting' => null === $wrench ? 0.0 : self::setting($pull, $wrench), 'wrench' => $wrench, 'changed' => $changed];
+        }
+
+        return new self($told, $changes, $unreached);
+    }
+}

@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Fastening;
+
+use NimbleKnuckle\Core\Fastening\AngleTighten;
+use NimbleKnuckle\Core\Fastening\BoltReuse;
+use NimbleKnuckle\Core\Fastening\Engagement;
+use NimbleKnuckle\Core\Fastening\PartTurn;
+use NimbleKnuckle\Core\Fastening\Pulls;
+use NimbleKnuckle\Core\Fastening\Springs;
+use NimbleKnuckle\Core\Fastening\Thread;
+use NimbleKnuckle\Core\Fastening\ThreadEngagement;
+use NimbleKnuckle\Core\Fastening\TorqueEstimate;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Level;
+use NimbleKnuckle\Core\Sum\SumBook;
+use NimbleKnuckle\Core\Sum\SumResult;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+#[CoversClass(TorqueEstimate::class)]
+#[CoversClass(AngleTighten::class)]
+#[CoversClass(PartTurn::class)]
+#[CoversClass(ThreadEngagement::class)]
+#[CoversClass(Engagement::class)]
+#[CoversClass(Springs::class)]
+#[CoversClass(Pulls::class)]
+#[CoversClass(BoltReuse::class)]
+final class BoltSumsTest extends TestCase
+{
+    /** @param array<string, mixed> $inputs */
+    private static function run_(string $sum, array $inputs): SumResult
+    {
+        return SumBook::standard()->run($sum, $inputs);
+    }
+
+    public function testTheEstimateGivesThePublishedPreloadsAndTorques(): void
+    {
+        $m8 = self::run_('torque-estimate', ['thread' => 'M8', 'grade' => '8.8', 'friction' => 0.14, 'share' => 90]);
+        self::assertEqualsWithDelta(18_130.0, $m8->number('preload'), 5.0);
+        self::assertEqualsWithDelta(27.30, $m8->number('torque'), 0.005);
+        $m10 = self::run_('torque-estimate', ['thread' => 'M10', 'grade' => '8.8', 'friction' => '0.12', 'share' => '90 %']);
+        self::assertEqualsWithDelta(29_600.0, $m10->number('preload'), 5.0);
+        self::assertEqualsWithDelta(48.46, $m10->number('torque'), 0.005);
+        self::assertTrue($m10->hasCheck('estimate'));
+    }
+
+    public function testTheEstimateIsMonotoneInEverythingThatMatters(): void
+    {
+        $torque = static fn (array $inputs): float => self::run_('torque-estimate', $inputs + ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'])->number('torque');
+        $last = 0.0;
+        foreach (['4.6', '5.6', '5.8', '8.8', '10.9', '12.9'] as $grade) {
+            self::assertGreaterThan($last, $last = $torque(['grade' => $grade]));
+        }
+        $last = 0.0;
+        foreach (['M4', 'M5', 'M6', 'M8', 'M10', 'M12', 'M16', 'M20', 'M24'] as $thread) {
+            self::assertGreaterThan($last, $last = $torque(['thread' => $thread]));
+        }
+        $last = 0.0;
+        foreach ([10, 30, 50, 65, 90, 100] as $share) {
+            self::assertGreaterThan($last, $last = $torque(['share' => $share]));
+        }
+        self::assertGreaterThan($torque([]), $torque(['head' => 'flange']));
+        self::assertLessThan($torque(['head' => 'flange']), $torque(['head' => 'socket']));
+    }
+
+    public function testSixtyFivePercentIsTakenAndSpreadsWithFriction(): void
+    {
+        $plain = self::run_('torque-estimate', ['thread' => 'M8']);
+        $said = self::run_('torque-estimate', ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled', 'share' => 65]);
+        self::assertSame($said->number('torque'), $plain->number('torque'));
+        self::assertTrue($plain->hasCheck('grade-assumed'));
+        self::assertLessThan($plain->number('preload'), $plain->number('preload_low'));
+        self::assertGreaterThan($plain->number('preload'), $plain->number('preload_high'));
+        self::assertEqualsWithDelta(0.65, $plain->number('torque') / $plain->number('yield_torque'), 1e-9);
+    }
+
+    public function testAShortThreadInSoftMetalHoldsTheEstimateDown(): void
+    {
+        $free = self::run_('torque-estimate', ['thread' => 'M8', 'grade' => '10.9', 'friction' => 'oiled']);
+        $capped = self::run_('torque-estimate', ['thread' => 'M8', 'grade' => '10.9', 'friction' => 'oiled', 'material' => 'aluminium casting', 'engagement' => '5 mm']);
+        self::assertTrue($capped->hasCheck('capped'));
+        self::assertSame(Level::Watch, $capped->verdict);
+        self::assertLessThan($free->number('torque'), $capped->number('torque'));
+        self::assertEqualsWithDelta(0.875 * \M_PI * 8 * 5 * 145 / 1.25, $capped->number('preload'), 1e-6);
+        self::assertFalse(self::run_('torque-estimate', ['thread' => 'M8', 'material' => 'steel'])->hasCheck('capped'));
+    }
+
+    public function testTheWorkedAngleGoesIntoYield(): void
+    {
+        $result = self::run_('angle-tighten', ['thread' => 'M12x1.25', 'grade' => '10.9', 'member' => 'aluminium', 'shank' => 30, 'threaded' => 16, 'friction' => 0.12, 'snug' => '40 N·m', 'angle' => 75, 'swing' => 30]);
+        self::assertEqualsWithDelta(21_250.0, $result->number('snug_preload'), 5.0);
+        self::assertEqualsWithDelta(77_320.0, $result->number('added_preload'), 5.0);
+        self::assertEqualsWithDelta(78_400.0, $result->number('yield_preload'), 5.0);
+        self::assertSame($result->number('yield_preload'), $result->number('preload'));
+        self::assertSame(Level::Watch, $result->verdict);
+        self::assertTrue($result->hasCheck('into-yield'));
+        self::assertSame(3.0, $result->number('pulls'));
+        self::assertEqualsWithDelta(15.0, $result->number('last_pull'), 1e-9);
+    }
+
+    public function testPreloadByAngleIsStraightUntilYieldAndUnitsDoNotMatter(): void
+    {
+        $at = static fn (mixed $angle): SumResult => self::run_('angle-tighten', ['thread' => 'M10', 'grade' => '8.8', 'shank' => '30 mm', 'threaded' => '16 mm', 'snug' => '14.75 ft-lb', 'angle' => $angle]);
+        self::assertEqualsWithDelta(3 * $at(10)->number('added_preload'), $at(30)->number('added_preload'), 1e-6);
+        self::assertEqualsWithDelta($at('quarter turn')->number('added_preload'), $at(90)->number('added_preload'), 1e-6);
+        self::assertEqualsWithDelta($at('2 flats')->number('added_preload'), $at(120)->number('added_preload'), 1e-6);
+        $inch = self::run_('angle-tighten', ['thread' => 'M10', 'grade' => '8.8', 'shank' => '1.1811023622 in', 'threaded' => '0.62992125984 in', 'snug' => '14.75 ft-lb', 'angle' => 30]);
+        self::assertEqualsWithDelta($at(30)->number('preload'), $inch->number('preload'), 1e-3);
+    }
+
+    public function testTheBoltAndTheClampedPartsAreSprings(): void
+    {
+        $thread = Thread::parse('M10');
+        $long = Springs::of($thread, 60.0, 20.0, \NimbleKnuckle\Core\Fastening\Member::Steel);
+        $short = Springs::of($thread, 30.0, 10.0, \NimbleKnuckle\Core\Fastening\Member::Steel);
+        $soft = Springs::of($thread, 30.0, 10.0, \NimbleKnuckle\Core\Fastening\Member::Aluminium);
+        self::assertEqualsWithDelta(2 * $long->bolt(), $short->bolt(), 1e-6);
+        self::assertGreaterThan($soft->members(), $short->members());
+        self::assertGreaterThan($long->perDegree(), $short->perDegree());
+        // All shank: E A / l.
+        self::assertEqualsWithDelta(207_000 * \M_PI * 25 / 50, Springs::of($thread, 50.0, 0.0, \NimbleKnuckle\Core\Fastening\Member::Steel)->bolt(), 1e-6);
+    }
+
+    public function testPullsNeverExceedTheSwingAndMakeUpTheAngle(): void
+    {
+        for ($angle = 5.0; $angle <= 360; $angle += 7.5) {
+            foreach ([12.0, 30.0, 45.0, 90.0] as $swing) {
+                $pulls = Pulls::of($angle, $swing);
+                self::assertEqualsWithDelta($angle, ($pulls->count - 1) * $swing + $pulls->last, 1e-9);
+                self::assertGreaterThan(0.0, $pulls->last);
+                self::assertLessThanOrEqual($swing + 1e-9, $pulls->last);
+            }
+        }
+    }
+
+    public function testAPartTurnGivesThePreloadOfTheFigure(): void
+    {
+        $turn = self::run_('part-turn', ['target' => 24, 'thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6]);
+        $check = self::run_('angle-tighten', ['thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6, 'angle' => $turn->number('angle')]);
+        self::assertEqualsWithDelta($turn->number('preload'), $check->number('preload'), 1e-6);
+        self::assertSame(Level::Watch, $turn->verdict);
+        self::assertLessThan($turn->number('preload'), $turn->number('preload_low'));
+    }
+
+    public function testEnoughThreadBreaksTheBoltFirst(): void
+    {
+        $in = ['thread' => 'M8', 'grade' => '8.8', 'material' => 'aluminium casting'];
+        $needed = self::run_('thread-engagement', $in + ['engagement' => 8])->number('needed');
+        self::assertSame(Level::Ok, self::run_('thread-engagement', $in + ['engagement' => $needed + 0.01])->verdict);
+        self::assertSame(Level::Watch, self::run_('thread-engagement', $in + ['engagement' => $needed * 0.9])->verdict);
+        self::assertSame(Level::Stop, self::run_('thread-engagement', $in + ['engagement' => $needed / 1.3])->verdict);
+        $eight = self::run_('thread-engagement', $in + ['engagement' => 8]);
+        self::assertEqualsWithDelta(1.0, $eight->number('diameters'), 1e-9);
+        self::assertEqualsWithDelta(0.875 * \M_PI * 64 * 145, $eight->number('strip_force'), 1e-6);
+        self::assertEqualsWithDelta($eight->number('strip_force') / $eight->number('bolt_force'), $eight->number('ratio'), 1e-12);
+        // In hard steel the bolt's own thread is the weaker one.
+        $hard = self::run_('thread-engagement', ['thread' => 'M8', 'grade' => '8.8', 'shear_strength' => 900, 'engagement' => 8]);
+        self::assertEqualsWithDelta(0.75 * \M_PI * (8 - 1.082532 * 1.25) * 8 * 0.6 * 800, $hard->number('strip_force'), 1e-6);
+    }
+
+    public function testAnOldBoltIsMeasuredAgainstTheNewOneAndTheLimit(): void
+    {
+        self::assertSame(Level::Ok, self::run_('bolt-reuse', ['old' => 118.02, 'new' => 118.0, 'limit' => 118.8])->verdict);
+        self::assertSame(Level::Stop, self::run_('bolt-reuse', ['old' => 118.9, 'limit' => 118.8])->verdict);
+        self::assertSame(Level::Stop, self::run_('bolt-reuse', ['old' => 118.4, 'new' => 118.0, 'grip' => 100])->verdict);
+        self::assertSame(Level::Stop, self::run_('bolt-reuse', ['old' => 118.0, 'new' => 118.0, 'single_use' => true])->verdict);
+        self::assertSame(Level::Stop, self::run_('bolt-reuse', ['old' => 118.0, 'new' => 118.0, 'into_yield' => 'yes'])->verdict);
+        self::assertSame(Level::Watch, self::run_('bolt-reuse', ['old' => 117.8, 'new' => 118.0])->verdict);
+        self::assertEqualsWithDelta(0.34, self::run_('bolt-reuse', ['old' => 118.34, 'new' => 118.0, 'grip' => 100])->number('strain'), 1e-9);
+    }
+
+    /** @param array<string, mixed> $inputs */
+    #[DataProvider('refused')]
+    public function testBadInputNamesTheField(string $sum, array $inputs, string $field): void
+    {
+        try {
+            self::run_($sum, $inputs);
+            self::fail('It was taken.');
+        } catch (InvalidInput $e) {
+            self::assertSame($field, $e->field);
+            self::assertMatchesRegularExpression('/[.?]\z/u', $e->getMessage());
+        }
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, string}> */
+    public static function refused(): iterable
+    {
+        $angle = ['thread' => 'M10', 'shank' => 10, 'threaded' => 10, 'snug' => 20, 'angle' => 60];
+        yield 'a taper pipe thread' => ['torque-estimate', ['thread' => '1/4 NPT'], 'thread'];
+        yield 'a pitch that does not exist' => ['torque-estimate', ['thread' => 'M10x0.9'], 'thread'];
+        yield 'a flange head nobody makes' => ['torque-estimate', ['thread' => 'M3', 'head' => 'flange'], 'head'];
+        yield 'an unknown head' => ['torque-estimate', ['thread' => 'M8', 'head' => 'round'], 'head'];
+        yield 'more than yield' => ['torque-estimate', ['thread' => 'M8', 'share' => 140], 'share'];
+        yield 'a negative length' => ['torque-estimate', ['thread' => 'M8', 'engagement' => -3], 'engagement'];
+        yield 'no grip' => ['angle-tighten', ['shank' => 0, 'threaded' => 0] + $angle, 'threaded'];
+        yield 'an unknown member' => ['angle-tighten', $angle + ['member' => 'wood'], 'member'];
+        yield 'a swing of nothing' => ['angle-tighten', $angle + ['swing' => 0], 'swing'];
+        yield 'an unknown unit' => ['angle-tighten', ['snug' => '20 bananas'] + $angle, 'snug'];
+        yield 'snug over the figure' => ['part-turn', ['target' => 10, 'thread' => 'M8', 'shank' => 0, 'threaded' => 20, 'snug' => 12], 'snug'];
+        yield 'no material' => ['thread-engagement', ['thread' => 'M8', 'engagement' => 8], 'material'];
+        yield 'an unknown material' => ['thread-engagement', ['thread' => 'M8', 'engagement' => 8, 'material' => 'cheese'], 'material'];
+        yield 'nothing to measure against' => ['bolt-reuse', ['old' => 100], 'limit'];
+        yield 'another bolt altogether' => ['bolt-reuse', ['old' => 100, 'new' => 60], 'new'];
+    }
+}
