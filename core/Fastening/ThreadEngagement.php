@@ -39,7 +39,7 @@ final readonly class ThreadEngagement implements Sum
         return [
             Bolt::threadField(), Bolt::gradeField(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
-            Field::quantity('shear_strength', 'Shear strength, if known', Kind::Stress, '145 MPa', 'Goes before the material.')->optional(),
+            Field::quantity('shear_strength', 'Shear strength', Kind::Stress, '145 MPa', 'Goes before the material.')->optional(),
             Field::quantity('engagement', 'Thread engaged', Kind::Length, '12 mm', 'Full threads only, the lead-in does not count.'),
             Field::quantity('safety', 'Safety', Kind::Number, '1.25', '1.25 unless there is a reason.')->optional(),
         ];

@@ -4,27 +4,76 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Sums;
 
+use NimbleKnuckle\Core\Fastening\AngleDrawing;
+use NimbleKnuckle\Core\Fastening\Bolt;
+use NimbleKnuckle\Core\Fastening\OrderDrawing;
+use NimbleKnuckle\Core\Fastening\PreloadDrawing;
+use NimbleKnuckle\Core\Fastening\RangeDrawing;
+use NimbleKnuckle\Core\Fastening\SpringDrawing;
+use NimbleKnuckle\Core\Fastening\Springs;
+use NimbleKnuckle\Core\Fastening\Thread;
+use NimbleKnuckle\Core\Fastening\ThreadDrawing;
+use NimbleKnuckle\Core\Fastening\TightenOrder;
 use NimbleKnuckle\Core\Fastening\TorqueBars;
+use NimbleKnuckle\Core\Fastening\Trace\TraceSpec;
+use NimbleKnuckle\Core\Fastening\TraceDrawing;
 use NimbleKnuckle\Core\Fastening\WrenchDrawing;
 use NimbleKnuckle\Core\Fluids\CanDrawing;
+use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 
-/** The drawing that belongs to a sum, made from its own numbers. */
+/** The drawing that belongs to a sum, made from its own numbers; the template is named after what is drawn. */
 final readonly class SumFigure
 {
-    /** @param array<string, mixed> $raw */
-    public function of(Sum $sum, array $raw, SumResult $result): TorqueBars|WrenchDrawing|CanDrawing|null
+    /**
+     * @param array<string, mixed> $raw
+     *
+     * @return array{0: string, 1: object}|null which macro draws it, and what
+     */
+    public function of(Sum $sum, array $raw, SumResult $result): ?array
     {
         $in = Inputs::of($raw, $sum->fields());
 
         return match ($sum->name()) {
-            'torque-check' => TorqueBars::of($in->statement('stated', Kind::Torque), $result->has('utilisation') ? $result->number('torque') / max(1e-9, $result->number('utilisation') / 100) : 0.0),
-            'wrench-set' => WrenchDrawing::of($in->number('lever', Kind::Length), $in->number('adapter', Kind::Length), $in->has('adapter_angle') ? $in->number('adapter_angle', Kind::Angle) : 0.0),
-            'coolant-mix' => CanDrawing::of($result, $in->number('capacity', Kind::Volume)),
+            'torque-check' => ['torque', TorqueBars::of($in->statement('stated', Kind::Torque), $result->has('utilisation') ? $result->number('torque') / max(1e-9, $result->number('utilisation') / 100) : 0.0)],
+            'torque-estimate' => ['plot', PreloadDrawing::of($result, Bolt::read($in))],
+            'angle-tighten' => ['springs', $this->springs($in, $result)],
+            'part-turn' => ['head', AngleDrawing::of($result->number('angle'), 0.0)],
+            'wrench-set' => ['wrench', WrenchDrawing::of($in->number('lever', Kind::Length), $in->number('adapter', Kind::Length), $in->has('adapter_angle') ? $in->number('adapter_angle', Kind::Angle) : 0.0)],
+            'wrench-pick' => ['ranges', $this->ranges($in, $sum)],
+            'tighten-order' => ['order', OrderDrawing::of(TightenOrder::layout($in), array_map(intval(...), $result->entries('order')))],
+            'even-take-up' => ['thread', ThreadDrawing::of(Thread::parse($in->text('thread')), $in->number('gap', Kind::Length))],
+            'thread-engagement' => ['thread', ThreadDrawing::of(Thread::parse($in->text('thread')), $in->number('engagement', Kind::Length), $result->number('needed'))],
+            'thread-gauge' => ['thread', $this->gauged($result)],
+            'thread-compound' => ['thread', ThreadDrawing::of(Thread::parse($in->text('thread')), Thread::parse($in->text('thread'))->diameter)],
+            'trace-judge' => ['plot', TraceDrawing::of(array_map(static fn (array $row): array => [$row[0], $row[1] ?? 0.0], $in->rows('samples', 2, 3)), TraceSpec::read($in->raw['spec'] ?? ''), $result)],
+            'coolant-mix' => ['can', CanDrawing::of($result, $in->number('capacity', Kind::Volume))],
             default => null,
         };
+    }
+
+    private function springs(Inputs $in, SumResult $result): SpringDrawing
+    {
+        $bolt = Bolt::read($in);
+
+        return SpringDrawing::of($result, Springs::read($in, $bolt->thread), $in->number('angle', Kind::Angle), $in->has('swing') ? $in->number('swing', Kind::Angle) : 0.0);
+    }
+
+    private function ranges(Inputs $in, Sum $sum): RangeDrawing
+    {
+        $wrenches = $sum instanceof WrenchPick ? $sum->wrenches($in) : throw new \LogicException('Only wrench-pick has wrenches.');
+
+        return RangeDrawing::of(array_map(static fn (Wrench $w): array => ['name' => $w->name, 'min' => $w->min, 'max' => $w->max, 'usable' => $w->lowestUsable(), 'late' => $w->isPastCalibration()], $wrenches), $in->numbers('targets', Kind::Torque));
+    }
+
+    private function gauged(SumResult $result): ThreadDrawing
+    {
+        $thread = Thread::parse((string) $result->entries('thread')[0]);
+
+        return ThreadDrawing::of($thread, 1.5 * $thread->diameter);
     }
 }

@@ -77,6 +77,16 @@ final readonly class WrenchPick implements Sum
         ], $checks, $working);
     }
 
+    /**
+     * @return non-empty-list<Wrench> the wrenches as they were given
+     *
+     * @throws InvalidInput
+     */
+    public function wrenches(Inputs $in): array
+    {
+        return $this->kit($in)[0];
+    }
+
     /** @param non-empty-list<Wrench> $all */
     private function judged(float $target, ?Wrench $wrench, array $all): Check
     {
@@ -90,7 +100,7 @@ final readonly class WrenchPick implements Sum
 
         return match (true) {
             null === $wrench => Check::stop('none-usable', sprintf('%s N·m: no wrench of these reaches it.%s', Show::n($target), $others)),
-            $wrench->isPastCalibration() => Check::watch('past-calibration', sprintf('%s N·m: only the %s reaches it, and it is %d days past its calibration.%s', Show::n($target), $wrench->name, $wrench->daysPastCalibration, $others)),
+            $wrench->isPastCalibration() => Check::watch('past-calibration', sprintf('%s N·m: only the %s reaches it, and it is past its calibration.%s', Show::n($target), $wrench->name, $others)),
             default => Check::ok('pick', sprintf('%s N·m: %s, within ± %s N·m.%s', Show::n($target), $wrench->name, Show::n($target * $wrench->error / 100, 2), $others)),
         };
     }
@@ -100,7 +110,7 @@ final readonly class WrenchPick implements Sum
         return match (true) {
             $target > $other->max => sprintf('ends at %s', Show::n($other->max)),
             !$other->reaches($target) => sprintf('is to be trusted from %s only', Show::n($other->lowestUsable())),
-            $other->isPastCalibration() && null !== $winner && !$winner->isPastCalibration() => sprintf('is %d days past its calibration', $other->daysPastCalibration),
+            $other->isPastCalibration() && null !== $winner && !$winner->isPastCalibration() => 'is past its calibration',
             $other->error > ($winner->error ?? 0.0) => sprintf('reads within %s %%, the other within %s %%', Show::n($other->error), Show::n($winner->error ?? 0.0)),
             default => 'has the longer scale',
         };
@@ -160,6 +170,9 @@ final readonly class WrenchPick implements Sum
     {
         if (null === $calibrated || '' === $calibrated || is_bool($calibrated)) {
             return false === $calibrated ? 1 : 0;
+        }
+        if ('true' === $calibrated || 'false' === $calibrated) {
+            return 'false' === $calibrated ? 1 : 0;
         }
         $date = is_string($calibrated) && 1 === preg_match('~\A\d{4}-\d\d-\d\d~', $calibrated) ? date_create_immutable($calibrated) : false;
         false !== $date || throw InvalidInput::in('kit', sprintf('%s: write its calibration as a date, 2026-01-15, or true or false.', $name));

@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Drawing;
+
+/**
+ * A plot to scale in a frame of 640 by 380: lines, levels, marks and dots in the numbers' own units. Built up by «with»
+ * methods, each giving a new plot; places are worked out when it is drawn.
+ */
+final readonly class Plot
+{
+    public const WIDTH = 640.0;
+    public const HEIGHT = 380.0;
+    private const LEFT = 62.0;
+    private const RIGHT = 24.0;
+    private const TOP = 22.0;
+    private const BOTTOM = 48.0;
+
+    /**
+     * @param array{float, float} $xs
+     * @param array{float, float} $ys
+     * @param list<array{points: string, kind: string}> $lines
+     * @param list<array{at: float, text: string, kind: string}> $levels
+     * @param list<array{at: float, text: string, kind: string}> $marks
+     * @param list<array{x: float, y: float, text: string, kind: string, end: bool}> $dots
+     * @param list<array{top: float, height: float, left: float, width: float, kind: string}> $areas
+     */
+    private function __construct(
+        public string $about,
+        public string $xUnit,
+        public string $yUnit,
+        private array $xs,
+        private array $ys,
+        public array $lines = [],
+        public array $levels = [],
+        public array $marks = [],
+        public array $dots = [],
+        public array $areas = [],
+    ) {
+    }
+
+    /**
+     * @param string $about what it shows, in words, for those who cannot see it
+     * @param array{float, float} $xs
+     * @param array{float, float} $ys
+     */
+    public static function over(string $about, string $xUnit, array $xs, string $yUnit, array $ys): self
+    {
+        return new self($about, $xUnit, $yUnit, self::opened($xs), self::opened($ys));
+    }
+
+    /** @param list<array{float, float}> $points */
+    public function line(array $points, string $kind = 'ink'): self
+    {
+        $text = implode(' ', array_map(fn (array $p): string => sprintf('%.1F,%.1F', $this->x($p[0]), $this->y($p[1])), $points));
+
+        return $this->with(lines: [...$this->lines, ['points' => $text, 'kind' => $kind]]);
+    }
+
+    public function level(float $y, string $text, string $kind = 'bad-line'): self
+    {
+        return $y < $this->ys[0] || $y > $this->ys[1] ? $this : $this->with(levels: [...$this->levels, ['at' => $this->y($y), 'text' => $text, 'kind' => $kind]]);
+    }
+
+    public function mark(float $x, string $text, string $kind = 'dash'): self
+    {
+        return $x < $this->xs[0] || $x > $this->xs[1] ? $this : $this->with(marks: [...$this->marks, ['at' => $this->x($x), 'text' => $text, 'kind' => $kind]]);
+    }
+
+    public function dot(float $x, float $y, string $text, string $kind = 'pen'): self
+    {
+        return $this->with(dots: [...$this->dots, ['x' => $this->x($x), 'y' => $this->y($y), 'text' => $text, 'kind' => $kind, 'end' => $this->x($x) > 0.55 * self::WIDTH]]);
+    }
+
+    /** A band between two heights, or a strip between two places where «across» is set. */
+    public function area(float $from, float $to, string $kind = 'window', bool $across = false): self
+    {
+        $area = $across
+            ? ['left' => $this->x($from), 'width' => max(0.0, $this->x($to) - $this->x($from)), 'top' => self::TOP, 'height' => $this->bottom() - self::TOP, 'kind' => $kind]
+            : ['left' => self::LEFT, 'width' => self::WIDTH - self::LEFT - self::RIGHT, 'top' => $this->y($to), 'height' => max(0.0, $this->y($from) - $this->y($to)), 'kind' => $kind];
+
+        return $this->with(areas: [...$this->areas, $area]);
+    }
+
+    public function left(): float
+    {
+        return self::LEFT;
+    }
+
+    public function right(): float
+    {
+        return self::WIDTH - self::RIGHT;
+    }
+
+    public function top(): float
+    {
+        return self::TOP;
+    }
+
+    public function bottom(): float
+    {
+        return self::HEIGHT - self::BOTTOM;
+    }
+
+    /** @return list<array{at: float, value: float, text: string}> */
+    public function xTicks(): array
+    {
+        return $this->ticks($this->xs, $this->x(...));
+    }
+
+    /** @return list<array{at: float, value: float, text: string}> */
+    public function yTicks(): array
+    {
+        return $this->ticks($this->ys, $this->y(...));
+    }
+
+    private function x(float $value): float
+    {
+        return self::LEFT + (self::WIDTH - self::LEFT - self::RIGHT) * (max($this->xs[0], min($this->xs[1], $value)) - $this->xs[0]) / ($this->xs[1] - $this->xs[0]);
+    }
+
+    private function y(float $value): float
+    {
+        return $this->bottom() - ($this->bottom() - self::TOP) * (max($this->ys[0], min($this->ys[1], $value)) - $this->ys[0]) / ($this->ys[1] - $this->ys[0]);
+    }
+
+    /**
+     * @param array{float, float} $range
+     * @param callable(float): float $place
+     *
+     * @return list<array{at: float, value: float, text: string}>
+     */
+    private function ticks(array $range, callable $place): array
+    {
+        $step = self::roundStep(($range[1] - $range[0]) / 5);
+        $decimals = max(0, (int) ceil(-log10($step) - 1e-9));
+        $ticks = [];
+        for ($value = ceil($range[0] / $step - 1e-9) * $step; $value <= $range[1] + 1e-9 * $step; $value += $step) {
+            $ticks[] = ['at' => $place($value), 'value' => $value, 'text' => str_replace('-', '−', number_format(abs($value) < 1e-9 ? 0.0 : $value, $decimals, '.', ''))];
+        }
+
+        return $ticks;
+    }
+
+    /** 1, 2 or 5 times a power of ten, near what is asked. */
+    public static function roundStep(float $step): float
+    {
+        $power = 10 ** floor(log10($step));
+
+        return match (true) {
+            $step / $power < 1.5 => $power,
+            $step / $power < 3.5 => 2 * $power,
+            $step / $power < 7.5 => 5 * $power,
+            default => 10 * $power,
+        };
+    }
+
+    /**
+     * @param array{float, float} $range
+     *
+     * @return array{float, float}
+     */
+    private static function opened(array $range): array
+    {
+        return $range[1] - $range[0] > 1e-9 ? $range : [$range[0], $range[0] + 1.0];
+    }
+
+    private function with(mixed ...$changes): self
+    {
+        return new self(...array_merge(get_object_vars($this), $changes)); // @phpstan-ignore argument.type (named after the constructor's own parameters)
+    }
+}

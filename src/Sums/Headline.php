@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Sums;
+
+use NimbleKnuckle\App\Web\Format;
+use NimbleKnuckle\Core\Sum\SumResult;
+
+/** What a sum's page says first and largest: a lead, one or two figures with their units, and what stands beside them. */
+final readonly class Headline
+{
+    /** @param list<array{number: string, unit: string}> $figures */
+    private function __construct(public string $lead, public array $figures, public string $beside, public bool $isEstimate = false)
+    {
+    }
+
+    public static function of(SumResult $r): self
+    {
+        return match ($r->sum) {
+            'torque-check' => $r->hasCheck('conflict') ? new self('The two figures disagree', [], '') : self::torque('', $r->number('torque'), $r->has('utilisation') ? sprintf('%.0f %% of yield', $r->number('utilisation')) : ''),
+            'torque-estimate' => new self('Estimated', [['number' => Format::torque($r->number('torque')), 'unit' => 'N·m']], sprintf('%s, clamps with %s to %s kN', Format::poundFeet($r->number('torque')), self::kilo($r->number('preload_low')), self::kilo($r->number('preload_high'))), true),
+            'angle-tighten' => new self('Clamps with', [self::figure($r->number('preload') / 1000, 'kN')], sprintf('%.0f %% of yield%s', $r->number('utilisation'), $r->has('pulls') ? sprintf(', %d pull%s, the last one %s°', $r->number('pulls'), 1.0 === $r->number('pulls') ? '' : 's', Format::plain($r->number('last_pull'))) : '')),
+            'part-turn' => new self('Snug, then', [self::figure($r->number('angle'), '°')], sprintf('gives about %s kN, %s to %s by feel', self::kilo($r->number('preload')), self::kilo($r->number('preload_low')), self::kilo($r->number('preload_high'))), true),
+            'wrench-set' => self::torque('Set the wrench to', $r->number('setting'), sprintf('factor %.3f', $r->number('factor'))),
+            'wrench-pick' => new self('Take the', array_map(static fn (float|string $name): array => ['number' => '' === $name ? 'none' : (string) $name, 'unit' => ''], array_slice(array_values(array_unique($r->entries('pick'))), 0, 4)), ''),
+            'tighten-order' => new self('In this order', [['number' => implode(' ', array_map(static fn (float|string $n): string => (string) (int) $n, $r->entries('order'))), 'unit' => '']], implode(', ', array_map(static fn (float|string $n): string => Format::plain((float) $n), $r->entries('passes'))).' %'),
+            'even-take-up' => new self('Each screw', [self::figure($r->number('turns'), 'turns')], sprintf('in %d rounds, the last one %s°', $r->number('rounds'), Format::plain($r->number('last_turn')))),
+            'thread-engagement' => new self('Needs', [self::figure($r->number('needed'), 'mm')], sprintf('strips at %s kN, the bolt breaks at %s', self::kilo($r->number('strip_force')), self::kilo($r->number('bolt_force')))),
+            'thread-gauge' => new self('It is', [['number' => (string) $r->entries('thread')[0], 'unit' => '']], sprintf('%s mm across, %s mm pitch', Format::plain($r->number('nominal')), Format::plain($r->number('pitch')))),
+            'thread-compound' => new self('Use', [['number' => (string) $r->entries('compound')[0], 'unit' => '']], sprintf('a dry figure × %.2f%s', $r->number('factor'), $r->has('cure') ? ', cures in about '.Format::hours($r->number('cure')) : '')),
+            'bolt-reuse' => $r->has('stretch') ? new self('Longer for good by', [self::figure($r->number('stretch'), 'mm')], '') : new self('Left to the limit', [self::figure($r->number('margin'), 'mm')], ''),
+            'trace-judge' => new self('', [['number' => $r->checks[0]->code, 'unit' => '']], sprintf('%s N·m at the end, %s N·m a degree', Format::torque($r->number('final_torque')), Format::significant($r->number('slope'), 2))),
+            'coolant-mix' => new self('Pour', [self::litres($r->number('pour'), 'L coolant'), self::litres($r->number('water'), 'L water')], sprintf('%s %% then%s', Format::significant($r->number('result')), $r->has('drain_needed') ? sprintf(', drain %s L for it', Format::significant($r->number('drain_needed'))) : '')),
+            default => new self($r->headline(), [], ''),
+        };
+    }
+
+    /** On one line, for a pin or a note. */
+    public function asLine(): string
+    {
+        $figures = implode(', ', array_map(static fn (array $f): string => trim($f['number'].' '.$f['unit']), $this->figures));
+
+        return mb_substr(trim(implode(' ', array_filter([$this->lead, $figures])).('' === $this->beside ? '' : '; '.$this->beside)), 0, 300);
+    }
+
+    private static function torque(string $lead, float $torque, string $beside): self
+    {
+        return new self($lead, [['number' => Format::torque($torque), 'unit' => 'N·m']], Format::poundFeet($torque).('' === $beside ? '' : ', '.$beside));
+    }
+
+    /** @return array{number: string, unit: string} */
+    private static function figure(float $value, string $unit): array
+    {
+        return ['number' => Format::significant($value), 'unit' => $unit];
+    }
+
+    /** @return array{number: string, unit: string} */
+    private static function litres(float $value, string $unit): array
+    {
+        return ['number' => number_format($value, 2), 'unit' => $unit];
+    }
+
+    private static function kilo(float $newtons): string
+    {
+        return Format::significant($newtons / 1000);
+    }
+}
