@@ -19,6 +19,7 @@ enum EventType: string
     case Dropped = 'dropped';
     case Found = 'found';
     case Noted = 'noted';
+    case SumPinned = 'sum-pinned';
     case Waived = 'waived';
     case FollowUpClosed = 'follow-up-closed';
     case Undone = 'undone';
@@ -34,11 +35,12 @@ enum EventType: string
             self::CautionAcknowledged => ['step' => 'string', 'caution' => 'int'],
             self::Counted => ['step' => 'string', 'thing' => 'string', 'by' => 'int'],
             self::CountedAll => ['step' => 'string'],
-            self::FastenerMarked => ['joint' => 'string', 'bolt' => 'int', 'stage' => 'int', 'step' => 'string?', 'wrench' => 'string?', 'setting' => 'float?'],
+            self::FastenerMarked => ['joint' => 'string', 'bolt' => 'int', 'stage' => 'int', 'step' => 'string?', 'wrench' => 'string?', 'setting' => 'float?', 'reading' => 'string?', 'torque' => 'float?'],
             self::Measured => ['step' => 'string', 'field' => 'string', 'text' => 'string', 'value' => 'float', 'unit' => 'string'],
             self::Dropped => ['what' => 'string', 'step' => 'string?'],
             self::Found => ['dropped' => 'string'],
             self::Noted => ['text' => 'string', 'step' => 'string?'],
+            self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],
             self::Waived => ['end' => 'string', 'reason' => 'string'],
             self::FollowUpClosed => ['follow_up' => 'string', 'outcome' => 'string'],
             self::Undone => ['event' => 'string'],

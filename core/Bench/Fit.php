@@ -144,7 +144,7 @@ final readonly class Fit
         if (null === $joint) {
             return 0;
         }
-        $final = Stage::final(count($joint->passes));
+        $final = Ladder::of($joint)->final();
         $left = 0;
         for ($bolt = 1; $bolt <= $joint->count(); ++$bolt) {
             $left += $this->state->stage($jointId, $bolt) < $final ? 1 : 0;
@@ -160,16 +160,17 @@ final readonly class Fit
      */
     public function nextBolt(Joint $joint): array
     {
-        $final = Stage::final(count($joint->passes));
-        for ($stage = Stage::STARTED; $stage <= $final; ++$stage) {
-            foreach ($joint->layout->order() as $bolt) {
-                if ($this->state->stage($joint->id, $bolt) < $stage) {
-                    return [$bolt, $stage];
+        $ladder = Ladder::of($joint);
+        foreach ($ladder->goes() as $top) {
+            foreach ($joint->order() as $bolt) {
+                $stage = $this->state->stage($joint->id, $bolt);
+                if ($stage < $top) {
+                    return [$bolt, $stage + 1];
                 }
             }
         }
 
-        return [0, $final];
+        return [0, $ladder->final()];
     }
 
     /** Likely minutes of what is still open; a running wait counts only what is left of it. */

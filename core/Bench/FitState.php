@@ -23,6 +23,7 @@ final readonly class FitState
      * @param array<string, array<string, Reading>> $readings step => field => reading
      * @param array<string, FitEvent> $dropped not yet found
      * @param list<FitEvent> $notes
+     * @param list<FitEvent> $pins sums pinned to a step, with what was put in
      * @param array<string, FitEvent> $waived loose end => the event with the reason
      * @param array<string, FitEvent> $followUps closed ones
      * @param list<FitEvent> $log everything, undone events included
@@ -40,6 +41,7 @@ final readonly class FitState
         public array $readings = [],
         public array $dropped = [],
         public array $notes = [],
+        public array $pins = [],
         public array $waived = [],
         public array $followUps = [],
         public ?FitEvent $signed = null,
@@ -93,7 +95,7 @@ final readonly class FitState
 
     public function stage(string $joint, int $bolt): int
     {
-        return $this->stages[$joint][$bolt] ?? Stage::OFF;
+        return $this->stages[$joint][$bolt] ?? Ladder::OFF;
     }
 
     public function count(string $step, string $thing): int
@@ -135,6 +137,7 @@ final readonly class FitState
             EventType::Dropped => ['dropped' => $this->dropped + [$event->id => $event]],
             EventType::Found => ['dropped' => array_diff_key($this->dropped, [$event->string('dropped') => true])],
             EventType::Noted => ['notes' => [...$this->notes, $event]],
+            EventType::SumPinned => ['pins' => [...$this->pins, $event]],
             EventType::Waived => ['waived' => $this->waived + [$event->string('end') => $event]],
             EventType::FollowUpClosed => ['followUps' => $this->followUps + [$event->string('follow_up') => $event]],
             EventType::Signed => ['signed' => $this->signed ?? $event],

@@ -40,7 +40,7 @@ final readonly class AngleDrawing
         $radius = 100.0 - 14.0 * intdiv((int) $from, 360);
         [$x1, $y1] = self::at($from, $radius);
         $path = sprintf('M%.2F %.2F', $x1, $y1);
-        for ($middle = min($to, $from + 120.0); ; $middle = min($to, $middle + 120.0)) {
+        for ($middle = min($to, $from + 120.0);; $middle = min($to, $middle + 120.0)) {
             [$x, $y] = self::at($middle, $radius);
             $path .= sprintf(' A%.2F %.2F 0 0 1 %.2F %.2F', $radius, $radius, $x, $y);
             if ($middle >= $to) {

@@ -4,21 +4,25 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\App\Devices\BenchWrench;
 use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Stage;
+use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Fluids\MixFromBench;
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
 use Psr\Clock\ClockInterface;
 
 /** Everything the bench shows for one step: asked from the core, nothing worked out here. */
 final readonly class BenchPage
 {
-    public function __construct(private KitBook $kit, private NextAct $next, private ClockInterface $clock)
+    public function __construct(private KitBook $kit, private NextAct $next, private BenchWrench $wrench, private ClockInterface $clock)
     {
     }
 
@@ -49,7 +53,10 @@ final readonly class BenchPage
             'waits' => array_map(static fn (Step $wait): array => ['step' => $wait, 'left' => $fit->waitLeft($wait, $now)], $waits),
             'running' => $fit->runsByItself($step) ? ['left' => $fit->waitLeft($step, $now), 'share' => self::share($fit, $step, $now)] : null,
             'card' => null === $joint ? null : BoltCardView::of($fit, $joint, $this->kit->kit()),
-            'advice' => null !== $joint && $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, self::pass($fit, $step)) : null,
+            'advice' => null !== $joint && $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt(self::nextShare($fit, $joint))) : null,
+            'wrench' => null !== $joint && Deed::Tighten === $step->deed ? $this->wrench->view($fit, $joint, $record->id, $step->id) : null,
+            'mechanics' => null !== $joint && Deed::Tighten === $step->deed ? JointMechanics::of($joint) : null,
+            'pins' => array_values(array_filter($fit->state->pins, static fn (FitEvent $pin): bool => $pin->string('step') === $step->id)),
             'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of($circuit, $fit->state) : null,
             'circuit' => $circuit,
             'asks' => array_map(static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asks),
@@ -65,13 +72,18 @@ final readonly class BenchPage
         return null === $fit->state->signed ? $fit->state->last : null;
     }
 
-    /** The pass the next fastener is at, from 0. */
-    private static function pass(Fit $fit, Step $step): int
+    /** Percent of the figure the next fastener is pulled to; before the first pass, that of the first. */
+    private static function nextShare(Fit $fit, Joint $joint): float
     {
-        $joint = $fit->vehicle->joints[$step->joint];
+        $ladder = Ladder::of($joint);
         [, $stage] = $fit->nextBolt($joint);
+        foreach (array_slice($ladder->rungs, max(0, $stage - 1)) as $rung) {
+            if ($rung->isByTorque()) {
+                return $rung->share;
+            }
+        }
 
-        return max(0, min(count($joint->passes) - 1, $stage - Stage::SNUG - 1));
+        return 100.0;
     }
 
     private static function share(Fit $fit, Step $step, \DateTimeImmutable $now): float

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Stage;
+use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Fastening\CardGeometry;
 use NimbleKnuckle\Core\Fastening\Thread;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
@@ -18,14 +18,14 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 final readonly class BoltCardView
 {
     /** @param list<array{bolt: int, stage: int, word: string, next: bool, label: string, by: string, tap: array<string, string|int|float>}> $bolts */
-    private function __construct(public Joint $joint, public CardGeometry $drawing, public array $bolts, public int $next, public int $nextStage, public int $final)
+    private function __construct(public Joint $joint, public CardGeometry $drawing, public array $bolts, public int $next, public int $nextStage, public int $final, public Ladder $ladder)
     {
     }
 
     public static function of(Fit $fit, Joint $joint, Kit $kit): self
     {
-        $passes = count($joint->passes);
-        $final = Stage::final($passes);
+        $ladder = Ladder::of($joint);
+        $final = $ladder->final();
         [$next, $nextStage] = $fit->nextBolt($joint);
         $bolts = [];
         $pulls = [];
@@ -34,7 +34,7 @@ final readonly class BoltCardView
             $bolts[] = [
                 'bolt' => $bolt,
                 'stage' => $stage,
-                'word' => Stage::label($stage, $passes),
+                'word' => $ladder->label($stage),
                 'next' => $bolt === $next,
                 'label' => $joint->boltLabel($bolt),
                 'by' => isset($fit->state->marks[$joint->id][$bolt]) ? $fit->state->marks[$joint->id][$bolt]->by : '',
@@ -47,7 +47,7 @@ final readonly class BoltCardView
             $diameter = 0.0;
         }
 
-        return new self($joint, CardGeometry::of($joint->layout, $diameter), $bolts, $next, $nextStage, $final);
+        return new self($joint, CardGeometry::of($joint->layout, $diameter), $bolts, $next, $nextStage, $final, $ladder);
     }
 
     /**
@@ -58,8 +58,9 @@ final readonly class BoltCardView
     public static function tap(Joint $joint, int $bolt, int $stage, Kit $kit): array
     {
         $mark = ['type' => 'fastener-marked', 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage];
-        if ($stage > Stage::SNUG && $joint->hasFigure()) {
-            $advice = WrenchAdvice::for($kit, $joint, $stage - Stage::SNUG - 1);
+        $rung = Ladder::of($joint)->rung($stage);
+        if ($rung->isByTorque() && $joint->hasFigure()) {
+            $advice = WrenchAdvice::for($kit, $joint, $joint->torqueAt($rung->share));
             if ($advice->wrench instanceof Wrench && null !== $advice->setting) {
                 $mark += ['wrench' => $advice->wrench->name, 'setting' => round($advice->setting->number('setting'), 2)];
             }

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Web\Format;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Stage;
+use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Rung;
+use NimbleKnuckle\Core\Bench\RungKind;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
@@ -66,26 +69,40 @@ final readonly class NextAct
             return null;
         }
         [$bolt, $stage] = $fit->nextBolt($joint);
-        if ($stage <= Stage::SNUG) {
-            return $this->together($fit, $joint, $stage, $step);
+        $ladder = Ladder::of($joint);
+        if ($stage <= $ladder->snug()) {
+            return $this->together($fit, $joint, $ladder, $stage, $step);
         }
-        $alone = 1 === $joint->count();
-        $pass = count($joint->passes) > 1 ? sprintf('%s at %d %%', $alone ? 'Bolt' : 'Bolt '.$bolt, $joint->passes[$stage - Stage::SNUG - 1] ?? 100) : ($alone ? 'At torque' : sprintf('Bolt %d at torque', $bolt));
-        $label = $stage === Stage::final(count($joint->passes)) ? ($alone ? 'At torque' : sprintf('Bolt %d at torque', $bolt)) : $pass;
 
-        return Act::marks($label, BoltCardView::tap($joint, $bolt, $stage, $this->kit->kit()) + ['step' => $step->id]);
+        return Act::marks($this->pulled($joint, $ladder->rung($stage), $bolt, $ladder), BoltCardView::tap($joint, $bolt, $stage, $this->kit->kit()) + ['step' => $step->id]);
     }
 
-    /** Starting by hand and running down are one tap for all that are left. */
-    private function together(Fit $fit, Joint $joint, int $stage, Step $step): Act
+    private function pulled(Joint $joint, Rung $rung, int $bolt, Ladder $ladder): string
+    {
+        $what = 1 === $joint->count() ? '' : 'Bolt '.$bolt.' ';
+
+        return ucfirst(match ($rung->kind) {
+            RungKind::Angle => sprintf('%s%s, %s° on', $what, $rung->label, Format::plain($rung->degrees)),
+            RungKind::Check => $what.'checked',
+            default => $what.($rung->share < 100.0 ? sprintf('at %s %%', Format::plain($rung->share)) : ($rung->stage === $ladder->final() || count($joint->passes) < 2 ? 'at torque' : 'at 100 %')),
+        });
+    }
+
+    /** Starting by hand, drawing down and running down are one tap for all that are left. */
+    private function together(Fit $fit, Joint $joint, Ladder $ladder, int $stage, Step $step): Act
     {
         $marks = [];
-        foreach ($joint->layout->order() as $bolt) {
-            if ($fit->state->stage($joint->id, $bolt) < $stage) {
+        foreach ($joint->order() as $bolt) {
+            if ($fit->state->stage($joint->id, $bolt) === $stage - 1) {
                 $marks[] = ['type' => 'fastener-marked', 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage, 'step' => $step->id];
             }
         }
-        $how = Stage::STARTED === $stage ? 'started by hand' : 'snug';
+        $rung = $ladder->rung($stage);
+        $how = match ($rung->kind) {
+            RungKind::Started => 'started by hand',
+            RungKind::Drawn => sprintf('turned %s° down', Format::plain($rung->degrees)),
+            default => 'snug',
+        };
 
         return Act::marks(1 === count($marks) ? ucfirst($how) : sprintf('All %d %s', count($marks), $how), ...$marks);
     }

@@ -13,7 +13,7 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Stage;
+use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use Psr\Clock\ClockInterface;
 
@@ -115,7 +115,10 @@ final readonly class Recorder
         $bolt = $event->int('bolt');
         ($bolt >= 1 && $bolt <= $joint->count()) || throw InvalidEvent::in('bolt', sprintf('This joint has fasteners 1 to %d.', $joint->count()));
         $stage = $event->int('stage');
-        ($stage >= Stage::OFF && $stage <= Stage::final(count($joint->passes))) || throw InvalidEvent::in('stage', 'There is no such pass on this joint.');
+        $ladder = Ladder::of($joint);
+        $ladder->has($stage) || throw InvalidEvent::in('stage', 'There is no such pass on this joint.');
+        $now = $fit->state->stage($joint->id, $bolt);
+        $stage <= $now + 1 || throw InvalidEvent::in('stage', sprintf('Bolt %d is %s: «%s» comes before «%s».', $bolt, $ladder->label($now), $ladder->label($now + 1), $ladder->label($stage)));
     }
 
     private function ensureAsked(Fit $fit, FitEvent $event): void

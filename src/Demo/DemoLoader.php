@@ -9,6 +9,8 @@ use NimbleKnuckle\App\Accounts\AccountBook;
 use NimbleKnuckle\App\Accounts\DemoPassword;
 use NimbleKnuckle\App\Accounts\Role;
 use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Devices\DeviceBook;
+use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Kit\ToolRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
@@ -31,6 +33,7 @@ final readonly class DemoLoader
         #[Autowire(param: 'app.demo_dir')] private string $demoDir,
         private EntityManagerInterface $em,
         private AccountBook $accounts,
+        private DeviceBook $devices,
         private Garage $garage,
         private FitPlanner $planner,
         private Recorder $recorder,
@@ -52,6 +55,9 @@ final readonly class DemoLoader
             $names[$person->string('role')] = $this->accounts->create($person->string('login'), $person->string('name'), $person->enum('role', Role::class), DemoPassword::VALUE, true)->name;
         }
         $this->loadKit($workshop);
+        foreach ($workshop->nodes('devices') as $device) {
+            $this->devices->add($device->string('name'), $device->enum('kind', DeviceKind::class), $device->bool('simulated'));
+        }
         foreach (glob($this->demoDir.'/vehicles/*.yaml') ?: [] as $file) {
             $this->garage->keep(Node::of(Yaml::parseFile($file))->raw());
         }

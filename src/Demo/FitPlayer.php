@@ -8,7 +8,7 @@ use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Stage;
+use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
@@ -73,9 +73,9 @@ final class FitPlayer
     public function tighten(Step $step, int $finals = \PHP_INT_MAX): self
     {
         $joint = $this->vehicle->joints[$step->joint] ?? throw new \LogicException('A tightening step has a joint.');
-        $last = Stage::final(count($joint->passes));
-        for ($stage = Stage::STARTED; $stage <= $last; ++$stage) {
-            foreach ($joint->layout->order() as $i => $bolt) {
+        $last = Ladder::of($joint)->final();
+        for ($stage = 1; $stage <= $last; ++$stage) {
+            foreach ($joint->order() as $i => $bolt) {
                 if ($stage < $last || $i < $finals) {
                     $this->add(EventType::FastenerMarked, ['step' => $step->id, 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage], 0.4);
                 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Web;
 
+use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Fastening\AngleDrawing;
 use NimbleKnuckle\Core\Fluids\CanDrawing;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Sum\SumResult;
 use Symfony\Component\Uid\Ulid;
 use Twig\Attribute\AsTwigFunction;
@@ -23,5 +26,17 @@ final readonly class Helpers
     public static function can(SumResult $mix, float $capacity): CanDrawing
     {
         return CanDrawing::of($mix, $capacity);
+    }
+
+    #[AsTwigFunction('ladder')]
+    public static function ladder(Joint $joint): Ladder
+    {
+        return Ladder::of($joint);
+    }
+
+    #[AsTwigFunction('head_drawing')]
+    public static function headDrawing(float $angle, float $swing): AngleDrawing
+    {
+        return AngleDrawing::of($angle, $swing > 0 ? $swing : Ladder::SWING);
     }
 }

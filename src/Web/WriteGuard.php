@@ -10,7 +10,7 @@ use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\Security\Csrf\CsrfToken;
 use Symfony\Component\Security\Csrf\CsrfTokenManagerInterface;
 
-/** Every write must carry the session's token, in the field «_csrf» or the header «X-CSRF-Token». */
+/** Every write must carry the session's token, in the field «_csrf» or the header «X-CSRF-Token»; devices have a token of their own and no session. */
 #[AsEventListener(priority: 4)]
 final readonly class WriteGuard
 {
@@ -23,7 +23,7 @@ final readonly class WriteGuard
     public function __invoke(RequestEvent $event): void
     {
         $request = $event->getRequest();
-        if (!$event->isMainRequest() || $request->isMethodSafe()) {
+        if (!$event->isMainRequest() || $request->isMethodSafe() || $request->attributes->getBoolean('_by_token')) {
             return;
         }
         $given = $request->headers->get('X-CSRF-Token') ?? $request->request->getString('_csrf');

@@ -19,10 +19,10 @@ final class Hand
 
     private float $angle;
     private float $ms;
-    private bool $jerked = false;
     private readonly Luck $luck;
 
-    public function __construct(private readonly JointModel $joint, int $seed, float $angle = 0.0, float $ms = 0.0)
+    /** @param bool $jerked whether this hand has slipped already */
+    public function __construct(private readonly JointModel $joint, int $seed, float $angle = 0.0, float $ms = 0.0, private bool $jerked = false)
     {
         $this->luck = new Luck($seed * 7919 + 17 + (int) $ms);
         $this->angle = $angle;
@@ -69,6 +69,37 @@ final class Hand
         }
 
         return [...$samples, ...$this->letGo($samples[count($samples) - 1][1])];
+    }
+
+    /**
+     * Turns by so many degrees from where the head begins to move, and lets go.
+     *
+     * @return list<array{float, float, float}>
+     */
+    public function turn(float $degrees): array
+    {
+        $end = $this->joint->windUp() + $degrees * $this->luck->between(0.99, 1.01);
+        $samples = [];
+        while ($this->angle < $end && count($samples) < 12_000) {
+            $samples[] = $this->step(1.0);
+        }
+
+        return [] === $samples ? [] : [...$samples, ...$this->letGo($samples[count($samples) - 1][1])];
+    }
+
+    public function angle(): float
+    {
+        return $this->angle;
+    }
+
+    public function ms(): float
+    {
+        return $this->ms;
+    }
+
+    public function hasJerked(): bool
+    {
+        return $this->jerked;
     }
 
     /** @return array{float, float, float} */

@@ -77,6 +77,12 @@ final readonly class JointModel
         return $this->inJoint($angle);
     }
 
+    /** Degrees the wrench winds up before a tight head moves; none where it is loose. */
+    public function windUp(): float
+    {
+        return $this->start > 0.0 ? self::WIND_UP : 0.0;
+    }
+
     private function inJoint(float $angle): float
     {
         return match ($this->fault) {

@@ -22,7 +22,7 @@ final readonly class Trace
     }
 
     /**
-     * @param non-empty-list<non-empty-list<float>> $samples [degrees, N·m] or [degrees, N·m, ms]
+     * @param list<non-empty-list<float>> $samples [degrees, N·m] or [degrees, N·m, ms]
      *
      * @throws InvalidInput
      */

@@ -86,10 +86,10 @@ final readonly class ListOut
             return [];
         }
         $picks = [];
-        foreach (array_keys($joint->passes) as $pass) {
-            $advice = WrenchAdvice::for($this->kit, $joint, $pass);
+        foreach ($joint->passes as $share) {
+            $advice = WrenchAdvice::for($this->kit, $joint, $joint->torqueAt($share));
             $picks[] = null === $advice->wrench
-                ? new Pick(sprintf('torque wrench for %s N·m', round($joint->passTorque($pass), 1)), '1', $step->id, true, 'none in the kit reaches it')
+                ? new Pick(sprintf('torque wrench for %s N·m', round($joint->torqueAt($share), 1)), '1', $step->id, true, 'none in the kit reaches it')
                 : new Pick($advice->wrench->name, '1', $step->id, false, $advice->wrench->isPastCalibration() ? 'past its calibration' : '');
         }
         if ('' !== $joint->adapterName) {

@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Plan\Caution;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Operation;
 use NimbleKnuckle\Core\Plan\Procedure\Supply;
@@ -16,6 +17,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\Item;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Quantity\Kind;
 
 /** Words and counts of the steps that come from the vehicle sheet: taking off, putting back, tightening. */
 final readonly class StepWriter
@@ -54,7 +56,7 @@ final readonly class StepWriter
     public function tightening(Joint $joint, Phase $phase): Step
     {
         $count = $joint->count();
-        $each = 0.5 * $count * count($joint->passes);
+        $each = 0.5 * $count * (count($joint->passes) + ($joint->angle > 0 ? 1 : 0) + ($joint->check ? 0.5 : 0) + ($joint->takeUp()->count ?? 0) * 0.3);
         $cautions = str_contains($joint->material, 'aluminium')
             ? [new Caution('It screws into cast aluminium: start each one by hand, three turns free, no power tool.', false)]
             : [];
@@ -65,8 +67,14 @@ final readonly class StepWriter
             tools: '' === $joint->tool ? [] : [$joint->tool],
             consumables: '' === $joint->compound || 'dry' === $joint->compound ? [] : [new Supply($joint->compound, 'a drop each')],
             parts: $joint->isNew() ? [new Supply(trim($joint->thread.' '.$joint->length).' bolts, '.$joint->name, (string) $count, 'new')] : [],
-            joint: $joint->id,
+            joint: $joint->id, asks: $this->lengthAsks($joint),
         );
+    }
+
+    /** @return list<Ask> old bolts are measured where the maker gives a longest length */
+    private function lengthAsks(Joint $joint): array
+    {
+        return $joint->longest <= 0.0 || $joint->isNew() ? [] : [new Ask('bolt_length', 'Longest of the old bolts, under the head to the tip', Kind::Length, 'mm', true, 0.9 * $joint->longest, $joint->longest, sprintf('Over the maker’s %s mm: a new bolt.', $joint->longest))];
     }
 
     public function tighteningBy(Operation $op, Joint $joint): Step
@@ -88,7 +96,7 @@ final readonly class StepWriter
             tools: array_values(array_unique([...$op->tools, ...$base->tools])),
             consumables: [...$op->consumables, ...$base->consumables],
             parts: [...$op->parts, ...$base->parts],
-            asks: $op->asks,
+            asks: [...$op->asks, ...$base->asks],
             sum: $op->sum,
             until: $op->until,
         );
@@ -99,7 +107,9 @@ final readonly class StepWriter
     {
         $lines = $item->tray;
         foreach ($this->vehicle->jointsOf($item->id) as $joint) {
-            $lines[] = new TrayLine(trim(sprintf('%s %s', trim($joint->thread.('' === $joint->length ? '' : ' × '.$joint->length)), $joint->name)), $joint->count(), $joint->tool);
+            foreach ($joint->byLength() as $length => $count) {
+                $lines[] = new TrayLine(trim(sprintf('%s %s', trim($joint->thread.('' === (string) $length ? '' : ' × '.$length)), $joint->name)), $count, $joint->tool);
+            }
         }
 
         return $lines;

@@ -17,9 +17,9 @@ final readonly class WrenchAdvice
     {
     }
 
-    public static function for(Kit $kit, Joint $joint, int $pass): self
+    /** @param float $target N·m at the bolt */
+    public static function for(Kit $kit, Joint $joint, float $target): self
     {
-        $target = $joint->passTorque($pass);
         $others = [];
         $wrenches = $kit->wrenches;
         usort($wrenches, static fn (Wrench $a, Wrench $b): int => [$a->isPastCalibration(), $a->error, $a->max, $a->name] <=> [$b->isPastCalibration(), $b->error, $b->max, $b->name]);

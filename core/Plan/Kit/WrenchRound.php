@@ -26,8 +26,8 @@ final readonly class WrenchRound
         foreach ($sheet->steps as $step) {
             $joint = $vehicle->joints[$step->joint] ?? null;
             if (Deed::Tighten === $step->deed && null !== $joint && $joint->hasFigure()) {
-                foreach ($joint->passes as $i => $pass) {
-                    $pulls[] = ['step' => $step->id, 'title' => $joint->name, 'torque' => $joint->passTorque($i), 'pass' => $pass, 'adapter' => $joint->adapter, 'angle' => $joint->adapterAngle];
+                foreach ($joint->passes as $pass) {
+                    $pulls[] = ['step' => $step->id, 'title' => $joint->name, 'torque' => $joint->torqueAt($pass), 'pass' => $pass, 'adapter' => $joint->adapter, 'angle' => $joint->adapterAngle];
                 }
             }
         }

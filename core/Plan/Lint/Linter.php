@@ -51,7 +51,7 @@ final readonly class Linter
             new Rule\BushBeforeLoad(), new Rule\RoomIsGone(), new Rule\LoadAndRoomClash(), new Rule\SetNotComplete(), new Rule\CureTooShort(), new Rule\PasteAndLocker(),
             new Rule\ClampsNotRechecked(), new Rule\GateLocked(), new Rule\BeltNotListed(), new Rule\FlashWithoutWait(), new Rule\LevelWhileHot(),
             new Rule\LevelNotChecked(), new Rule\RunsWithPartsOff(), new Rule\RunsWithJointsLoose(), new Rule\WaitWithoutEnd(), new Rule\StepTwice(),
-            new Rule\MixWithoutReading(), new Rule\RaisedWithoutCaution(), new Rule\UnknownBinding(), new Rule\RefitOutOfOrder(),
+            new Rule\MixWithoutReading(), new Rule\RaisedWithoutCaution(), new Rule\UnknownBinding(), new Rule\RefitOutOfOrder(), new Rule\YieldBoltReused(),
         ];
     }
 }

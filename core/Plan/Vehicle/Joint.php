@@ -6,6 +6,8 @@ namespace NimbleKnuckle\Core\Plan\Vehicle;
 
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Fastening\Layout;
+use NimbleKnuckle\Core\Fastening\Pulls;
+use NimbleKnuckle\Core\Fastening\Thread;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
@@ -16,12 +18,21 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 /** A group of like fasteners that clamp one thing. The figure is kept as it was written, with where it came from. */
 final readonly class Joint
 {
+    /** Degrees a part is drawn down by at a time. */
+    public const ROUND = 180.0;
+
     /**
      * @param list<float> $passes percent of the figure, the last one 100
      * @param list<string> $labels what the card says beside each fastener, in order
      * @param list<string> $when «loaded»: only with the weight on; «room»: only while it is raised or lowered out of the way
      * @param string $set joints of one set are all loosely in before any is tightened
      * @param float $cure minutes its compound needs before load, fluid or heat
+     * @param float $angle degrees after the figure, made in pulls of «swing» degrees
+     * @param float $gap mm the part is drawn down by, evenly, before it lies flat
+     * @param list<int> $first fasteners tightened before the others, the big one among small ones
+     * @param list<string> $lengths which bolt goes in which hole: «20 mm» and so on, in the order of the card
+     * @param bool $check once more round at the full figure
+     * @param float $longest mm, the maker's limit for using a bolt again
      */
     public function __construct(
         public string $id,
@@ -49,6 +60,17 @@ final readonly class Joint
         public array $when,
         public string $set,
         public float $cure,
+        public float $angle,
+        public float $swing,
+        public float $gap,
+        public array $first,
+        public array $lengths,
+        public bool $check,
+        public bool $intoYield,
+        public float $longest,
+        public float $shank,
+        public float $threaded,
+        public string $member,
         private ?Figure $figure,
     ) {
     }
@@ -80,8 +102,59 @@ final readonly class Joint
             $stated, $origin, [] === $passes ? [100.0] : $passes,
             $node->string('compound', ''), $node->string('reuse', 'reuse'), $node->string('tool', ''),
             $adapter->float('length', 0.0), $adapter->float('angle', 0.0), $adapter->string('name', ''), $node->string('note', ''), $node->strings('labels'),
-            $node->strings('when'), $node->string('set', ''), $node->float('cure', 0.0), $figure,
+            $node->strings('when'), $node->string('set', ''), $node->float('cure', 0.0),
+            self::within($node, 'angle', 0.0, 1080.0), self::within($node, 'swing', 0.0, 360.0), self::within($node, 'gap', 0.0, 100.0),
+            self::firstOf($node, $layout), self::lengthsOf($node, $layout), $node->bool('check'), $node->bool('into_yield'), self::within($node, 'longest', 0.0, 1000.0),
+            $node->node('grip')->float('shank', 0.0), $node->node('grip')->float('threaded', 0.0), $node->node('grip')->string('member', ''), $figure,
         );
+    }
+
+    private static function within(Node $node, string $name, float $low, float $high): float
+    {
+        $value = $node->float($name, 0.0);
+
+        return $value >= $low && $value <= $high ? $value : throw $node->refuse($name, sprintf('a number from %s to %s is needed.', $low, $high));
+    }
+
+    /** @return list<int> */
+    private static function firstOf(Node $node, Layout $layout): array
+    {
+        $first = array_values(array_unique(array_map(intval(...), $node->floats('first'))));
+        foreach ($first as $bolt) {
+            $bolt >= 1 && $bolt <= $layout->count() || throw $node->refuse('first', sprintf('the fasteners are numbered 1 to %d.', $layout->count()));
+        }
+
+        return $first;
+    }
+
+    /** @return list<string> */
+    private static function lengthsOf(Node $node, Layout $layout): array
+    {
+        $lengths = $node->strings('lengths');
+
+        return [] === $lengths || count($lengths) === $layout->count() ? $lengths : throw $node->refuse('lengths', sprintf('one length for each of the %d fasteners is needed.', $layout->count()));
+    }
+
+    /** @return list<int> the order of tightening: those that go first, then the others as the layout says */
+    public function order(): array
+    {
+        return [...$this->first, ...array_values(array_diff($this->layout->order(), $this->first))];
+    }
+
+    /** The rounds in which a gap is taken up, half a turn at a time; null without a gap or a thread we know. */
+    public function takeUp(): ?Pulls
+    {
+        try {
+            return $this->gap > 0.0 ? Pulls::of(360 * $this->gap / Thread::parse($this->thread)->pitch, self::ROUND) : null;
+        } catch (InvalidInput) {
+            return null;
+        }
+    }
+
+    /** @return array<string, int> length => how many, «» where all are alike */
+    public function byLength(): array
+    {
+        return [] === $this->lengths ? [$this->length => $this->count()] : array_count_values($this->lengths);
     }
 
     public function count(): int
@@ -100,15 +173,15 @@ final readonly class Joint
         return $this->figure ?? throw new \LogicException('This joint has no figure; ask hasFigure() first.');
     }
 
-    /** Torque of a pass in N·m; passes count from 0. */
-    public function passTorque(int $pass): float
+    /** Torque in N·m at a share of the figure, percent. */
+    public function torqueAt(float $share): float
     {
-        return $this->figure()->value() * ($this->passes[$pass] ?? 100.0) / 100;
+        return $this->figure()->value() * $share / 100;
     }
 
     public function boltLabel(int $bolt): string
     {
-        return $this->labels[$bolt - 1] ?? '';
+        return $this->labels[$bolt - 1] ?? $this->lengths[$bolt - 1] ?? '';
     }
 
     public function isNew(): bool

@@ -15,7 +15,7 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 /**
  * A joint on one line, as fast as one can talk: «3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring».
  *
- * Also «loaded» or «room», and «passes 50 100». Parts may stand in any order, with or without commas. It reads back what it understood, and says what it did not.
+ * Also «loaded» or «room», «passes 50 100», «+ 90° swing 30°», «gap 3 mm», «2 first», «check». Parts may stand in any order, with or without commas. It reads back what it understood, and says what it did not.
  */
 final readonly class Shorthand
 {
@@ -50,6 +50,10 @@ final readonly class Shorthand
         $grade = $take('~\s(?:grade\s)?(4\.6|5\.6|5\.8|8\.8|10\.9|12\.9|A2-70|A4-80)(?=\s)~ui');
         $figure = $take('~\s((?:\d+(?:[.,]\d+)?)\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)(?:\s?[/(]\s?\d+(?:[.,]\d+)?\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in)\)?)?)(?=[\s+])~ui');
         $angle = $take('~\s?\+\s?(\d{1,3})\s?(?:°|deg|degrees)(?=\s)~ui');
+        $swing = $take('~\sswing\s(\d{1,3})\s?(?:°|deg|degrees)?(?=\s)~ui');
+        $gap = $take('~\sgap\s(\d{1,2}(?:[.,]\d{1,2})?)\s?mm(?=\s)~ui');
+        $first = $take('~\s(?:number\s|no\.?\s?)?(\d{1,3})\sfirst(?=\s)~ui');
+        $check = $take('~\s(check(?:\spass|\sround)?)(?=\s)~ui');
         $material = $take('~\sinto\s(aluminium casting|aluminium wrought|aluminium|cast iron|iron|magnesium|steel|brass)(?=\s)~ui');
         $compound = $take('~\s('.implode('|', self::COMPOUNDS).')(?=\s)~ui');
         $when = $take('~\s(loaded|while there is room|room)(?=\s)~ui');
@@ -83,8 +87,24 @@ final readonly class Shorthand
             }
         }
         if (null !== $angle) {
-            $joint['note'] = sprintf('Then %s° further, by the maker’s angle stage.', $angle[1]);
-            $said['angle'] = $angle[1].'° further, kept as a note';
+            $joint['angle'] = (float) $angle[1];
+            $said['angle'] = $angle[1].'° further';
+        }
+        if (null !== $swing) {
+            $joint['swing'] = (float) $swing[1];
+            $said['swing'] = $swing[1].'° a pull';
+        }
+        if (null !== $gap) {
+            $joint['gap'] = (float) strtr($gap[1], [',' => '.']);
+            $said['gap'] = sprintf('drawn down evenly by %s mm', $joint['gap']);
+        }
+        if (null !== $first) {
+            $joint['first'] = [(int) $first[1]];
+            $said['first'] = 'number '.$first[1].' before the others';
+        }
+        if (null !== $check) {
+            $joint['check'] = true;
+            $said['check'] = 'once more round at the full figure';
         }
         if (null !== $compound) {
             $name = mb_strtolower($compound[1]);

@@ -9,9 +9,9 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\LooseEnds;
-use NimbleKnuckle\Core\Bench\Stage;
 use NimbleKnuckle\Core\Fluids\MixFromBench;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -24,7 +24,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(FitState::class)]
 #[CoversClass(FitEvent::class)]
 #[CoversClass(LooseEnds::class)]
-#[CoversClass(Stage::class)]
+#[CoversClass(Ladder::class)]
 #[CoversClass(MixFromBench::class)]
 final class FitTest extends TestCase
 {
@@ -102,7 +102,7 @@ final class FitTest extends TestCase
         $fit = $this->fit(...$events);
         self::assertSame(0, $fit->boltsLeft('thermostat-cover-bolts'));
         self::assertSame([0, 4], $fit->nextBolt($fit->vehicle->joints['thermostat-cover-bolts']));
-        self::assertSame(['off', 'started', 'snug', 'pass 1', 'final'], array_map(static fn (int $s): string => Stage::label($s, 2), range(0, 4)));
+        self::assertSame(['off', 'started', 'snug', 'pass 1', 'final'], array_map(Ladder::of($fit->vehicle->joints['thermostat-cover-bolts'])->label(...), range(0, 4)));
     }
 
     public function testWorkGoesOnWhileAWaitRunsButNotPastWhereItIsNeeded(): void

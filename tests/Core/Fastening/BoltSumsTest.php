@@ -32,17 +32,17 @@ use PHPUnit\Framework\TestCase;
 final class BoltSumsTest extends TestCase
 {
     /** @param array<string, mixed> $inputs */
-    private static function run_(string $sum, array $inputs): SumResult
+    private static function worked(string $sum, array $inputs): SumResult
     {
         return SumBook::standard()->run($sum, $inputs);
     }
 
     public function testTheEstimateGivesThePublishedPreloadsAndTorques(): void
     {
-        $m8 = self::run_('torque-estimate', ['thread' => 'M8', 'grade' => '8.8', 'friction' => 0.14, 'share' => 90]);
+        $m8 = self::worked('torque-estimate', ['thread' => 'M8', 'grade' => '8.8', 'friction' => 0.14, 'share' => 90]);
         self::assertEqualsWithDelta(18_130.0, $m8->number('preload'), 5.0);
         self::assertEqualsWithDelta(27.30, $m8->number('torque'), 0.005);
-        $m10 = self::run_('torque-estimate', ['thread' => 'M10', 'grade' => '8.8', 'friction' => '0.12', 'share' => '90 %']);
+        $m10 = self::worked('torque-estimate', ['thread' => 'M10', 'grade' => '8.8', 'friction' => '0.12', 'share' => '90 %']);
         self::assertEqualsWithDelta(29_600.0, $m10->number('preload'), 5.0);
         self::assertEqualsWithDelta(48.46, $m10->number('torque'), 0.005);
         self::assertTrue($m10->hasCheck('estimate'));
@@ -50,27 +50,27 @@ final class BoltSumsTest extends TestCase
 
     public function testTheEstimateIsMonotoneInEverythingThatMatters(): void
     {
-        $torque = static fn (array $inputs): float => self::run_('torque-estimate', $inputs + ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'])->number('torque');
+        $torque = static fn (string $field, mixed $value): float => self::worked('torque-estimate', [$field => $value] + ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'])->number('torque');
         $last = 0.0;
         foreach (['4.6', '5.6', '5.8', '8.8', '10.9', '12.9'] as $grade) {
-            self::assertGreaterThan($last, $last = $torque(['grade' => $grade]));
+            self::assertGreaterThan($last, $last = $torque('grade', $grade));
         }
         $last = 0.0;
         foreach (['M4', 'M5', 'M6', 'M8', 'M10', 'M12', 'M16', 'M20', 'M24'] as $thread) {
-            self::assertGreaterThan($last, $last = $torque(['thread' => $thread]));
+            self::assertGreaterThan($last, $last = $torque('thread', $thread));
         }
         $last = 0.0;
         foreach ([10, 30, 50, 65, 90, 100] as $share) {
-            self::assertGreaterThan($last, $last = $torque(['share' => $share]));
+            self::assertGreaterThan($last, $last = $torque('share', $share));
         }
-        self::assertGreaterThan($torque([]), $torque(['head' => 'flange']));
-        self::assertLessThan($torque(['head' => 'flange']), $torque(['head' => 'socket']));
+        self::assertGreaterThan($torque('share', 65), $torque('head', 'flange'));
+        self::assertLessThan($torque('head', 'flange'), $torque('head', 'socket'));
     }
 
     public function testSixtyFivePercentIsTakenAndSpreadsWithFriction(): void
     {
-        $plain = self::run_('torque-estimate', ['thread' => 'M8']);
-        $said = self::run_('torque-estimate', ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled', 'share' => 65]);
+        $plain = self::worked('torque-estimate', ['thread' => 'M8']);
+        $said = self::worked('torque-estimate', ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled', 'share' => 65]);
         self::assertSame($said->number('torque'), $plain->number('torque'));
         self::assertTrue($plain->hasCheck('grade-assumed'));
         self::assertLessThan($plain->number('preload'), $plain->number('preload_low'));
@@ -80,18 +80,18 @@ final class BoltSumsTest extends TestCase
 
     public function testAShortThreadInSoftMetalHoldsTheEstimateDown(): void
     {
-        $free = self::run_('torque-estimate', ['thread' => 'M8', 'grade' => '10.9', 'friction' => 'oiled']);
-        $capped = self::run_('torque-estimate', ['thread' => 'M8', 'grade' => '10.9', 'friction' => 'oiled', 'material' => 'aluminium casting', 'engagement' => '5 mm']);
+        $free = self::worked('torque-estimate', ['thread' => 'M8', 'grade' => '10.9', 'friction' => 'oiled']);
+        $capped = self::worked('torque-estimate', ['thread' => 'M8', 'grade' => '10.9', 'friction' => 'oiled', 'material' => 'aluminium casting', 'engagement' => '5 mm']);
         self::assertTrue($capped->hasCheck('capped'));
         self::assertSame(Level::Watch, $capped->verdict);
         self::assertLessThan($free->number('torque'), $capped->number('torque'));
         self::assertEqualsWithDelta(0.875 * \M_PI * 8 * 5 * 145 / 1.25, $capped->number('preload'), 1e-6);
-        self::assertFalse(self::run_('torque-estimate', ['thread' => 'M8', 'material' => 'steel'])->hasCheck('capped'));
+        self::assertFalse(self::worked('torque-estimate', ['thread' => 'M8', 'material' => 'steel'])->hasCheck('capped'));
     }
 
     public function testTheWorkedAngleGoesIntoYield(): void
     {
-        $result = self::run_('angle-tighten', ['thread' => 'M12x1.25', 'grade' => '10.9', 'member' => 'aluminium', 'shank' => 30, 'threaded' => 16, 'friction' => 0.12, 'snug' => '40 N·m', 'angle' => 75, 'swing' => 30]);
+        $result = self::worked('angle-tighten', ['thread' => 'M12x1.25', 'grade' => '10.9', 'member' => 'aluminium', 'shank' => 30, 'threaded' => 16, 'friction' => 0.12, 'snug' => '40 N·m', 'angle' => 75, 'swing' => 30]);
         self::assertEqualsWithDelta(21_250.0, $result->number('snug_preload'), 5.0);
         self::assertEqualsWithDelta(77_320.0, $result->number('added_preload'), 5.0);
         self::assertEqualsWithDelta(78_400.0, $result->number('yield_preload'), 5.0);
@@ -104,11 +104,11 @@ final class BoltSumsTest extends TestCase
 
     public function testPreloadByAngleIsStraightUntilYieldAndUnitsDoNotMatter(): void
     {
-        $at = static fn (mixed $angle): SumResult => self::run_('angle-tighten', ['thread' => 'M10', 'grade' => '8.8', 'shank' => '30 mm', 'threaded' => '16 mm', 'snug' => '14.75 ft-lb', 'angle' => $angle]);
+        $at = static fn (mixed $angle): SumResult => self::worked('angle-tighten', ['thread' => 'M10', 'grade' => '8.8', 'shank' => '30 mm', 'threaded' => '16 mm', 'snug' => '14.75 ft-lb', 'angle' => $angle]);
         self::assertEqualsWithDelta(3 * $at(10)->number('added_preload'), $at(30)->number('added_preload'), 1e-6);
         self::assertEqualsWithDelta($at('quarter turn')->number('added_preload'), $at(90)->number('added_preload'), 1e-6);
         self::assertEqualsWithDelta($at('2 flats')->number('added_preload'), $at(120)->number('added_preload'), 1e-6);
-        $inch = self::run_('angle-tighten', ['thread' => 'M10', 'grade' => '8.8', 'shank' => '1.1811023622 in', 'threaded' => '0.62992125984 in', 'snug' => '14.75 ft-lb', 'angle' => 30]);
+        $inch = self::worked('angle-tighten', ['thread' => 'M10', 'grade' => '8.8', 'shank' => '1.1811023622 in', 'threaded' => '0.62992125984 in', 'snug' => '14.75 ft-lb', 'angle' => 30]);
         self::assertEqualsWithDelta($at(30)->number('preload'), $inch->number('preload'), 1e-3);
     }
 
@@ -139,8 +139,8 @@ final class BoltSumsTest extends TestCase
 
     public function testAPartTurnGivesThePreloadOfTheFigure(): void
     {
-        $turn = self::run_('part-turn', ['target' => 24, 'thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6]);
-        $check = self::run_('angle-tighten', ['thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6, 'angle' => $turn->number('angle')]);
+        $turn = self::worked('part-turn', ['target' => 24, 'thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6]);
+        $check = self::worked('angle-tighten', ['thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6, 'angle' => $turn->number('angle')]);
         self::assertEqualsWithDelta($turn->number('preload'), $check->number('preload'), 1e-6);
         self::assertSame(Level::Watch, $turn->verdict);
         self::assertLessThan($turn->number('preload'), $turn->number('preload_low'));
@@ -149,28 +149,28 @@ final class BoltSumsTest extends TestCase
     public function testEnoughThreadBreaksTheBoltFirst(): void
     {
         $in = ['thread' => 'M8', 'grade' => '8.8', 'material' => 'aluminium casting'];
-        $needed = self::run_('thread-engagement', $in + ['engagement' => 8])->number('needed');
-        self::assertSame(Level::Ok, self::run_('thread-engagement', $in + ['engagement' => $needed + 0.01])->verdict);
-        self::assertSame(Level::Watch, self::run_('thread-engagement', $in + ['engagement' => $needed * 0.9])->verdict);
-        self::assertSame(Level::Stop, self::run_('thread-engagement', $in + ['engagement' => $needed / 1.3])->verdict);
-        $eight = self::run_('thread-engagement', $in + ['engagement' => 8]);
+        $needed = self::worked('thread-engagement', $in + ['engagement' => 8])->number('needed');
+        self::assertSame(Level::Ok, self::worked('thread-engagement', $in + ['engagement' => $needed + 0.01])->verdict);
+        self::assertSame(Level::Watch, self::worked('thread-engagement', $in + ['engagement' => $needed * 0.9])->verdict);
+        self::assertSame(Level::Stop, self::worked('thread-engagement', $in + ['engagement' => $needed / 1.3])->verdict);
+        $eight = self::worked('thread-engagement', $in + ['engagement' => 8]);
         self::assertEqualsWithDelta(1.0, $eight->number('diameters'), 1e-9);
         self::assertEqualsWithDelta(0.875 * \M_PI * 64 * 145, $eight->number('strip_force'), 1e-6);
         self::assertEqualsWithDelta($eight->number('strip_force') / $eight->number('bolt_force'), $eight->number('ratio'), 1e-12);
         // In hard steel the bolt's own thread is the weaker one.
-        $hard = self::run_('thread-engagement', ['thread' => 'M8', 'grade' => '8.8', 'shear_strength' => 900, 'engagement' => 8]);
+        $hard = self::worked('thread-engagement', ['thread' => 'M8', 'grade' => '8.8', 'shear_strength' => 900, 'engagement' => 8]);
         self::assertEqualsWithDelta(0.75 * \M_PI * (8 - 1.082532 * 1.25) * 8 * 0.6 * 800, $hard->number('strip_force'), 1e-6);
     }
 
     public function testAnOldBoltIsMeasuredAgainstTheNewOneAndTheLimit(): void
     {
-        self::assertSame(Level::Ok, self::run_('bolt-reuse', ['old' => 118.02, 'new' => 118.0, 'limit' => 118.8])->verdict);
-        self::assertSame(Level::Stop, self::run_('bolt-reuse', ['old' => 118.9, 'limit' => 118.8])->verdict);
-        self::assertSame(Level::Stop, self::run_('bolt-reuse', ['old' => 118.4, 'new' => 118.0, 'grip' => 100])->verdict);
-        self::assertSame(Level::Stop, self::run_('bolt-reuse', ['old' => 118.0, 'new' => 118.0, 'single_use' => true])->verdict);
-        self::assertSame(Level::Stop, self::run_('bolt-reuse', ['old' => 118.0, 'new' => 118.0, 'into_yield' => 'yes'])->verdict);
-        self::assertSame(Level::Watch, self::run_('bolt-reuse', ['old' => 117.8, 'new' => 118.0])->verdict);
-        self::assertEqualsWithDelta(0.34, self::run_('bolt-reuse', ['old' => 118.34, 'new' => 118.0, 'grip' => 100])->number('strain'), 1e-9);
+        self::assertSame(Level::Ok, self::worked('bolt-reuse', ['old' => 118.02, 'new' => 118.0, 'limit' => 118.8])->verdict);
+        self::assertSame(Level::Stop, self::worked('bolt-reuse', ['old' => 118.9, 'limit' => 118.8])->verdict);
+        self::assertSame(Level::Stop, self::worked('bolt-reuse', ['old' => 118.4, 'new' => 118.0, 'grip' => 100])->verdict);
+        self::assertSame(Level::Stop, self::worked('bolt-reuse', ['old' => 118.0, 'new' => 118.0, 'single_use' => true])->verdict);
+        self::assertSame(Level::Stop, self::worked('bolt-reuse', ['old' => 118.0, 'new' => 118.0, 'into_yield' => 'yes'])->verdict);
+        self::assertSame(Level::Watch, self::worked('bolt-reuse', ['old' => 117.8, 'new' => 118.0])->verdict);
+        self::assertEqualsWithDelta(0.34, self::worked('bolt-reuse', ['old' => 118.34, 'new' => 118.0, 'grip' => 100])->number('strain'), 1e-9);
     }
 
     /** @param array<string, mixed> $inputs */
@@ -178,7 +178,7 @@ final class BoltSumsTest extends TestCase
     public function testBadInputNamesTheField(string $sum, array $inputs, string $field): void
     {
         try {
-            self::run_($sum, $inputs);
+            self::worked($sum, $inputs);
             self::fail('It was taken.');
         } catch (InvalidInput $e) {
             self::assertSame($field, $e->field);

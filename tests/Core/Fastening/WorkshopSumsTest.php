@@ -34,20 +34,20 @@ final class WorkshopSumsTest extends TestCase
     ];
 
     /** @param array<string, mixed> $inputs */
-    private static function run_(string $sum, array $inputs): SumResult
+    private static function worked(string $sum, array $inputs): SumResult
     {
         return SumBook::standard(new \DateTimeImmutable('2026-11-25'))->run($sum, $inputs);
     }
 
     public function testEachFigureGetsTheWrenchWithTheSmallestBandThatReachesIt(): void
     {
-        $result = self::run_('wrench-pick', ['targets' => [9, '22 N·m', '40 N·m'], 'kit' => self::KIT]);
+        $result = self::worked('wrench-pick', ['targets' => [9, '22 N·m', '40 N·m'], 'kit' => self::KIT]);
         self::assertSame(['small', 'middle', 'digital'], $result->entries('pick'));
         self::assertEqualsWithDelta([0.27, 0.88, 0.80], $result->entries('error_band'), 1e-9);
         self::assertSame(Level::Watch, $result->verdict, 'The middle one is past its calibration and alone reaches 22.');
         self::assertStringContainsString('27', $result->checks[0]->text);
-        self::assertSame(Level::Stop, self::run_('wrench-pick', ['targets' => [200], 'kit' => self::KIT])->verdict);
-        self::assertSame(['small'], self::run_('wrench-pick', ['targets' => '9 N·m', 'kit' => "small, 2, 20, 3, 2026-06-01\nbig, 40, 210, 4, 2026-06-01"])->entries('pick'));
+        self::assertSame(Level::Stop, self::worked('wrench-pick', ['targets' => [200], 'kit' => self::KIT])->verdict);
+        self::assertSame(['small'], self::worked('wrench-pick', ['targets' => '9 N·m', 'kit' => "small, 2, 20, 3, 2026-06-01\nbig, 40, 210, 4, 2026-06-01"])->entries('pick'));
     }
 
     public function testAWrenchIsTrustedFromAFifthOfItsScale(): void
@@ -63,64 +63,64 @@ final class WorkshopSumsTest extends TestCase
 
     public function testTheOrderComesWithThePassesAndTheirTorques(): void
     {
-        $result = self::run_('tighten-order', ['layout' => 'ring 6', 'passes' => '40; 70; 100', 'target' => '20 N·m']);
+        $result = self::worked('tighten-order', ['layout' => 'ring 6', 'passes' => '40; 70; 100', 'target' => '20 N·m']);
         $order = $result->entries('order');
         sort($order);
         self::assertEquals(range(1, 6), $order);
         self::assertEqualsWithDelta([8.0, 14.0, 20.0], $result->entries('torques'), 1e-9);
-        self::assertEqualsWithDelta([30.0, 60.0, 100.0], self::run_('tighten-order', ['layout' => 'grid 2x5'])->entries('passes'), 1e-9);
-        self::assertCount(3, self::run_('tighten-order', ['layout' => '[[0,0],[40,0],[20,30]]'])->entries('order'));
-        self::assertCount(8, self::run_('tighten-order', ['layout' => ['shape' => 'ring', 'n' => 8]])->entries('order'));
-        self::assertCount(10, self::run_('tighten-order', ['layout' => ['shape' => 'grid', 'rows' => 2, 'columns' => 5]])->entries('order'));
+        self::assertEqualsWithDelta([30.0, 60.0, 100.0], self::worked('tighten-order', ['layout' => 'grid 2x5'])->entries('passes'), 1e-9);
+        self::assertCount(3, self::worked('tighten-order', ['layout' => '[[0,0],[40,0],[20,30]]'])->entries('order'));
+        self::assertCount(8, self::worked('tighten-order', ['layout' => ['shape' => 'ring', 'n' => 8]])->entries('order'));
+        self::assertCount(10, self::worked('tighten-order', ['layout' => ['shape' => 'grid', 'rows' => 2, 'columns' => 5]])->entries('order'));
     }
 
     public function testAGapIsTakenUpInRounds(): void
     {
-        $result = self::run_('even-take-up', ['gap' => '3 mm', 'thread' => 'M8', 'count' => 4]);
+        $result = self::worked('even-take-up', ['gap' => '3 mm', 'thread' => 'M8', 'count' => 4]);
         self::assertEqualsWithDelta(2.4, $result->number('turns'), 1e-9);
         self::assertSame(5.0, $result->number('rounds'));
         self::assertEqualsWithDelta(144.0, $result->number('last_turn'), 1e-9);
-        self::assertSame(Level::Watch, self::run_('even-take-up', ['gap' => 9, 'thread' => 'M16', 'count' => 4, 'step' => 'one turn'])->verdict);
+        self::assertSame(Level::Watch, self::worked('even-take-up', ['gap' => 9, 'thread' => 'M16', 'count' => 4, 'step' => 'one turn'])->verdict);
     }
 
     public function testEveryThreadOfTheTablesIsNamedFromItsOwnMeasures(): void
     {
         foreach (Thread::all() as $thread) {
             foreach ([0.0, 0.1, 0.2] as $worn) {
-                $result = self::run_('thread-gauge', ['diameter' => $thread->diameter - $worn, 'pitch' => $thread->pitch]);
+                $result = self::worked('thread-gauge', ['diameter' => $thread->diameter - $worn, 'pitch' => $thread->pitch]);
                 $named = $result->entries('thread')[0];
                 $said = Thread::parse((string) $named);
                 self::assertTrue($named === $thread->name || $result->hasCheck('two-fit') || abs($said->pitch - $thread->pitch) < 0.03, sprintf('%s less %s is called %s', $thread->name, $worn, $named));
             }
         }
-        self::assertSame(['M8'], self::run_('thread-gauge', ['diameter' => 7.85, 'pitch' => 1.25])->entries('thread'));
-        self::assertContains('5/16-18 UNC', self::run_('thread-gauge', ['diameter' => 7.95, 'pitch' => 1.25])->entries('neighbours'));
-        self::assertSame(['5/16-18 UNC'], self::run_('thread-gauge', ['diameter' => '5/16 in', 'tpi' => 18])->entries('thread'));
-        self::assertSame(['G1/4'], self::run_('thread-gauge', ['diameter' => 13.1, 'tpi' => 19])->entries('thread'));
+        self::assertSame(['M8'], self::worked('thread-gauge', ['diameter' => 7.85, 'pitch' => 1.25])->entries('thread'));
+        self::assertContains('5/16-18 UNC', self::worked('thread-gauge', ['diameter' => 7.95, 'pitch' => 1.25])->entries('neighbours'));
+        self::assertSame(['5/16-18 UNC'], self::worked('thread-gauge', ['diameter' => '5/16 in', 'tpi' => 18])->entries('thread'));
+        self::assertSame(['G1/4'], self::worked('thread-gauge', ['diameter' => 13.1, 'tpi' => 19])->entries('thread'));
     }
 
     public function testTheCompoundFollowsHeatFluidAndMovement(): void
     {
-        $chosen = static fn (array $in): mixed => self::run_('thread-compound', $in + ['thread' => 'M8'])->entries('compound')[0];
-        self::assertSame('dry', $chosen([]));
-        self::assertSame('anti-seize', $chosen(['heat' => 600, 'turns' => true]));
-        self::assertSame('thread sealant', $chosen(['wet' => true]));
-        self::assertSame('high-strength threadlocker', $chosen(['turns' => true]));
-        self::assertSame('medium threadlocker', $chosen(['turns' => true, 'removed' => true]));
-        self::assertSame('medium threadlocker', $chosen(['turns' => true, 'thread' => 'M5']));
-        self::assertSame('anti-seize', $chosen(['bolt' => 'stainless']));
-        self::assertSame('oil', $chosen(['material' => 'aluminium casting', 'removed' => true]));
+        $chosen = static fn (mixed ...$in): mixed => self::worked('thread-compound', array_combine(array_map(strval(...), array_keys($in)), $in) + ['thread' => 'M8'])->entries('compound')[0];
+        self::assertSame('dry', $chosen());
+        self::assertSame('anti-seize', $chosen(heat: 600, turns: true));
+        self::assertSame('thread sealant', $chosen(wet: true));
+        self::assertSame('high-strength threadlocker', $chosen(turns: true));
+        self::assertSame('medium threadlocker', $chosen(turns: true, removed: true));
+        self::assertSame('medium threadlocker', $chosen(turns: true, thread: 'M5'));
+        self::assertSame('anti-seize', $chosen(bolt: 'stainless'));
+        self::assertSame('oil', $chosen(material: 'aluminium casting', removed: true));
     }
 
     public function testASlipperyThreadNeedsALowerFigureAndColdACureLonger(): void
     {
-        $paste = self::run_('thread-compound', ['thread' => 'M10', 'heat' => 600, 'stated' => 40]);
+        $paste = self::worked('thread-compound', ['thread' => 'M10', 'heat' => 600, 'stated' => 40]);
         self::assertLessThan(1.0, $paste->number('factor'));
         self::assertEqualsWithDelta(40 * $paste->number('factor'), $paste->number('torque'), 1e-9);
-        $warm = self::run_('thread-compound', ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 22])->number('cure');
-        $cold = self::run_('thread-compound', ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 12])->number('cure');
+        $warm = self::worked('thread-compound', ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 22])->number('cure');
+        $cold = self::worked('thread-compound', ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 12])->number('cure');
         self::assertEqualsWithDelta(2.0, $cold / $warm, 1e-9);
-        self::assertEqualsWithDelta(3 * $warm, self::run_('thread-compound', ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 22, 'material' => 'aluminium casting'])->number('cure'), 1e-9);
+        self::assertEqualsWithDelta(3 * $warm, self::worked('thread-compound', ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 22, 'material' => 'aluminium casting'])->number('cure'), 1e-9);
     }
 
     /** @param array<string, mixed> $inputs */
@@ -128,7 +128,7 @@ final class WorkshopSumsTest extends TestCase
     public function testBadInputNamesTheField(string $sum, array $inputs, string $field): void
     {
         try {
-            self::run_($sum, $inputs);
+            self::worked($sum, $inputs);
             self::fail('It was taken.');
         } catch (InvalidInput $e) {
             self::assertSame($field, $e->field);

@@ -128,6 +128,7 @@ final class LinterTest extends TestCase
         yield 'flashed at once' => ['flash-without-wait', 'flash', Level::Stop, self::plus(new Step('flash', Phase::Fit, Deed::Act, 'Write the control unit', '', tags: ['flash']))];
         yield 'the level of a hot engine' => ['no-cool-down', 'book-level', Level::Watch, self::without('cool-down')];
         yield 'nobody looks at the level' => ['level-not-checked', 'vacuum-fill', Level::Watch, self::without('level-cold', 'book-level')];
+        yield 'a bolt into yield to be used again' => ['yield-bolt-reused', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['angle' => 180])];
         yield 'a figure for another thread' => ['figure-too-low', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['thread' => 'M20'])];
         yield 'a plug left off' => ['runs-with-parts-off', 'start-first', Level::Stop, self::without('on.sensor-lead')];
         yield 'started on loose bolts' => ['runs-with-joints-loose', 'start-first', Level::Stop, self::without('housing-tight')];
@@ -240,7 +241,7 @@ final class LinterTest extends TestCase
         return Sheets::of(array_map(static fn (Step $step): Step => 'on.under-pan' === $step->id && Deed::Refit === $step->deed ? $step->with(tray: [new TrayLine('short screws', 6)]) : $step, $sheet->steps), $sheet->expects, $sheet);
     }
 
-    /** @param array<string, string> $changes */
+    /** @param array<string, mixed> $changes */
     private static function joint(array $changes): VehicleSheet
     {
         return Sheets::vehicle('veldra-tarn-20t', static fn (array $d): array => array_replace_recursive($d, ['joints' => [$changes]]));

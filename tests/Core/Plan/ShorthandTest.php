@@ -19,7 +19,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(SheetChange::class)]
 final class ShorthandTest extends TestCase
 {
-    /** @param array<string, string> $expected */
+    /** @param array<string, mixed> $expected */
     #[DataProvider('lines')]
     public function testAJointIsReadOffOneLine(string $line, array $expected): void
     {
@@ -30,14 +30,14 @@ final class ShorthandTest extends TestCase
         self::assertSame(isset($expected['figure']), $joint->hasFigure());
     }
 
-    /** @return iterable<string, array{string, array<string, string>}> */
+    /** @return iterable<string, array{string, array<string, mixed>}> */
     public static function lines(): iterable
     {
         yield 'in full' => ['3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring', ['layout' => 'ring 3', 'thread' => 'M6', 'length' => '20 mm', 'grade' => '8.8', 'material' => 'aluminium casting', 'figure' => '9 Nm / 80 in-lb', 'compound' => 'dry', 'friction' => 'dry zinc', 'reuse' => 'reuse', 'tool' => '10 mm socket']];
         yield 'in another order' => ['new 120 N·m M16x1.5x55 10.9 oiled 19mm', ['layout' => 'line 1', 'thread' => 'M16x1.5', 'length' => '55 mm', 'grade' => '10.9', 'figure' => '120 N·m', 'compound' => 'oiled', 'reuse' => 'new', 'tool' => '19 mm socket']];
         yield 'inch' => ['4x 5/16-18 into cast iron 17 ft-lb medium threadlocker line', ['layout' => 'line 4', 'thread' => '5/16-18 UNC', 'material' => 'cast iron', 'figure' => '17 ft-lb', 'compound' => 'medium threadlocker', 'friction' => 'threadlocker wet']];
         yield 'a grid' => ['10x M8x25 22 Nm grid 2x5 T40', ['layout' => 'grid 2x5', 'thread' => 'M8', 'length' => '25 mm', 'tool' => 'T40', 'figure' => '22 Nm']];
-        yield 'torque and angle' => ['1x M12x1.25x60 10.9 40 Nm + 75° new', ['layout' => 'line 1', 'thread' => 'M12x1.25', 'length' => '60 mm', 'figure' => '40 Nm', 'note' => 'Then 75° further, by the maker’s angle stage.', 'reuse' => 'new']];
+        yield 'torque and angle' => ['1x M12x1.25x60 10.9 40 Nm + 75° new', ['layout' => 'line 1', 'thread' => 'M12x1.25', 'length' => '60 mm', 'figure' => '40 Nm', 'angle' => 75.0, 'reuse' => 'new']];
         yield 'under load, in passes' => ['4x M12x40 8.8 70 Nm dry loaded passes 50 100 grid 2x2', ['layout' => 'grid 2x2', 'figure' => '70 Nm', 'thread' => 'M12', 'length' => '40 mm']];
         yield 'without a figure' => ['6 x M5x12 screws', ['layout' => 'ring 6', 'thread' => 'M5', 'length' => '12 mm']];
     }

@@ -20,7 +20,7 @@ final readonly class NoWrench implements Rule
             if (null === $joint || !$joint->hasFigure()) {
                 continue;
             }
-            $advice = WrenchAdvice::for($run->kit, $joint, count($joint->passes) - 1);
+            $advice = WrenchAdvice::for($run->kit, $joint, $joint->figure()->value());
             if (null === $advice->wrench) {
                 yield Finding::stop('no-wrench', $step->id, $advice->why, 'Borrow a wrench that reaches it, or put an adapter on one that nearly does.');
             } elseif ($advice->wrench->isPastCalibration()) {

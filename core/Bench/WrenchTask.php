@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench;
+
+use NimbleKnuckle\Core\Fastening\Trace\Fault;
+use NimbleKnuckle\Core\Fastening\Trace\JointData;
+use NimbleKnuckle\Core\Fastening\Trace\JointModel;
+use NimbleKnuckle\Core\Fastening\Trace\TraceSpec;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
+use NimbleKnuckle\Core\Sum\SumResult;
+
+/**
+ * What a wrench that measures is to do next at a joint: which fastener, to which torque or angle, what the trace is held
+ * against, and which stages it reaches when the trace is sound. Torques in N·m, angles in degrees.
+ */
+final readonly class WrenchTask
+{
+    /** Degrees a bolt run down by hand still turns before it clamps. */
+    public const FROM_SNUG = 25.0;
+
+    /** @param non-empty-list<int> $stages reached one after the other when it is sound */
+    private function __construct(public Joint $joint, public int $bolt, public array $stages, public TraceSpec $spec, public JointMechanics $mechanics)
+    {
+    }
+
+    /** Null while the joint is started and run down by hand, when it is final, and where figure or thread are missing. */
+    public static function next(Fit $fit, Joint $joint): ?self
+    {
+        $mechanics = JointMechanics::of($joint);
+        [$bolt, $stage] = $fit->nextBolt($joint);
+        if (0 === $bolt || null === $mechanics || !$joint->hasFigure()) {
+            return null;
+        }
+        $ladder = Ladder::of($joint);
+        $rung = $ladder->rung($stage);
+        $from = $joint->torqueAt($ladder->shareAt($stage - 1));
+        if ($rung->isByTorque()) {
+            return new self($joint, $bolt, [$stage], TraceSpec::torque($joint->torqueAt($rung->share), min($from, 0.97 * $joint->torqueAt($rung->share))), $mechanics);
+        }
+
+        return RungKind::Angle === $rung->kind ? self::byAngle($joint, $bolt, $stage, $ladder, $from, $mechanics) : null;
+    }
+
+    /** The pulls that are left of the angle, in one trace; those made by hand before have raised the torque it starts from. */
+    private static function byAngle(Joint $joint, int $bolt, int $stage, Ladder $ladder, float $from, JointMechanics $mechanics): self
+    {
+        $left = array_values(array_filter($ladder->rungs, static fn (Rung $r): bool => RungKind::Angle === $r->kind && $r->stage >= $stage));
+        $degrees = array_sum(array_map(static fn (Rung $r): float => $r->degrees, $left));
+        $start = $from + ($joint->angle - $degrees) * $mechanics->expected()->slope;
+        $stages = array_map(static fn (Rung $r): int => $r->stage, $left);
+
+        return new self($joint, $bolt, [] === $stages ? [$stage] : $stages, TraceSpec::angle($start, $degrees, $start), $mechanics);
+    }
+
+    public function stage(): int
+    {
+        return $this->stages[count($this->stages) - 1];
+    }
+
+    /** The slope of its springs; how far it runs down is not known, as it was run down by hand. */
+    public function expected(): JointData
+    {
+        return JointData::of($this->mechanics->bolt, $this->mechanics->springs, 0.0);
+    }
+
+    /** The joint as the simulated wrench feels it. */
+    public function model(Fault $fault, int $seed): JointModel
+    {
+        $target = $this->spec->isByAngle() ? $this->spec->torque + $this->spec->angle * $this->expected()->slope : $this->spec->torque;
+
+        return JointModel::of($this->mechanics->bolt, $this->mechanics->springs, $target, self::FROM_SNUG, $fault, $seed, $this->spec->from);
+    }
+
+    /** Whether a judged trace brings the fastener to its stage: sound, or yielding where that is meant. */
+    public function isMetBy(SumResult $judged): bool
+    {
+        return $judged->hasCheck('sound') || $this->spec->isByAngle() && $judged->hasCheck('yielding') && $this->mechanics->goesIntoYield();
+    }
+
+    /** In words: «bolt 3 to 9 N·m». */
+    public function inWords(): string
+    {
+        $what = 1 === $this->joint->count() ? 'the bolt' : sprintf('bolt %d', $this->bolt);
+
+        return $this->spec->isByAngle() ? sprintf('%s, %g° on', $what, round($this->spec->angle, 1)) : sprintf('%s to %g N·m', $what, round($this->spec->torque, 2));
+    }
+}

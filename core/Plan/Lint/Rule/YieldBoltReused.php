@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
+
+/** A bolt tightened into yield is marked for using again, and no length limit is given to measure it by: yield-bolt-reused. */
+final readonly class YieldBoltReused implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->sheet->doing(Deed::Tighten) as $step) {
+            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            if (null === $joint || $joint->isNew() || $joint->longest > 0.0) {
+                continue;
+            }
+            if (true === JointMechanics::of($joint)?->goesIntoYield()) {
+                yield Finding::watch('yield-bolt-reused', $step->id, sprintf('The %s go into yield with figure and angle, and are to be used again.', $joint->name), 'New bolts, or the maker’s longest length to measure each old one against.');
+            }
+        }
+    }
+}

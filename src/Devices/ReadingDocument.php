@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Devices;
+
+use NimbleKnuckle\Core\Sum\InvalidInput;
+
+/** A piece of a reading as a device sends it, in the format nimble-knuckle/reading@1; or a trace in rows of text. */
+final readonly class ReadingDocument
+{
+    public const FORMAT = 'nimble-knuckle/reading@1';
+    private const MOST = 20_000;
+
+    /** @param list<list<float>> $samples */
+    private function __construct(public string $id, public string $kind, public int $from, public array $samples, public bool $done, public ?\DateTimeImmutable $at)
+    {
+    }
+
+    /** @throws InvalidInput naming the field and the remedy */
+    public static function read(string $json): self
+    {
+        $raw = json_decode($json, true, 8);
+        is_array($raw) || throw InvalidInput::in('body', 'Send a JSON object in the format '.self::FORMAT.'.');
+        self::FORMAT === ($raw['format'] ?? null) || throw InvalidInput::in('format', sprintf('«format» must be %s.', self::FORMAT));
+        $id = $raw['id'] ?? null;
+        is_string($id) && 1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id) || throw InvalidInput::in('id', 'A reading needs a ULID as its id.');
+        $kind = $raw['kind'] ?? null;
+        in_array($kind, ['torque-angle', 'temperature'], true) || throw InvalidInput::in('kind', '«kind» is torque-angle or temperature.');
+        $from = $raw['from'] ?? 0;
+        is_int($from) && $from >= 0 || throw InvalidInput::in('from', '«from» is the number of samples sent before, 0 at the start.');
+        $done = $raw['done'] ?? false;
+        is_bool($done) || throw InvalidInput::in('done', '«done» is true or false.');
+
+        return new self($id, $kind, $from, self::samples($raw['samples'] ?? [], 'torque-angle' === $kind), $done, self::instant($raw['at'] ?? null));
+    }
+
+    /**
+     * Rows of a text file: degrees, N·m and perhaps ms, by comma, semicolon or tab; a heading and a decimal comma (with semicolons) are understood.
+     *
+     * @return list<list<float>>
+     *
+     * @throws InvalidInput
+     */
+    public static function rows(string $text): array
+    {
+        $rows = [];
+        foreach (preg_split('/\R/u', trim($text)) ?: [] as $i => $line) {
+            $separator = str_contains($line, ';') ? ';' : (str_contains($line, "\t") ? "\t" : ',');
+            $cells = array_map(static fn (string $cell): string => ';' === $separator ? str_replace(',', '.', trim($cell)) : trim($cell), explode($separator, $line));
+            if ('' === trim($line) || 0 === $i && !is_numeric($cells[0])) {
+                continue;
+            }
+            foreach ($cells as $cell) {
+                is_numeric($cell) || throw InvalidInput::in('trace', sprintf('Line %d is not made of numbers: degrees, N·m, and ms if there are any.', $i + 1));
+            }
+            $rows[] = array_map(floatval(...), array_slice($cells, 0, 3));
+        }
+
+        return self::samples($rows, true, 'trace');
+    }
+
+    /** @return list<list<float>> */
+    private static function samples(mixed $raw, bool $torque, string $field = 'samples'): array
+    {
+        is_array($raw) && count($raw) <= self::MOST || throw InvalidInput::in($field, sprintf('«samples» is a list of at most %d rows.', self::MOST));
+        $samples = [];
+        foreach (array_values($raw) as $i => $row) {
+            $numbers = is_array($row) ? array_values(array_filter($row, static fn (mixed $n): bool => (is_int($n) || is_float($n)) && is_finite((float) $n) && abs((float) $n) < 1e7)) : [];
+            count($numbers) >= 2 && count($numbers) <= ($torque ? 3 : 2) && count($numbers) === count((array) $row) || throw InvalidInput::in($field, sprintf('Sample %d must be %s.', $i + 1, $torque ? '[degrees, N·m] or [degrees, N·m, ms]' : '[s, °C]'));
+            $samples[] = array_map(floatval(...), $numbers);
+        }
+
+        return $samples;
+    }
+
+    private static function instant(mixed $at): ?\DateTimeImmutable
+    {
+        if (null === $at) {
+            return null;
+        }
+        $instant = is_string($at) && 1 === preg_match('/\A\d{4}-\d\d-\d\dT[\d:.]+(?:Z|[+-]\d\d:\d\d)\z/', $at) ? date_create_immutable($at) : false;
+
+        return false !== $instant ? $instant : throw InvalidInput::in('at', 'An instant is written as ISO 8601 with a zone.');
+    }
+}
