@@ -43,6 +43,10 @@ export const startBench = () => {
     if (focuser) document.getElementById(focuser.dataset.focus)?.focus();
   });
 
+  document.addEventListener('change', (event) => {
+    if (event.target.matches?.('[data-submits]')) event.target.form?.requestSubmit();
+  });
+
   document.addEventListener('submit', (event) => {
     const form = event.target.closest('[data-mark-form]');
     if (!form || !bench()) return;

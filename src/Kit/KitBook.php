@@ -44,6 +44,11 @@ final class KitBook
         return array_values($this->em->getRepository(ToolRecord::class)->findBy([], ['kind' => 'DESC', 'max' => 'ASC', 'name' => 'ASC']));
     }
 
+    public function tool(string $id): ?ToolRecord
+    {
+        return '' === $id ? null : $this->em->find(ToolRecord::class, $id);
+    }
+
     public function daysPast(?\DateTimeImmutable $calibratedOn): int
     {
         return null === $calibratedOn ? 0 : WrenchPick::daysPastTwelveMonths($calibratedOn, $this->clock->now());

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Sums;
 
 use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\App\Planning\FitRow;
+use NimbleKnuckle\App\Planning\FitStatus;
 use NimbleKnuckle\App\Web\Htmx;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -45,7 +48,7 @@ final class SumsController extends AbstractController
     }
 
     #[Route('/sums/{name}', name: 'sum', requirements: ['name' => '[a-z-]{1,40}'], methods: ['GET'])]
-    public function __invoke(string $name, Request $request, SumBook $sums, SumFigure $figure): Response
+    public function __invoke(string $name, Request $request, SumBook $sums, SumFigure $figure, FitBook $fits): Response
     {
         try {
             $sum = $sums->named($name);
@@ -55,7 +58,7 @@ final class SumsController extends AbstractController
         $fields = array_map(static fn ($field): string => $field->name, $sum->fields());
         $typed = array_intersect_key($request->query->all(), array_flip($fields));
         $raw = [] === $typed ? $this->example($name) : array_filter($typed, is_string(...));
-        $view = ['sum' => $sum, 'raw' => $raw, 'result' => null, 'figure' => null, 'headline' => null, 'error' => null];
+        $view = ['sum' => $sum, 'raw' => $raw, 'result' => null, 'figure' => null, 'headline' => null, 'query' => http_build_query($raw), 'fits' => array_values(array_filter($fits->open(), static fn (FitRow $row): bool => FitStatus::InHand === $row->status)), 'error' => null];
         try {
             $view['result'] = $sums->run($name, $raw);
             $view['headline'] = Headline::of($view['result']);

@@ -14,7 +14,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Finds a fit, a vehicle, a sum or a page by a few letters. */
 final class JumpController extends AbstractController
 {
-    private const PAGES = ['yard' => 'Yard', 'fits' => 'Fits', 'vehicles' => 'Vehicles', 'sums' => 'Sums', 'kit' => 'Kit', 'logbook' => 'Logbook', 'import' => 'Import a fit'];
+    private const PAGES = ['yard' => 'Yard', 'fits' => 'Fits', 'vehicles' => 'Vehicles', 'sums' => 'Sums', 'kit' => 'Kit', 'logbook' => 'Logbook', 'practice' => 'Practice', 'import' => 'Import a fit'];
 
     #[Route('/jump', name: 'jump', methods: ['GET'])]
     public function __invoke(Request $request, Connection $db, SumBook $sums): Response
