@@ -34,7 +34,9 @@ const run = async () => {
   while (pull && !pull.released && !pull.over) {
     await new Promise((wake) => { pull.wake = wake; setTimeout(wake, PIECE_MS); });
     const now = performance.now();
-    await send(now - last, pull.released);
+    const end = pull.released;
+    await send(now - last, end);
+    pull.sentEnd = end;
     last = now;
   }
   if (pull && !pull.over && !pull.sentEnd) {

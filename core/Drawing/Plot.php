@@ -14,7 +14,7 @@ final readonly class Plot
     public const HEIGHT = 380.0;
     private const LEFT = 62.0;
     private const RIGHT = 24.0;
-    private const TOP = 22.0;
+    private const TOP = 34.0;
     private const BOTTOM = 48.0;
 
     /**

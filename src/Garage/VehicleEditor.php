@@ -79,7 +79,53 @@ final readonly class VehicleEditor
         [] === $read->left || throw InvalidInput::in('line', sprintf('Not understood: «%s». Write it like «3x M6x20 8.8 into aluminium casting 9 Nm dry reuse 10 mm socket ring».', implode(' ', $read->left)));
         $note = trim($form->getString('note').' '.(is_string($read->joint['note'] ?? null) ? $read->joint['note'] : ''));
 
-        return $this->bare(['id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'item' => $form->getString('item'), 'note' => $note, 'origin' => $form->getString('origin', 'makers')] + $read->joint);
+        return $this->bare($this->sketched($form) + ['id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'item' => $form->getString('item'), 'note' => $note, 'origin' => $form->getString('origin', 'makers')] + $read->joint);
+    }
+
+    /**
+     * What the line does not say: the places tapped or typed, the bolt of each hole, grip, swing, limit, adapter.
+     *
+     * @param InputBag<string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function sketched(InputBag $form): array
+    {
+        $joint = [];
+        $points = $this->points($form);
+        if ([] !== $points) {
+            $joint += ['layout' => $points, 'outline' => $form->getString('outline', 'plate')];
+        }
+        $lengths = preg_split('/\s*[;\n]\s*/', trim($form->getString('lengths')), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
+        $joint += [] === $lengths ? [] : ['lengths' => $lengths];
+        foreach (['swing', 'longest'] as $field) {
+            $joint += '' === trim($form->getString($field)) ? [] : [$field => $this->number($form, $field)];
+        }
+        if ('' !== trim($form->getString('shank').$form->getString('threaded'))) {
+            $joint['grip'] = ['shank' => $this->number($form, 'shank', 0.0), 'threaded' => $this->number($form, 'threaded', 0.0)];
+        }
+        if ('' !== trim($form->getString('adapter'))) {
+            $joint['adapter'] = $this->bare(['length' => $this->number($form, 'adapter'), 'name' => trim($form->getString('adapter_name'))]);
+        }
+
+        return $joint;
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return list<array{float, float}>
+     */
+    private function points(InputBag $form): array
+    {
+        $points = [];
+        foreach (preg_split('/\s*[;\n]\s*/', trim($form->getString('points')), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $i => $pair) {
+            $numbers = preg_split('/[\s,]+/', $pair) ?: [];
+            2 === count($numbers) && is_numeric($numbers[0]) && is_numeric($numbers[1]) || throw InvalidInput::in('points', sprintf('Place %d, «%s», is not two numbers: write them like 0,-58; -54,34.', $i + 1, mb_substr($pair, 0, 30)));
+            $points[] = [(float) $numbers[0], (float) $numbers[1]];
+        }
+
+        return $points;
     }
 
     /**
@@ -176,7 +222,7 @@ final readonly class VehicleEditor
         $list = $this->list($document, $key);
         foreach ($list as $i => $old) {
             if (is_array($old) && ($old['id'] ?? null) === $thing['id']) {
-                $list[$i] = $thing + array_diff_key($old, array_flip(['behind', 'tray', 'carries', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction', 'material', 'grade', 'figure', 'length', 'tool', 'drain_behind']));
+                $list[$i] = $thing + array_diff_key($old, array_flip(['behind', 'tray', 'carries', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction', 'material', 'grade', 'figure', 'length', 'lengths', 'tool', 'angle', 'swing', 'gap', 'first', 'check', 'passes', 'when', 'drain_behind']));
 
                 return [$key => $list] + $document;
             }

@@ -113,7 +113,7 @@ final class PracticeController extends AbstractController
         foreach (array_reverse($recent) as $i => $try) {
             $points[] = [(float) $i + 1, (float) $try->score];
         }
-        $plot = Plot::over(sprintf('Points of the last %d tries, the newest %d.', count($recent), $recent[0]->score), 'tries', [1.0, (float) count($points)], 'points', [0.0, 100.0]);
+        $plot = Plot::over(sprintf('Points of the last %d tries, the newest %d.', count($recent), $recent[0]->score), 'tries', [0.0, max(5.0, (float) count($points))], 'points', [0.0, 100.0]);
 
         return $plot->line($points, 'trace')->dot((float) count($points), (float) $recent[0]->score, (string) $recent[0]->score);
     }
