@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Web\Htmx;
+use NimbleKnuckle\Core\Plan\Compiler\Cure;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
@@ -116,6 +117,8 @@ final class StartFitController extends AbstractController
             }
         }
 
-        return new Choices($chosen);
+        $warmth = str_replace(',', '.', trim($input->getString('workshop')));
+
+        return new Choices($chosen + (is_numeric($warmth) ? [Cure::CHOICE => $warmth] : []));
     }
 }

@@ -23,7 +23,10 @@ final class DoorsTest extends AppTestCase
         self::assertInstanceOf(\Symfony\Component\Routing\RouterInterface::class, $router);
         $open = [];
         foreach ($router->getRouteCollection() as $name => $route) {
-            $path = str_replace(['{id}', '{step}', '{name}'], [in_array($name, ['vehicle', 'edit_vehicle'], true) ? 'veldra-tarn-20t' : '01ARZ3NDEKTSV4RRFFQ69G5FAV', 'x', 'torque-check'], $route->getPath());
+            $path = strtr($route->getPath(), [
+                '{id}' => in_array($name, ['vehicle', 'edit_vehicle'], true) ? 'veldra-tarn-20t' : '01ARZ3NDEKTSV4RRFFQ69G5FAV',
+                '{step}' => 'x', '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{what}' => 'remove',
+            ]);
             $this->client->request($route->getMethods()[0] ?? 'GET', $path);
             $status = $this->client->getResponse()->getStatusCode();
             if (!in_array($status, [302, 401, 403], true)) {

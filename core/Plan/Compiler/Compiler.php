@@ -12,7 +12,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
-/** Makes a fit sheet: resolve, close, order, expand (with the moves), weave, list, lint. Same input, same output. */
+/** Makes a fit sheet: resolve, close, order, expand (with the cures and the moves), weave, list, lint. Same input, same output. */
 final readonly class Compiler
 {
     public function __construct(private CommonParts $common, private Linter $linter = new Linter())
@@ -30,7 +30,7 @@ final readonly class Compiler
         $resolved = (new Resolve())->of($procedures, $choices, $vehicle);
         $strip = (new Order())->of((new Close())->of($resolved, $vehicle));
         $steps = (new Depend($vehicle))->between((new Expand($vehicle))->of($resolved->bound, $strip), $resolved);
-        [$steps, $moves] = (new Moves($this->common))->into((new Group())->of($steps));
+        [$steps, $moves] = (new Moves($this->common))->into((new Cure($vehicle, $choices))->into((new Group())->of($steps)));
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
         $expects = array_values(array_unique(array_merge(...array_map(static fn (Procedure $p): array => $p->expects, $procedures))));

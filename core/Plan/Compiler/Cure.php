@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Fastening\ThreadCompound;
+use NimbleKnuckle\Core\Plan\Minutes;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/**
+ * Between expand and weave: a compound that cures becomes a wait, from the tightening to the first fluid, heat or load. Its
+ * minutes are the joint's own where they were entered, else by compound, metal and the warmth of the workshop in °C.
+ */
+final readonly class Cure
+{
+    /** The answer that tells how warm it is. */
+    public const CHOICE = 'workshop-temperature';
+    public const USUAL = 18.0;
+
+    public function __construct(private VehicleSheet $vehicle, private Choices $choices)
+    {
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return list<Step>
+     */
+    public function into(array $steps): array
+    {
+        $cured = [];
+        foreach ($steps as $i => $step) {
+            $cured[] = $step;
+            $joint = Deed::Tighten === $step->deed ? $this->vehicle->joints[$step->joint] ?? null : null;
+            $minutes = null === $joint ? 0.0 : $this->minutes($joint);
+            $until = $this->loadedBy(array_slice($steps, $i + 1));
+            if (null !== $joint && $minutes > 0.0 && '' !== $until) {
+                $cured[] = $this->wait($step, $joint, $minutes, $until);
+            }
+        }
+
+        return $cured;
+    }
+
+    private function wait(Step $step, Joint $joint, float $minutes, string $until): Step
+    {
+        $why = $joint->cure > 0.0 ? 'By the vehicle sheet.' : sprintf('%s at %s °C, by rule of thumb; the tube’s own sheet goes before it.', ucfirst($joint->compound), round($this->temperature(), 1));
+
+        return new Step('cure.'.$step->id, $step->phase, Deed::Wait, sprintf('The compound of the %s cures', $joint->name), 'Nothing that loads, wets or heats it. Other work goes on.', $why, minutes: new Minutes($minutes, $minutes, 1.3 * $minutes), passive: true, until: $until, after: [$step->id]);
+    }
+
+    private function minutes(Joint $joint): float
+    {
+        $passive = str_contains($joint->material, 'aluminium') || str_contains($joint->material, 'magnesium') || str_starts_with($joint->grade, 'A');
+
+        return $joint->cure > 0.0 ? $joint->cure : ThreadCompound::cureMinutes(str_replace('high strength', 'high-strength', $joint->compound), $this->temperature(), $passive);
+    }
+
+    private function temperature(): float
+    {
+        $said = $this->choices->of(self::CHOICE);
+
+        return is_numeric($said) ? max(-10.0, min(50.0, (float) $said)) : self::USUAL;
+    }
+
+    /** @param list<Step> $later */
+    private function loadedBy(array $later): string
+    {
+        foreach ($later as $step) {
+            if (in_array($step->deed, [Deed::Fill, Deed::Start, Deed::Drive], true)) {
+                return $step->id;
+            }
+        }
+
+        return '';
+    }
+}
