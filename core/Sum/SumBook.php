@@ -16,7 +16,14 @@ use NimbleKnuckle\Core\Fastening\TorqueCheck;
 use NimbleKnuckle\Core\Fastening\TorqueEstimate;
 use NimbleKnuckle\Core\Fastening\Trace\TraceJudge;
 use NimbleKnuckle\Core\Fastening\WrenchSet;
+use NimbleKnuckle\Core\Fluids\ClampSize;
+use NimbleKnuckle\Core\Fluids\CoolantLevel;
 use NimbleKnuckle\Core\Fluids\CoolantMix;
+use NimbleKnuckle\Core\Fluids\CoolantProtect;
+use NimbleKnuckle\Core\Fluids\OilFill;
+use NimbleKnuckle\Core\Fluids\ThermostatTest;
+use NimbleKnuckle\Core\Fluids\VacuumFill;
+use NimbleKnuckle\Core\Fluids\WarmUp\WarmUp;
 use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
 
 /** All the sums there are, by name. */
@@ -36,7 +43,7 @@ final readonly class SumBook
         return new self(
             new TorqueCheck(), new TorqueEstimate(), new AngleTighten(), new PartTurn(), new WrenchSet(), new WrenchPick($today), new TightenOrder(), new EvenTakeUp(),
             new ThreadEngagement(), new ThreadGauge(), new ThreadCompound(), new BoltReuse(), new TraceJudge(),
-            new CoolantMix(),
+            new CoolantMix(), new CoolantProtect(), new VacuumFill(), new CoolantLevel(), new WarmUp(), new ThermostatTest(), new OilFill(), new ClampSize(),
         );
     }
 

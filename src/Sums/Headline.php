@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Sums;
 
 use NimbleKnuckle\App\Web\Format;
+use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\SumResult;
 
 /** What a sum's page says first and largest: a lead, one or two figures with their units, and what stands beside them. */
@@ -32,6 +33,17 @@ final readonly class Headline
             'bolt-reuse' => $r->has('stretch') ? new self('Longer for good by', [self::figure($r->number('stretch'), 'mm')], '') : new self('Left to the limit', [self::figure($r->number('margin'), 'mm')], ''),
             'trace-judge' => new self('', [['number' => $r->checks[0]->code, 'unit' => '']], sprintf('%s N·m at the end, %s N·m a degree', Format::torque($r->number('final_torque')), Format::significant($r->number('slope'), 2))),
             'coolant-mix' => new self('Pour', [self::litres($r->number('pour'), 'L coolant'), self::litres($r->number('water'), 'L water')], sprintf('%s %% then%s', Format::significant($r->number('result')), $r->has('drain_needed') ? sprintf(', drain %s L for it', Format::significant($r->number('drain_needed'))) : '')),
+            'coolant-protect' => new self('Freezes at', [self::celsius($r->number('freeze'))], sprintf('boils at %s °C under the cap, %s °C with it off', self::degrees($r->number('boil_capped')), self::degrees($r->number('boil_open')))),
+            'vacuum-fill' => new self('Pull to', [self::figure($r->number('aim'), 'kPa')], sprintf('%s inHg; boils at %s kPa; %s L of air stay in%s', Format::significant($r->number('aim') / Unit::InchMercury->factor()), Format::significant($r->number('limit')), Format::significant($r->number('air_left'), 2), $r->has('leak_rate') ? sprintf(', leak %s Pa·L/s', Format::significant($r->number('leak_rate'), 2)) : '')),
+            'coolant-level' => new self('Rises by', [self::litres($r->number('growth'), 'L')], $r->has('expected_mark') ? sprintf('%.0f %% of the way from the lower mark to the upper', $r->number('expected_mark')) : ''),
+            'warm-up' => new self('', [['number' => str_replace('-', ' ', $r->checks[0]->code), 'unit' => '']], ($r->has('opened_at') ? sprintf('opened at %s °C, holds %s °C, ', self::degrees($r->number('opened_at')), self::degrees($r->number('plateau'))) : '').sprintf('%s K a minute', Format::significant($r->number('rate'), 2))),
+            'thermostat-test' => new self('Off its stamp by', [self::figure($r->number('off'), 'K')], $r->has('hysteresis') ? sprintf('shuts %s K below where it opened', Format::significant($r->number('hysteresis'), 2)) : ''),
+            'oil-fill' => match (true) {
+                $r->has('draw_off') => new self('Draw off', [self::litres($r->number('draw_off'), 'L')], 'before it runs again'),
+                $r->has('top_up') => new self('Top up', [self::litres($r->number('top_up'), 'L')], 'by the dipstick'),
+                default => new self('Pour first', [self::litres($r->number('first_pour'), 'L')], sprintf('run it, wait, dip; then up to %s L more', Format::significant($r->number('then'), 2))),
+            },
+            'clamp-size' => new self('Range', [['number' => sprintf('%.0f–%.0f', $r->number('smallest'), $r->number('largest')), 'unit' => 'mm']], sprintf('for %s mm across, %.0f mm band%s', Format::significant($r->number('fitted')), $r->number('band'), $r->has('torque') ? sprintf(', screw about %s N·m', Format::torque($r->number('torque'))) : '')),
             default => new self($r->headline(), [], ''),
         };
     }
@@ -59,6 +71,17 @@ final readonly class Headline
     private static function litres(float $value, string $unit): array
     {
         return ['number' => number_format($value, 2), 'unit' => $unit];
+    }
+
+    /** @return array{number: string, unit: string} */
+    private static function celsius(float $value): array
+    {
+        return ['number' => self::degrees($value), 'unit' => '°C'];
+    }
+
+    private static function degrees(float $value): string
+    {
+        return str_replace('-', '−', number_format($value, 1, '.', ''));
     }
 
     private static function kilo(float $newtons): string

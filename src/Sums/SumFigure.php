@@ -18,7 +18,16 @@ use NimbleKnuckle\Core\Fastening\TorqueBars;
 use NimbleKnuckle\Core\Fastening\Trace\TraceSpec;
 use NimbleKnuckle\Core\Fastening\TraceDrawing;
 use NimbleKnuckle\Core\Fastening\WrenchDrawing;
+use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Fluids\CanDrawing;
+use NimbleKnuckle\Core\Fluids\DialDrawing;
+use NimbleKnuckle\Core\Fluids\DipstickDrawing;
+use NimbleKnuckle\Core\Fluids\Glycol;
+use NimbleKnuckle\Core\Fluids\HoseDrawing;
+use NimbleKnuckle\Core\Fluids\PanDrawing;
+use NimbleKnuckle\Core\Fluids\ProtectDrawing;
+use NimbleKnuckle\Core\Fluids\TankDrawing;
+use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
 use NimbleKnuckle\Core\Quantity\Kind;
@@ -52,8 +61,20 @@ final readonly class SumFigure
             'thread-compound' => ['thread', ThreadDrawing::of(Thread::parse($in->text('thread')), Thread::parse($in->text('thread'))->diameter)],
             'trace-judge' => ['plot', TraceDrawing::of(array_map(static fn (array $row): array => [$row[0], $row[1] ?? 0.0], $in->rows('samples', 2, 3)), TraceSpec::read($in->raw['spec'] ?? ''), $result)],
             'coolant-mix' => ['can', CanDrawing::of($result, $in->number('capacity', Kind::Volume))],
+            'coolant-protect' => ['plot', ProtectDrawing::of($result, Glycol::named($in->text('base')), $in->number('percent', Kind::Percent), $in->has('cap') ? $in->number('cap', Kind::Pressure) : 0.0, Air::from($in))],
+            'vacuum-fill' => ['dial', DialDrawing::of($in->number($in->has('hold_end') ? 'hold_end' : 'pulled', Kind::Pressure), $result->number('aim'), $result->number('limit'), $in->has('hold_end') ? $in->number('pulled', Kind::Pressure) : null)],
+            'coolant-level' => ['tank', TankDrawing::of($result, $in->number('cold', Kind::Temperature), $in->number('hot', Kind::Temperature))],
+            'warm-up' => ['plot', CurveDrawing::of($in->rows('samples', 2, 2), $in->number('opens', Kind::Temperature), $result)],
+            'thermostat-test' => ['plot', PanDrawing::of($in->number('opens', Kind::Temperature), $in->number('opened', Kind::Temperature), $this->ifThere($in, 'full_open', Kind::Temperature), $this->ifThere($in, 'closed', Kind::Temperature))],
+            'oil-fill' => ['oil', DipstickDrawing::of($result, $in->number('capacity', Kind::Volume), $this->ifThere($in, 'dip_mm', Kind::Length), $this->ifThere($in, 'target_mm', Kind::Length))],
+            'clamp-size' => ['hose', HoseDrawing::of($result, $this->ifThere($in, 'inside', Kind::Length), $this->ifThere($in, 'spigot', Kind::Length))],
             default => null,
         };
+    }
+
+    private function ifThere(Inputs $in, string $name, Kind $kind): ?float
+    {
+        return $in->has($name) ? $in->number($name, $kind) : null;
     }
 
     private function springs(Inputs $in, SumResult $result): SpringDrawing

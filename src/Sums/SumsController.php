@@ -35,6 +35,13 @@ final class SumsController extends AbstractController
         'bolt-reuse' => ['old' => '118.4 mm', 'new' => '118.0 mm', 'limit' => '118.8 mm', 'grip' => '100 mm'],
         'trace-judge' => ['samples' => '0 0.4; 60 0.4; 120 0.5; 178 0.5; 182 1.0; 186 2.2; 190 3.7; 194 5.2; 198 6.8; 202 8.3; 204 9.1', 'spec' => '9 N·m'],
         'coolant-mix' => ['capacity' => '6.6 L', 'drained' => '4.1 L', 'present' => '32 %', 'target' => '50 %', 'product' => '100 %'],
+        'coolant-protect' => ['base' => 'eg', 'percent' => '50 %', 'cap' => '120 kPa', 'altitude' => '300 m', 'coldest' => '-20 °C'],
+        'vacuum-fill' => ['altitude' => '300 m', 'temperature' => '20 °C', 'volume' => '6.6 L', 'pulled' => '25 inHg', 'hold_end' => '24.8 inHg', 'hold_minutes' => '5 min'],
+        'coolant-level' => ['volume' => '6.6 L', 'percent' => '50 %', 'cold' => '15 °C', 'hot' => '92 °C', 'marks' => '0.5 L', 'topped_up' => '0.15 L'],
+        'warm-up' => ['samples' => '0 18; 60 25; 120 33; 180 40; 240 47; 300 54; 360 60; 420 67; 480 73; 540 80; 600 86; 640 90; 660 89; 700 89; 760 90; 820 91; 880 91', 'opens' => '88 °C', 'ambient' => '18 °C'],
+        'thermostat-test' => ['opens' => '88 °C', 'opened' => '86 °C', 'full_open' => '98 °C', 'closed' => '82 °C'],
+        'oil-fill' => ['capacity' => '4.9 L', 'drained' => '4.5 L', 'filter' => 'changed, 0.3 L', 'dip_mm' => '14 mm', 'litre_per_mm' => '0.06', 'target_mm' => '20 mm'],
+        'clamp-size' => ['outside' => '40 mm', 'inside' => '32 mm', 'spigot' => '33 mm', 'behind_bead' => '20 mm', 'kind' => 'worm'],
     ];
 
     public function __construct(private readonly KitBook $kit)

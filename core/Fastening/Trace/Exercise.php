@@ -7,6 +7,7 @@ namespace NimbleKnuckle\Core\Fastening\Trace;
 use NimbleKnuckle\Core\Fastening\Bolt;
 use NimbleKnuckle\Core\Fastening\Member;
 use NimbleKnuckle\Core\Fastening\Springs;
+use NimbleKnuckle\Core\Luck;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Show;
 

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Fastening\Trace;
 
 use NimbleKnuckle\Core\Fastening\Bolt;
 use NimbleKnuckle\Core\Fastening\Springs;
+use NimbleKnuckle\Core\Luck;
 
 /**
  * A joint as a wrench feels it: torque in N·m for an angle in degrees since the wrench was put on. Run-down drag, snug,

@@ -44,6 +44,13 @@ final class ContractTest extends TestCase
         'bolt-reuse' => [['old' => 101.7, 'new' => 101.6, 'limit' => 102], ['old' => '101.7 mm', 'new' => '4 in', 'limit' => '10.2 cm']],
         'trace-judge' => [['samples' => [[0, 0], [10, 2], [20, 4], [30, 6], [40, 8], [50, 10], [60, 12]], 'spec' => 12], ['samples' => "0 0\n10 2\n20 4\n30 6\n40 8\n50 10\n60 12", 'spec' => ['torque' => '12 Nm']]],
         'coolant-mix' => [['capacity' => 9.46352946, 'drained' => 3.78541178, 'present' => 30, 'target' => 50, 'product' => 100], ['capacity' => '10 qt', 'drained' => '1 gal', 'present' => '30 %', 'target' => '50 percent', 'product' => '100%']],
+        'coolant-protect' => [['base' => 'eg', 'percent' => 45, 'cap' => 110, 'altitude' => 1200, 'coldest' => -20], ['base' => 'Ethylene glycol', 'percent' => '45 %', 'cap' => '1.1 bar', 'altitude' => '3937.0079 ft', 'coldest' => '-4 °F']],
+        'vacuum-fill' => [['barometer' => 90, 'temperature' => 20, 'volume' => 3.785411784, 'pulled' => 80, 'hold_end' => 79, 'hold_minutes' => 5], ['barometer' => '900 mbar', 'temperature' => '68 °F', 'volume' => '1 gal', 'pulled' => '0.8 bar', 'hold_end' => '79 kPa', 'hold_minutes' => '300 s']],
+        'coolant-level' => [['volume' => 7.570823568, 'percent' => 50, 'cold' => 15, 'hot' => 90, 'marks' => 0.5, 'topped_up' => 0.2], ['volume' => '2 gal', 'percent' => '50%', 'cold' => '59 F', 'hot' => '194 °F', 'marks' => '500 ml', 'topped_up' => '200 cc']],
+        'warm-up' => [['samples' => [[0, 20], [60, 30], [120, 40], [180, 50], [240, 60], [300, 70], [360, 80]], 'opens' => 90, 'ambient' => 20], ['samples' => "0 20\n60 30\n120 40\n180 50\n240 60\n300 70\n360 80", 'opens' => '194 °F', 'ambient' => '68 °F']],
+        'thermostat-test' => [['opens' => 90, 'opened' => 85, 'full_open' => 100, 'closed' => 80, 'lift' => 7.62, 'lift_wanted' => 8], ['opens' => '194 °F', 'opened' => '185 F', 'full_open' => '212 °F', 'closed' => '176 °F', 'lift' => '0.3 in', 'lift_wanted' => '8 mm']],
+        'oil-fill' => [['capacity' => 4.73176473, 'drained' => 4.2, 'filter' => 'changed, 0.3 L', 'housing' => 0.2, 'dip_mm' => 12.7, 'litre_per_mm' => 0.06, 'target_mm' => 20], ['capacity' => '5 qt', 'drained' => '4200 ml', 'filter' => ['changed' => true, 'volume' => '300 ml'], 'housing' => '0.2 L', 'dip_mm' => '1/2 in', 'litre_per_mm' => '0.06', 'target_mm' => '2 cm']],
+        'clamp-size' => [['outside' => 38.1, 'inside' => 30, 'spigot' => 31, 'behind_bead' => 20], ['outside' => '1 1/2 in', 'inside' => '3 cm', 'spigot' => '31 mm', 'behind_bead' => '20 mm']],
     ];
 
     #[DataProvider('sums')]
@@ -64,7 +71,7 @@ final class ContractTest extends TestCase
             }
         }
         foreach ($result->values as $value) {
-            self::assertTrue(null !== Unit::tryFrom($value->unit) || in_array($value->unit, ['ratio', 'count', 'number', 'name', 'N·m/deg'], true), $value->unit);
+            self::assertTrue(null !== Unit::tryFrom($value->unit) || in_array($value->unit, ['ratio', 'count', 'number', 'name', 'N·m/deg', 'Pa·L/s', 'degC/min'], true), $value->unit);
         }
         self::assertSame(max(0, ...array_map(static fn (Check $c): int => $c->level->rank(), $result->checks)), $result->verdict->rank());
         $same = $book->run($name, $other);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\Core\Fastening\Trace;
+namespace NimbleKnuckle\Core;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;

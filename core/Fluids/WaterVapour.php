@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Fluids;
+
+/** At what pressure water boils, and back. Source: the Antoine equation with its two usual ranges, split at 100 °C. */
+final readonly class WaterVapour
+{
+    private const MMHG = 0.133322387415;
+    private const BELOW = [8.07131, 1730.63, 233.426];
+    private const ABOVE = [8.14019, 1810.94, 244.485];
+    private const SPLIT = 100.0;
+
+    /**
+     * @param float $temperature °C
+     *
+     * @return float kPa absolute
+     */
+    public static function pressure(float $temperature): float
+    {
+        [$a, $b, $c] = $temperature <= self::SPLIT ? self::BELOW : self::ABOVE;
+
+        return self::MMHG * 10 ** ($a - $b / ($c + $temperature));
+    }
+
+    /**
+     * The two ranges leave half a percent of pressure between them at 100 °C; anything there is 100 °C.
+     *
+     * @param float $pressure kPa absolute
+     *
+     * @return float °C
+     */
+    public static function temperature(float $pressure): float
+    {
+        $below = self::solved(self::BELOW, $pressure);
+
+        return $below <= self::SPLIT ? $below : max(self::SPLIT, self::solved(self::ABOVE, $pressure));
+    }
+
+    /** @param array{float, float, float} $range */
+    private static function solved(array $range, float $pressure): float
+    {
+        [$a, $b, $c] = $range;
+
+        return $b / ($a - log10($pressure / self::MMHG)) - $c;
+    }
+}
