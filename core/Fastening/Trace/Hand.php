@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fastening\Trace;
 
+use NimbleKnuckle\Core\Luck;
+
 /**
  * A hand on a digital wrench: turns a joint and writes down a sample every ten milliseconds, [degrees, N·m, ms].
  * Torque is read within 0.4 %, angle within 0.1°.

@@ -12,8 +12,8 @@ final readonly class Curve
     private const LEAST = 5;
 
     /**
-     * @param list<float> $times
-     * @param list<float> $temperatures
+     * @param non-empty-list<float> $times
+     * @param non-empty-list<float> $temperatures
      */
     private function __construct(public array $times, public array $temperatures, public float $spacing)
     {
@@ -34,7 +34,7 @@ final readonly class Curve
             $temperature > -60.0 && $temperature < 200.0 || throw InvalidInput::in('samples', sprintf('Sample %d: %s °C is no coolant. Give °C.', $i + 1, $temperature));
             $times[] = $time;
             $temperatures[] = $temperature;
-        }
+        }[] !== $times && [] !== $temperatures || throw new \LogicException('The samples were counted above.');
 
         return new self($times, $temperatures, ($times[count($times) - 1] - $times[0]) / (count($times) - 1));
     }
@@ -46,7 +46,7 @@ final readonly class Curve
 
     public function start(): float
     {
-        return min(array_slice($this->temperatures, 0, 3));
+        return min($this->temperatures[0], $this->temperatures[1] ?? \INF, $this->temperatures[2] ?? \INF);
     }
 
     public function duration(): float
@@ -96,7 +96,8 @@ final readonly class Curve
         if ($n < 3) {
             return null;
         }
-        $line = self::line(array_slice($this->times, $from, $n), array_slice($this->temperatures, $from, $n));
+        [$times, $temperatures] = [array_slice($this->times, $from, $n), array_slice($this->temperatures, $from, $n)];
+        $line = [] === $times || [] === $temperatures ? null : self::line($times, $temperatures);
 
         return null === $line ? null : $line[1];
     }
@@ -117,8 +118,11 @@ final readonly class Curve
                 $next = $this->times[$i] + $halfWindow / 2;
             }
         }
+        if ([] === $slopes || [] === $temperatures) {
+            return null;
+        }
         if (count($slopes) < 4) {
-            return [] === $slopes ? null : [array_sum($slopes) / count($slopes), 0.0];
+            return [array_sum($slopes) / count($slopes), 0.0];
         }
         $line = self::line($temperatures, $slopes);
 

@@ -52,9 +52,13 @@ final class WarmUpTest extends TestCase
         }
     }
 
-    /** Every curve drawn by hand, at four spacings, with a little noise. */
+    /**
+     * Every curve drawn by hand, at four spacings, with a little noise.
+     *
+     * @param \Closure(float): float $curve
+     */
     #[DataProvider('curves')]
-    public function testPlainCurvesAreNamed(callable $curve, int $seconds, string $finding): void
+    public function testPlainCurvesAreNamed(\Closure $curve, int $seconds, string $finding): void
     {
         foreach ([2, 5, 10, 15] as $every) {
             mt_srand($every);
@@ -66,7 +70,7 @@ final class WarmUpTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{callable(float): float, int, string}> */
+    /** @return iterable<string, array{\Closure(float): float, int, string}> */
     public static function curves(): iterable
     {
         yield 'opens and holds' => [static fn (float $t): float => min(20 + 0.15 * $t, 89), 900, 'sound'];
