@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Bench;
+
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Rung;
+use NimbleKnuckle\Core\Bench\RungKind;
+use NimbleKnuckle\Core\Bench\WrenchTask;
+use NimbleKnuckle\Core\Fastening\Trace\Fault;
+use NimbleKnuckle\Core\Fastening\Trace\Hand;
+use NimbleKnuckle\Core\Fastening\Trace\Trace;
+use NimbleKnuckle\Core\Fastening\Trace\TraceJudge;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Tests\Core\Plan\Sheets;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+#[CoversClass(Ladder::class)]
+#[CoversClass(Rung::class)]
+#[CoversClass(RungKind::class)]
+#[CoversClass(WrenchTask::class)]
+#[CoversClass(JointMechanics::class)]
+final class LadderTest extends TestCase
+{
+    /**
+     * @param array<string, mixed> $more
+     * @param list<string> $labels
+     */
+    #[DataProvider('ladders')]
+    public function testTheStagesFollowWhatTheJointAsksFor(array $more, array $labels): void
+    {
+        $ladder = Ladder::of(self::joint($more));
+        self::assertSame($labels, array_map(static fn (Rung $r): string => $r->label, $ladder->rungs));
+        self::assertSame(range(1, count($labels)), array_map(static fn (Rung $r): int => $r->stage, $ladder->rungs));
+        self::assertSame('snug', $ladder->rung($ladder->snug())->label);
+        self::assertSame('off', $ladder->label(0));
+        self::assertSame('final', $ladder->label($ladder->final()));
+        self::assertTrue($ladder->has(0));
+        self::assertFalse($ladder->has($ladder->final() + 1));
+        $this->expectException(\OutOfBoundsException::class);
+        $ladder->rung($ladder->final() + 1);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, list<string>}> */
+    public static function ladders(): iterable
+    {
+        yield 'two passes' => [[], ['started', 'snug', 'pass 1', 'at the figure']];
+        yield 'one pass' => [['passes' => [100]], ['started', 'snug', 'at the figure']];
+        yield 'an angle in pulls of the swing there is' => [['passes' => [100], 'angle' => 90, 'swing' => 40], ['started', 'snug', 'at the figure', 'pull 1 of 3', 'pull 2 of 3', 'pull 3 of 3']];
+        yield 'an angle and no word of the swing' => [['passes' => [100], 'angle' => 90], ['started', 'snug', 'at the figure', 'pull 1 of 1']];
+        yield 'a check round' => [['passes' => [100], 'check' => true], ['started', 'snug', 'at the figure', 'checked']];
+        yield 'drawn down against a gap' => [['passes' => [100], 'gap' => 1.5], ['started', 'drawn down, round 1', 'drawn down, round 2', 'drawn down, round 3', 'snug', 'at the figure']];
+    }
+
+    public function testTheDegreesOfPullsAndRoundsAddUp(): void
+    {
+        $sum = static fn (Ladder $l, RungKind $kind): float => array_sum(array_map(static fn (Rung $r): float => $kind === $r->kind ? $r->degrees : 0.0, $l->rungs));
+        foreach ([30, 75, 90, 120, 180] as $angle) {
+            foreach ([15, 30, 40, 60] as $swing) {
+                $ladder = Ladder::of(self::joint(['angle' => $angle, 'swing' => $swing]));
+                self::assertEqualsWithDelta($angle, $sum($ladder, RungKind::Angle), 1e-9);
+                foreach ($ladder->rungs as $rung) {
+                    self::assertLessThanOrEqual(RungKind::Angle === $rung->kind ? $swing + 1e-9 : 360.0, $rung->degrees);
+                }
+            }
+        }
+        self::assertEqualsWithDelta(360 * 2.5 / 1.0, $sum(Ladder::of(self::joint(['gap' => 2.5])), RungKind::Drawn), 1e-9, 'M6 has a pitch of one millimetre');
+    }
+
+    public function testSharesAreWhatTheLastTorqueLeft(): void
+    {
+        $ladder = Ladder::of(self::joint(['angle' => 60, 'swing' => 30]));
+        self::assertSame([0.0, 0.0, 60.0, 100.0, 100.0, 100.0], array_map($ladder->shareAt(...), range(1, 6)));
+        self::assertSame([1, 2, 3, 4, 6], $ladder->goes(), 'all pulls of an angle are one go');
+    }
+
+    public function testAnAngleHasItsLastPullBeforeItIsFinal(): void
+    {
+        $marks = array_map(static fn (int $stage): array => [1, $stage], range(1, 4));
+        self::assertSame(3, $this->fit(['passes' => [100], 'angle' => 60, 'swing' => 30], $marks)->boltsLeft('thermostat-cover-bolts'));
+        self::assertSame(2, $this->fit(['passes' => [100], 'angle' => 60, 'swing' => 30], [...$marks, [1, 5]])->boltsLeft('thermostat-cover-bolts'));
+    }
+
+    public function testAWrenchThatMeasuresHasATaskFromSnugOn(): void
+    {
+        $fit = $this->fit(['passes' => [60, 100]]);
+        $joint = $fit->vehicle->joints['thermostat-cover-bolts'];
+        self::assertNull(WrenchTask::next($fit, $joint), 'started and run down by hand');
+        $fit = $this->fit(['passes' => [60, 100]], self::upTo(2));
+        $task = WrenchTask::next($fit, $joint);
+        self::assertNotNull($task);
+        self::assertEqualsWithDelta(0.6 * 9.0, $task->spec->torque, 1e-9);
+        self::assertStringContainsString('to 5.4 N·m', $task->inWords());
+        foreach ([Fault::None, Fault::Bottomed] as $fault) {
+            $hand = new Hand($task->model($fault, 5), 5);
+            self::assertSame(Fault::None === $fault, $task->isMetBy((new TraceJudge())->judge(Trace::of($hand->tighten()), $task->spec, $task->expected())));
+        }
+    }
+
+    public function testAnAngleIsOneTaskForAllItsPulls(): void
+    {
+        $fit = $this->fit(['passes' => [100], 'angle' => 60, 'swing' => 30, 'into_yield' => true], self::upTo(3));
+        $joint = $fit->vehicle->joints['thermostat-cover-bolts'];
+        $task = WrenchTask::next($fit, $joint);
+        self::assertNotNull($task);
+        self::assertSame([4, 5], $task->stages);
+        self::assertSame(60.0, $task->spec->angle);
+        self::assertTrue($task->mechanics->goesIntoYield());
+        $hand = new Hand($task->model(Fault::None, 2), 2);
+        self::assertTrue($task->isMetBy((new TraceJudge())->judge(Trace::of($hand->turn(60.0)), $task->spec, $task->expected())), 'yielding is what is meant here');
+    }
+
+    public function testGripIsTakenFromTheSheetOrSaidToBeAssumed(): void
+    {
+        $assumed = JointMechanics::of(self::joint([]));
+        self::assertNotNull($assumed);
+        self::assertTrue($assumed->gripAssumed);
+        self::assertEqualsWithDelta(20 - 1.2 * 6, $assumed->springs->threaded, 1e-9);
+        $told = JointMechanics::of(self::joint(['grip' => ['shank' => 4, 'threaded' => 9, 'member' => 'steel']]));
+        self::assertNotNull($told);
+        self::assertFalse($told->gripAssumed);
+        self::assertEqualsWithDelta(13.0, $told->springs->grip(), 1e-9);
+        self::assertNotNull($told->estimate());
+        self::assertNull($told->byAngle());
+        self::assertNull(JointMechanics::of(self::joint(['thread' => ''])));
+    }
+
+    /**
+     * @param array<string, mixed> $more
+     * @param list<array{int, int}> $marks bolt and stage
+     */
+    private function fit(array $more, array $marks = []): Fit
+    {
+        $vehicle = self::tarn($more);
+
+        return new Fit(Sheets::thermostat(vehicle: $vehicle), $vehicle, FitState::fold(array_map(fn (array $mark): FitEvent => $this->made(['joint' => 'thermostat-cover-bolts', 'bolt' => $mark[0], 'stage' => $mark[1], 'step' => 'housing-tight']), $marks)));
+    }
+
+    /** @return list<array{int, int}> all three bolts, stage by stage */
+    private static function upTo(int $stage): array
+    {
+        $marks = [];
+        foreach (range(1, $stage) as $s) {
+            array_push($marks, [1, $s], [2, $s], [3, $s]);
+        }
+
+        return $marks;
+    }
+
+    /** @param array<string, mixed> $more */
+    private static function joint(array $more): Joint
+    {
+        return self::tarn($more)->joints['thermostat-cover-bolts'];
+    }
+
+    /** @param array<string, mixed> $more */
+    private static function tarn(array $more): VehicleSheet
+    {
+        return Sheets::vehicle('veldra-tarn-20t', static function (array $document) use ($more): array {
+            $joints = is_array($document['joints']) ? $document['joints'] : [];
+            $joints[0] = $more + (is_array($joints[0]) ? $joints[0] : []);
+
+            return ['joints' => $joints] + $document;
+        });
+    }
+
+    /** @param array<string, mixed> $payload */
+    private function made(array $payload): FitEvent
+    {
+        static $n = 0;
+
+        return FitEvent::of(sprintf('01ARZ3NDEKTSV4RRFF%08d', ++$n), EventType::FastenerMarked, $payload, 'Joss Pellam', new \DateTimeImmutable('2026-11-01T10:00:00Z'));
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Plan;
+
+use NimbleKnuckle\Core\Plan\Compiler\Cure;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Plan\Kit\WrenchRound;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\TestCase;
+
+#[CoversClass(WrenchRound::class)]
+#[CoversClass(Cure::class)]
+final class WrenchRoundTest extends TestCase
+{
+    /** No way through the sheet changes the wrench less often: checked against trying them all. */
+    public function testItChangesTheWrenchAsSeldomAsCanBe(): void
+    {
+        mt_srand(11);
+        $sheet = Sheets::thermostat();
+        for ($i = 0; $i < 60; ++$i) {
+            $wrenches = [];
+            foreach (range(1, mt_rand(1, 3)) as $n) {
+                $min = mt_rand(1, 8);
+                $wrenches[] = new Wrench('w'.$n, '3/8 in', $min, $min + mt_rand(3, 40), mt_rand(2, 6), 250, 0);
+            }
+            $round = WrenchRound::of($sheet, Sheets::tarn(), new Kit($wrenches, []));
+            $reach = array_map(static fn (array $pull): array => array_keys(array_filter($wrenches, static fn (Wrench $w): bool => $w->reaches(self::setting($pull, $w)))), $round->pulls);
+            $reach = array_values(array_filter($reach));
+            self::assertSame($this->fewest($reach), $round->changes);
+            self::assertSame(count($round->pulls) - count($reach), $round->unreached);
+        }
+    }
+
+    public function testOneInDateGoesBeforeOneOutOfDate(): void
+    {
+        $late = new Wrench('late', '1/4 in', 1, 20, 1, 220, 40);
+        $inDate = new Wrench('in date', '1/4 in', 1, 20, 6, 220, 0);
+        foreach (WrenchRound::of(Sheets::thermostat(), Sheets::tarn(), new Kit([$late, $inDate], []))->pulls as $pull) {
+            self::assertSame('in date', $pull['wrench']?->name);
+        }
+        self::assertSame('late', WrenchRound::of(Sheets::thermostat(), Sheets::tarn(), new Kit([$late], []))->pulls[0]['wrench']?->name);
+        $none = WrenchRound::of(Sheets::thermostat(), Sheets::tarn(), new Kit([], []));
+        self::assertSame(count($none->pulls), $none->unreached);
+    }
+
+    public function testACompoundCuresBeforeTheFluidGoesInAndLongerInTheCold(): void
+    {
+        $wait = static fn (string $warm): ?Step => array_values(array_filter(Sheets::thermostat(choices: ['fill' => 'vacuum', Cure::CHOICE => $warm], vehicle: Sheets::vehicle('veldra-tarn-20t', static function (array $document): array {
+            $joints = is_array($document['joints']) ? $document['joints'] : [];
+            $joints[0] = ['compound' => 'medium threadlocker'] + (is_array($joints[0]) ? $joints[0] : []);
+
+            return ['joints' => $joints] + $document;
+        }))->steps, static fn (Step $step): bool => str_starts_with($step->id, 'cure.')))[0] ?? null;
+        [$warm, $cold, $unsaid] = [$wait('25'), $wait('5'), $wait('')];
+        self::assertNotNull($warm);
+        self::assertSame(Deed::Wait, $warm->deed);
+        self::assertGreaterThan($warm->minutes->likely, $cold?->minutes->likely);
+        self::assertNotNull($unsaid);
+        self::assertStringContainsString('18 °C', $unsaid->why);
+        self::assertSame([], array_filter(Sheets::thermostat()->steps, static fn (Step $step): bool => str_starts_with($step->id, 'cure.')), 'dry threads cure nothing');
+    }
+
+    /** @param array<string, mixed> $pull */
+    private static function setting(array $pull, Wrench $wrench): float
+    {
+        $joints = array_values(array_filter(Sheets::tarn()->joints, static fn ($j): bool => $j->name === $pull['title']));
+        $torque = is_float($pull['torque']) ? $pull['torque'] : 0.0;
+        $adapter = $joints[0]->adapter ?? 0.0;
+
+        return $torque * $wrench->lever / ($wrench->lever + $adapter * cos(deg2rad($joints[0]->adapterAngle ?? 0.0)));
+    }
+
+    /** @param list<list<int>> $reach */
+    private function fewest(array $reach): int
+    {
+        $cost = [];
+        foreach ($reach as $i => $wrenches) {
+            $next = [];
+            foreach ($wrenches as $w) {
+                $next[$w] = 0 === $i ? 0 : min(array_map(static fn (int $before, int $c): int => $c + ($before === $w ? 0 : 1), array_keys($cost), $cost));
+            }
+            $cost = $next;
+        }
+
+        return [] === $cost ? 0 : min($cost);
+    }
+}
