@@ -19,6 +19,8 @@ enum EventType: string
     case Dropped = 'dropped';
     case Found = 'found';
     case Noted = 'noted';
+    case StageBegun = 'stage-begun';
+    case CurveJudged = 'curve-judged';
     case SumPinned = 'sum-pinned';
     case Waived = 'waived';
     case FollowUpClosed = 'follow-up-closed';
@@ -40,6 +42,8 @@ enum EventType: string
             self::Dropped => ['what' => 'string', 'step' => 'string?'],
             self::Found => ['dropped' => 'string'],
             self::Noted => ['text' => 'string', 'step' => 'string?'],
+            self::StageBegun => ['step' => 'string', 'stage' => 'string'],
+            self::CurveJudged => ['step' => 'string', 'reading' => 'string', 'finding' => 'string', 'verdict' => 'string', 'said' => 'string'],
             self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],
             self::Waived => ['end' => 'string', 'reason' => 'string'],
             self::FollowUpClosed => ['follow_up' => 'string', 'outcome' => 'string'],

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Fluids\Fill\FillRun;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
@@ -83,6 +85,10 @@ final readonly class Fit
                 $reasons[] = sprintf('Measure: %s.', lcfirst($ask->label));
             }
         }
+        $run = $this->routine($step);
+        if (null !== $run && !$run->isAtItsEnd()) {
+            $reasons[] = sprintf('The routine stands at «%s».', $run->isBegun() ? $run->stage()->title : 'not begun');
+        }
         if (Deed::Tighten === $step->deed) {
             $left = $this->boltsLeft($step->joint);
             if ($left > 0) {
@@ -94,6 +100,14 @@ final readonly class Fit
         }
 
         return [...$reasons, ...$this->trayGate($step)];
+    }
+
+    /** Where the fill routine of a step stands; null for a step without one. */
+    public function routine(Step $step): ?FillRun
+    {
+        $routine = FillRoutine::named($step->routine);
+
+        return null === $routine ? null : FillRun::of($routine, $this->state->routines[$step->id] ?? []);
     }
 
     /**

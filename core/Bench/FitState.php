@@ -24,6 +24,8 @@ final readonly class FitState
      * @param array<string, FitEvent> $dropped not yet found
      * @param list<FitEvent> $notes
      * @param list<FitEvent> $pins sums pinned to a step, with what was put in
+     * @param array<string, list<FitEvent>> $routines step => the stages of its fill routine that were begun
+     * @param array<string, FitEvent> $curves step => the last judgement of a temperature curve
      * @param array<string, FitEvent> $waived loose end => the event with the reason
      * @param array<string, FitEvent> $followUps closed ones
      * @param list<FitEvent> $log everything, undone events included
@@ -42,6 +44,8 @@ final readonly class FitState
         public array $dropped = [],
         public array $notes = [],
         public array $pins = [],
+        public array $routines = [],
+        public array $curves = [],
         public array $waived = [],
         public array $followUps = [],
         public ?FitEvent $signed = null,
@@ -138,6 +142,8 @@ final readonly class FitState
             EventType::Found => ['dropped' => array_diff_key($this->dropped, [$event->string('dropped') => true])],
             EventType::Noted => ['notes' => [...$this->notes, $event]],
             EventType::SumPinned => ['pins' => [...$this->pins, $event]],
+            EventType::StageBegun => ['routines' => array_replace($this->routines, [$step => [...($this->routines[$step] ?? []), $event]])],
+            EventType::CurveJudged => ['curves' => array_replace($this->curves, [$step => $event])],
             EventType::Waived => ['waived' => $this->waived + [$event->string('end') => $event]],
             EventType::FollowUpClosed => ['followUps' => $this->followUps + [$event->string('follow_up') => $event]],
             EventType::Signed => ['signed' => $this->signed ?? $event],

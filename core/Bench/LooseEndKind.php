@@ -15,6 +15,7 @@ enum LooseEndKind: string
     case Waiting = 'waiting';
     case Due = 'due';
     case Reading = 'reading';
+    case Curve = 'curve';
     case Step = 'step';
 
     public function label(): string
@@ -28,6 +29,7 @@ enum LooseEndKind: string
             self::Waiting => 'waiting',
             self::Due => 'to be booked',
             self::Reading => 'reading outside its limits',
+            self::Curve => 'a curve says stop',
             self::Step => 'step not done',
         };
     }

@@ -17,7 +17,7 @@ final readonly class LooseEnds
     /** @return list<LooseEnd> waived ones included */
     public function all(): array
     {
-        return [...$this->dropped(), ...$this->removed(), ...$this->loose(), ...$this->trays(), ...$this->circuits(), ...$this->readings(), ...$this->waiting(), ...$this->due()];
+        return [...$this->dropped(), ...$this->removed(), ...$this->loose(), ...$this->trays(), ...$this->circuits(), ...$this->readings(), ...$this->curves(), ...$this->waiting(), ...$this->due()];
     }
 
     /** @return list<LooseEnd> */
@@ -105,6 +105,19 @@ final readonly class LooseEnds
                 if (null !== $reading && $ask->isOutside($reading->value)) {
                     $ends[] = new LooseEnd('reading:'.$step->id.':'.$ask->field, LooseEndKind::Reading, $ask->label.': '.$reading->text, $step->id, $ask->past);
                 }
+            }
+        }
+
+        return $ends;
+    }
+
+    /** @return list<LooseEnd> curves whose last judgement says stop: until one is sound, or a reason stands */
+    private function curves(): array
+    {
+        $ends = [];
+        foreach ($this->fit->state->curves as $step => $event) {
+            if ('stop' === $event->string('verdict')) {
+                $ends[] = new LooseEnd('curve:'.$step, LooseEndKind::Curve, 'Warm-up: '.str_replace('-', ' ', $event->string('finding')), $step, $event->string('said'));
             }
         }
 

@@ -10,7 +10,7 @@ final readonly class Act
     public const SIGN_OFF = '@sign-off';
 
     /** @param list<array<string, string|int|float>> $marks */
-    private function __construct(public string $label, public array $marks, public string $focus, public string $step, public string $hint)
+    private function __construct(public string $label, public array $marks, public string $focus, public string $step, public string $hint, public float $until = 0.0)
     {
     }
 
@@ -33,6 +33,12 @@ final readonly class Act
     public static function signOff(): self
     {
         return new self('Loose ends, sign off', [], '', self::SIGN_OFF, '');
+    }
+
+    /** Not before an instant, in seconds since 1970; the page counts down to it. */
+    public static function timer(string $label, float $until): self
+    {
+        return new self($label, [], '', '', '', $until);
     }
 
     public static function blocked(string $label, string $hint): self

@@ -10,6 +10,8 @@ use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
+use NimbleKnuckle\Core\Fluids\FillFromBench;
 use NimbleKnuckle\Core\Fluids\MixFromBench;
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
@@ -34,6 +36,7 @@ final readonly class BenchPage
         $steps = $fit->sheet->steps;
         $joint = $fit->vehicle->joints[$step->joint] ?? null;
         $circuit = $fit->vehicle->circuits[$step->circuit] ?? null;
+        $run = $fit->routine($step);
         $waits = array_values(array_filter($steps, $fit->runsByItself(...)));
 
         return [
@@ -59,6 +62,8 @@ final readonly class BenchPage
             'pins' => array_values(array_filter($fit->state->pins, static fn (FitEvent $pin): bool => $pin->string('step') === $step->id)),
             'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of($circuit, $fit->state) : null,
             'circuit' => $circuit,
+            'fill' => null === $run ? null : ['run' => $run, 'drawing' => CircuitDrawing::of($circuit, $run->stage()), 'left' => $run->secondsLeft($now), 'until' => (float) $now->format('U.u') + $run->secondsLeft($now)],
+            'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum') ? FillFromBench::of($circuit, $fit->state, $record->choices) : null,
             'asks' => array_map(static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asks),
             'tray' => TrayView::of($fit, $step),
             'last' => $this->undoable($fit),

@@ -10,14 +10,17 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Rung;
 use NimbleKnuckle\Core\Bench\RungKind;
+use NimbleKnuckle\Core\Fluids\Fill\FillStage;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use Psr\Clock\ClockInterface;
 
 /** Chooses the act of the big button for a step: caution, clock, count, fastener, reading, done, in that order. */
 final readonly class NextAct
 {
-    public function __construct(private KitBook $kit)
+    public function __construct(private KitBook $kit, private ClockInterface $clock)
     {
     }
 
@@ -31,6 +34,7 @@ final readonly class NextAct
             ?? $this->clock($fit, $step)
             ?? $this->count($fit, $step)
             ?? $this->fastener($fit, $step)
+            ?? $this->routine($fit, $step)
             ?? $this->reading($fit, $step)
             ?? $this->close($fit, $step);
     }
@@ -105,6 +109,35 @@ final readonly class NextAct
         };
 
         return Act::marks(1 === count($marks) ? ucfirst($how) : sprintf('All %d %s', count($marks), $how), ...$marks);
+    }
+
+    /** The stage of a fill routine: begin it, let it stand, read what ends it, go on to the next. */
+    private function routine(Fit $fit, Step $step): ?Act
+    {
+        $run = $fit->routine($step);
+        if (null === $run) {
+            return null;
+        }
+        $begin = static fn (FillStage $stage, string $label): Act => Act::marks($label, ['type' => 'stage-begun', 'step' => $step->id, 'stage' => $stage->id]);
+        if (!$run->isBegun()) {
+            return $begin($run->stage(), 'Begin');
+        }
+        $stage = $run->stage();
+        $left = $run->secondsLeft($this->clock->now());
+        if ($left > 0.0) {
+            return Act::timer($stage->done, (float) $this->clock->now()->format('U.u') + $left);
+        }
+        if ('' !== $stage->ask && $this->isAskedAndOpen($fit, $step, $stage->ask)) {
+            return Act::fill('Write down the reading', 'ask-'.$stage->ask);
+        }
+        $next = $run->next();
+
+        return null === $next ? null : $begin($next, $stage->done);
+    }
+
+    private function isAskedAndOpen(Fit $fit, Step $step, string $field): bool
+    {
+        return [] !== array_filter($step->asks, static fn (Ask $ask): bool => $ask->field === $field) && null === $fit->state->reading($step->id, $field);
     }
 
     private function reading(Fit $fit, Step $step): ?Act

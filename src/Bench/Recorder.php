@@ -100,6 +100,7 @@ final readonly class Recorder
             EventType::StepDone => null !== $step && '' === $event->string('reason') && [] !== $fit->gate($step) ? throw InvalidEvent::dueToGate($fit->gate($step)) : null,
             EventType::FastenerMarked => $this->ensureFastener($fit, $event),
             EventType::CautionAcknowledged => isset($step->cautions[$event->int('caution')]) ? null : throw InvalidEvent::in('caution', 'There is no such caution at this step.'),
+            EventType::StageBegun => $this->ensureStage($fit, $event),
             EventType::Measured => $this->ensureAsked($fit, $event),
             EventType::Counted => $this->ensureCountable($fit, $event),
             EventType::Undone => $this->ensureUndoable($fit, $event),
@@ -119,6 +120,17 @@ final readonly class Recorder
         $ladder->has($stage) || throw InvalidEvent::in('stage', 'There is no such pass on this joint.');
         $now = $fit->state->stage($joint->id, $bolt);
         $stage <= $now + 1 || throw InvalidEvent::in('stage', sprintf('Bolt %d is %s: «%s» comes before «%s».', $bolt, $ladder->label($now), $ladder->label($now + 1), $ladder->label($stage)));
+    }
+
+    /** The next stage, the first, or one that may be done again. */
+    private function ensureStage(Fit $fit, FitEvent $event): void
+    {
+        $step = $fit->sheet->step($event->string('step'));
+        $run = null === $step ? null : $fit->routine($step);
+        null !== $run || throw InvalidEvent::in('step', 'That step has no fill routine.');
+        $place = $run->routine->place($event->string('stage')) ?? throw InvalidEvent::in('stage', 'There is no such stage in this routine.');
+        $allowed = $run->isBegun() ? $place <= $run->place() + 1 : 0 === $place;
+        $allowed || throw InvalidEvent::in('stage', sprintf('«%s» comes first.', $run->isBegun() ? $run->next()->title ?? '' : $run->routine->stages[0]->title));
     }
 
     private function ensureAsked(Fit $fit, FitEvent $event): void

@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
@@ -57,6 +58,9 @@ final class FitPlayer
         }
         if ([] !== $step->tray) {
             $this->add(EventType::CountedAll, ['step' => $step->id], $step->minutes->likely * 0.7);
+        }
+        foreach (FillRoutine::named($step->routine)->stages ?? [] as $stage) {
+            $this->add(EventType::StageBegun, ['step' => $step->id, 'stage' => $stage->id], max(0.5, $stage->seconds / 60));
         }
         foreach ($step->asks as $ask) {
             $value = $this->plausible($ask);

@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Web\Htmx;
+use NimbleKnuckle\Core\Fluids\FillFromBench;
 use NimbleKnuckle\Core\Plan\Compiler\Cure;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
@@ -119,6 +120,8 @@ final class StartFitController extends AbstractController
 
         $warmth = str_replace(',', '.', trim($input->getString('workshop')));
 
-        return new Choices($chosen + (is_numeric($warmth) ? [Cure::CHOICE => $warmth] : []));
+        $altitude = str_replace(',', '.', trim($input->getString('altitude')));
+
+        return new Choices($chosen + (is_numeric($warmth) ? [Cure::CHOICE => $warmth] : []) + (is_numeric($altitude) ? [FillFromBench::CHOICE => $altitude] : []));
     }
 }

@@ -40,11 +40,18 @@ final class BenchPageTest extends AppTestCase
         $this->send($fit->id, ['type' => 'counted-all', 'step' => 'on.under-pan']);
         self::assertSame('Done', $this->act('on.under-pan')->label);
         self::assertSame('It is running', $this->act('warm-up')->label);
-        self::assertSame('Write down the reading', $this->act('vacuum-pull')->label);
+        self::assertSame('Begin', $this->act('vacuum-pull')->label);
+        $this->send($fit->id, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'connect']);
+        self::assertSame('The cone sits, pull', $this->act('vacuum-pull')->label);
+        $this->send($fit->id, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'pull']);
         self::assertSame('ask-vacuum_pulled', $this->act('vacuum-pull')->focus);
+        $this->send($fit->id, ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => '25 inHg'], ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'hold', 'at' => gmdate('Y-m-d\TH:i:s\Z', time() - 30)]);
+        self::assertEqualsWithDelta(microtime(true) + 90, $this->act('vacuum-pull')->until, 3.0, 'two minutes from when it began');
+        $this->send($fit->id, ['type' => 'undone', 'event' => $this->load()->state->last->id ?? '']);
+        self::assertSame('It stands, valve shut', $this->act('vacuum-pull')->label);
         self::assertSame('Book it', $this->act('book-level')->label);
         self::assertSame('Go on', $this->act('clean')->label);
-        self::assertSame('on.under-pan', $this->act('clean')->step, 'back to what was last worked on');
+        self::assertSame('vacuum-pull', $this->act('clean')->step, 'back to what was last worked on');
     }
 
     public function testAMarkOnTheButtonIsWhatTheServerTakes(): void

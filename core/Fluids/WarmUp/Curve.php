@@ -34,7 +34,7 @@ final readonly class Curve
             $temperature > -60.0 && $temperature < 200.0 || throw InvalidInput::in('samples', sprintf('Sample %d: %s °C is no coolant. Give °C.', $i + 1, $temperature));
             $times[] = $time;
             $temperatures[] = $temperature;
-        }[] !== $times && [] !== $temperatures || throw new \LogicException('The samples were counted above.');
+        }
 
         return new self($times, $temperatures, ($times[count($times) - 1] - $times[0]) / (count($times) - 1));
     }

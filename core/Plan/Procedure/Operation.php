@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Procedure;
 
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Plan\Caution;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Phase;
@@ -48,6 +49,7 @@ final readonly class Operation
         public string $moveWay = '',
         public float $cure = 0.0,
         public array $tags = [],
+        public string $routine = '',
     ) {
     }
 
@@ -59,6 +61,13 @@ final readonly class Operation
     public function untils(): array
     {
         return '' === $this->until ? [] : explode('|', $this->until);
+    }
+
+    private static function routine(Node $node): string
+    {
+        $name = $node->string('routine', '');
+
+        return '' === $name || null !== FillRoutine::named($name) ? $name : throw $node->refuse('routine', sprintf('the routines are %s.', implode(', ', FillRoutine::names())));
     }
 
     public static function read(Node $node): self
@@ -77,7 +86,7 @@ final readonly class Operation
             array_map(Supply::read(...), $node->nodes('consumables')), array_map(Supply::read(...), $node->nodes('parts')),
             array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
-            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'),
+            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'), self::routine($node),
         );
     }
 }

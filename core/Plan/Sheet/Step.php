@@ -58,6 +58,7 @@ final readonly class Step
         public float $cure = 0.0,
         public array $tags = [],
         public array $after = [],
+        public string $routine = '',
     ) {
     }
 
@@ -67,7 +68,7 @@ final readonly class Step
         return new self(
             $op->id, $op->phase, $op->deed, $op->title, $op->text, $op->why, $op->orientation, $op->position, $op->minutes, $op->passive, $op->until,
             $op->cautions, $op->tools, $op->consumables, $op->parts, $item, $joint, $circuit, [], $op->asks, $op->sum, $op->followUp,
-            $op->body, $op->moveMm, $op->moveWay, $op->cure, $op->tags,
+            $op->body, $op->moveMm, $op->moveWay, $op->cure, $op->tags, routine: $op->routine,
         );
     }
 
@@ -87,7 +88,7 @@ final readonly class Step
             $node->string('item', ''), $node->string('joint', ''), $node->string('circuit', ''),
             array_map(TrayLine::read(...), $node->nodes('tray')), array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
-            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'), $node->strings('after'),
+            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'), $node->strings('after'), $node->string('routine', ''),
         );
     }
 
@@ -106,7 +107,7 @@ final readonly class Step
             'asks' => array_map(static fn (Ask $a): array => $a->toArray(), $this->asks), 'sum' => $this->sum,
             'follow_up' => $this->followUp->isNone() ? null : $this->followUp->toArray(),
             'body' => $this->body, 'move' => '' === $this->moveWay ? null : ['mm' => $this->moveMm, 'way' => $this->moveWay], 'cure' => 0.0 === $this->cure ? null : $this->cure,
-            'tags' => $this->tags, 'after' => $this->after,
+            'tags' => $this->tags, 'after' => $this->after, 'routine' => $this->routine,
         ];
 
         return array_filter($all, static fn (mixed $value): bool => !in_array($value, ['', null, false, []], true));

@@ -31,6 +31,8 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(JointMechanics::class)]
 final class LadderTest extends TestCase
 {
+    private int $made = 0;
+
     /**
      * @param array<string, mixed> $more
      * @param list<string> $labels
@@ -176,8 +178,6 @@ final class LadderTest extends TestCase
     /** @param array<string, mixed> $payload */
     private function made(array $payload): FitEvent
     {
-        static $n = 0;
-
-        return FitEvent::of(sprintf('01ARZ3NDEKTSV4RRFF%08d', ++$n), EventType::FastenerMarked, $payload, 'Joss Pellam', new \DateTimeImmutable('2026-11-01T10:00:00Z'));
+        return FitEvent::of(sprintf('01ARZ3NDEKTSV4RRFF%08d', ++$this->made), EventType::FastenerMarked, $payload, 'Joss Pellam', new \DateTimeImmutable('2026-11-01T10:00:00Z'));
     }
 }

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Fluids\Fill;
+
+/** The stages a filling goes through, each way of its own, and when it must be stopped at once. */
+final readonly class FillRoutine
+{
+    /**
+     * @param non-empty-list<FillStage> $stages
+     * @param list<string> $stop
+     */
+    private function __construct(public string $id, public array $stages, public array $stop)
+    {
+    }
+
+    /** @return list<string> */
+    public static function names(): array
+    {
+        return ['vacuum', 'vacuum-pull', 'vacuum-draw', 'bleed-pour', 'funnel-pour', 'funnel-run'];
+    }
+
+    /** Null for a name nobody knows. */
+    public static function named(string $name): ?self
+    {
+        return match ($name) {
+            'vacuum' => self::joined($name, 'vacuum-pull', 'vacuum-draw'),
+            'vacuum-pull' => new self($name, [
+                new FillStage('connect', 'Cone in, everything else shut', 'Drain shut, hoses seated, heater on full hot. The cone sits square in the filler, its valve shut.', 'The cone sits, pull', shows: ['heater']),
+                new FillStage('pull', 'Pull to the aim', 'Air on. Watch the hoses go flat and the needle come up to the green.', 'It stands, valve shut', ask: 'vacuum_pulled', shows: ['vacuum', 'heater']),
+                new FillStage('hold', 'Shut the valve and leave it', 'Nothing is touched. A needle that creeps back is a leak found before any coolant is in.', 'Read it', seconds: 120, ask: 'vacuum_lost', again: 'pull', againText: 'Sealed something, pull again', shows: ['vacuum', 'shut', 'heater']),
+            ], ['A hose folds in on itself: let the air back in slowly.', 'The needle falls while you watch: a joint is open.']),
+            'vacuum-draw' => new self($name, [
+                new FillStage('draw', 'Hose end at the bottom of the can, valve open', 'It draws by itself. The hose end never comes out of the coolant: that would be air again.', 'The needle is at zero', fill: 0.6, shows: ['vacuum', 'heater']),
+                new FillStage('settle', 'Let it stand and look at what is left over', 'Over a cupful left in the can is as much air in the engine: pull once more, draw once more.', 'It is full', seconds: 30, ask: 'filled', again: 'draw', againText: 'Pull again and draw the rest', fill: 1.0, shows: ['heater']),
+            ], ['The hose end comes out of the coolant: valve shut at once.']),
+            'bleed-pour' => new self($name, [
+                new FillStage('ready', 'Ignition on, heater full hot, blower low, engine off', 'The heater valve must stand open, the fan stays off.', 'It is so, screw open', shows: ['heater']),
+                new FillStage('open', 'Bleed screw open two turns', 'Rag under it. Count the turns.', 'Open, pour', fill: 0.2, shows: ['heater', 'screw']),
+                new FillStage('pour', 'Pour thinly until it runs without bubbles', 'A thin stream lets the air past. First bubbles, then spitting, then an even string.', 'It runs even, screw shut', fill: 0.9, shows: ['heater', 'screw', 'bubbles']),
+                new FillStage('stand', 'Screw shut, let it stand', 'Bubbles on their way come up to the filler.', 'Look at the level', seconds: 60, fill: 0.95, shows: ['heater', 'shut']),
+                new FillStage('level', 'Does the level stand?', 'It fell: open, pour and shut once more. It stands twice: it is full.', 'It stands', ask: 'filled', again: 'open', againText: 'It fell, once more', fill: 1.0, shows: ['heater', 'shut']),
+            ], ['Never with the engine running while the screw is open.']),
+            'funnel-pour' => new self($name, [
+                new FillStage('funnel', 'Sealed funnel on, heater full hot', 'The funnel is the highest point now. Drain shut, hoses seated.', 'It sits, pour', shows: ['heater', 'funnel']),
+                new FillStage('pour', 'Pour to a third of the funnel', 'Slowly; it takes what it takes.', 'A third stands in it', fill: 0.8, shows: ['heater', 'funnel', 'bubbles']),
+                new FillStage('squeeze', 'Squeeze both radiator hoses', 'Slowly and fully, upper and lower in turn, until nothing more comes up.', 'No more bubbles', seconds: 120, fill: 0.9, shows: ['heater', 'funnel', 'bubbles']),
+                new FillStage('level', 'Does the level stand?', 'Fill the funnel to a third again.', 'It stands', ask: 'filled', again: 'squeeze', againText: 'It fell, squeeze again', fill: 0.95, shows: ['heater', 'funnel']),
+            ], []),
+            'funnel-run' => new self($name, [
+                new FillStage('idle', 'It idles, the funnel a third full', 'Heater hot, blower low. Both hands clear of fan and belts.', 'It runs', fill: 0.95, shows: ['heater', 'funnel', 'runs']),
+                new FillStage('squeeze', 'Squeeze the hoses now and then', 'Top the funnel up as it falls. Bubbles get fewer.', 'Fewer bubbles', seconds: 300, fill: 0.95, shows: ['heater', 'funnel', 'runs', 'bubbles']),
+                new FillStage('opens', 'Wait for the thermostat', 'The lower hose goes from cool to hot within seconds, the level in the funnel drops.', 'The lower hose is hot', fill: 0.97, shows: ['heater', 'funnel', 'runs', 'thermostat', 'bubbles']),
+                new FillStage('fan-one', 'Wait for the fan', 'It comes by itself and goes off again. Nothing near it.', 'On and off once', fill: 1.0, shows: ['heater', 'funnel', 'runs', 'thermostat', 'fan']),
+                new FillStage('fan-two', 'And once more', 'No more bubbles with both hoses hot.', 'On and off twice', again: 'squeeze', againText: 'Still bubbles, go on squeezing', fill: 1.0, shows: ['heater', 'funnel', 'runs', 'thermostat', 'fan']),
+                new FillStage('shut', 'Engine off, stopper in, funnel off, cap on', 'The stopper keeps the rest in the funnel. Gloves: it is hot.', 'The cap is on', fill: 1.0, shows: ['heater', 'thermostat', 'shut']),
+            ], ['The gauge passes its usual mark.', 'Steam, or bubbles that get stronger instead of fewer.', 'One radiator hose hot and the other cold well past the opening.', 'A warning lamp.']),
+            default => null,
+        };
+    }
+
+    private static function joined(string $name, string $first, string $second): ?self
+    {
+        [$a, $b] = [self::named($first), self::named($second)];
+
+        return null === $a || null === $b ? null : new self($name, [...$a->stages, ...$b->stages], [...$a->stop, ...$b->stop]);
+    }
+
+    public function place(string $stageId): ?int
+    {
+        foreach ($this->stages as $i => $stage) {
+            if ($stage->id === $stageId) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    public function last(): FillStage
+    {
+        return $this->stages[count($this->stages) - 1];
+    }
+}
