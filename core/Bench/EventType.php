@@ -21,6 +21,7 @@ enum EventType: string
     case Noted = 'noted';
     case StageBegun = 'stage-begun';
     case CurveJudged = 'curve-judged';
+    case StopSeen = 'stop-seen';
     case SumPinned = 'sum-pinned';
     case Waived = 'waived';
     case FollowUpClosed = 'follow-up-closed';
@@ -44,6 +45,7 @@ enum EventType: string
             self::Noted => ['text' => 'string', 'step' => 'string?'],
             self::StageBegun => ['step' => 'string', 'stage' => 'string'],
             self::CurveJudged => ['step' => 'string', 'reading' => 'string', 'finding' => 'string', 'verdict' => 'string', 'said' => 'string'],
+            self::StopSeen => ['step' => 'string', 'reading' => 'string'],
             self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],
             self::Waived => ['end' => 'string', 'reason' => 'string'],
             self::FollowUpClosed => ['follow_up' => 'string', 'outcome' => 'string'],

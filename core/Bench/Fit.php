@@ -85,6 +85,10 @@ final readonly class Fit
                 $reasons[] = sprintf('Measure: %s.', lcfirst($ask->label));
             }
         }
+        $curve = $this->state->curves[$step->id] ?? null;
+        if ('stop' === $curve?->string('verdict')) {
+            $reasons[] = sprintf('The curve says %s: let it cool, put it right, warm it up once more.', str_replace('-', ' ', $curve->string('finding')));
+        }
         $run = $this->routine($step);
         if (null !== $run && !$run->isAtItsEnd()) {
             $reasons[] = sprintf('The routine stands at «%s».', $run->isBegun() ? $run->stage()->title : 'not begun');

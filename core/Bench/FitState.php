@@ -26,6 +26,7 @@ final readonly class FitState
      * @param list<FitEvent> $pins sums pinned to a step, with what was put in
      * @param array<string, list<FitEvent>> $routines step => the stages of its fill routine that were begun
      * @param array<string, FitEvent> $curves step => the last judgement of a temperature curve
+     * @param array<string, true> $stopsSeen readings whose stop somebody has seen
      * @param array<string, FitEvent> $waived loose end => the event with the reason
      * @param array<string, FitEvent> $followUps closed ones
      * @param list<FitEvent> $log everything, undone events included
@@ -46,6 +47,7 @@ final readonly class FitState
         public array $pins = [],
         public array $routines = [],
         public array $curves = [],
+        public array $stopsSeen = [],
         public array $waived = [],
         public array $followUps = [],
         public ?FitEvent $signed = null,
@@ -125,6 +127,18 @@ final readonly class FitState
         return $newest;
     }
 
+    /** A curve that says the engine must be stopped, until somebody has seen it. */
+    public function engineStop(): ?FitEvent
+    {
+        foreach ($this->curves as $event) {
+            if ('overheating' === $event->string('finding') && !isset($this->stopsSeen[$event->string('reading')])) {
+                return $event;
+            }
+        }
+
+        return null;
+    }
+
     private function after(FitEvent $event): self
     {
         $step = $event->string('step');
@@ -144,6 +158,7 @@ final readonly class FitState
             EventType::SumPinned => ['pins' => [...$this->pins, $event]],
             EventType::StageBegun => ['routines' => array_replace($this->routines, [$step => [...($this->routines[$step] ?? []), $event]])],
             EventType::CurveJudged => ['curves' => array_replace($this->curves, [$step => $event])],
+            EventType::StopSeen => ['stopsSeen' => [$event->string('reading') => true] + $this->stopsSeen],
             EventType::Waived => ['waived' => $this->waived + [$event->string('end') => $event]],
             EventType::FollowUpClosed => ['followUps' => $this->followUps + [$event->string('follow_up') => $event]],
             EventType::Signed => ['signed' => $this->signed ?? $event],

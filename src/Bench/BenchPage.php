@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\App\Devices\BenchThermometer;
 use NimbleKnuckle\App\Devices\BenchWrench;
 use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\App\Planning\FitRecord;
@@ -24,7 +25,7 @@ use Psr\Clock\ClockInterface;
 /** Everything the bench shows for one step: asked from the core, nothing worked out here. */
 final readonly class BenchPage
 {
-    public function __construct(private KitBook $kit, private NextAct $next, private BenchWrench $wrench, private ClockInterface $clock)
+    public function __construct(private KitBook $kit, private NextAct $next, private BenchWrench $wrench, private BenchThermometer $thermometer, private ClockInterface $clock)
     {
     }
 
@@ -58,6 +59,8 @@ final readonly class BenchPage
             'card' => null === $joint ? null : BoltCardView::of($fit, $joint, $this->kit->kit()),
             'advice' => null !== $joint && $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt(self::nextShare($fit, $joint))) : null,
             'wrench' => null !== $joint && Deed::Tighten === $step->deed ? $this->wrench->view($fit, $joint, $record->id, $step->id) : null,
+            'thermometer' => BenchThermometer::SUM === $step->sum ? $this->thermometer->view($record->id, $step->id) : null,
+            'stop' => null === $fit->state->signed ? $fit->state->engineStop() : null,
             'mechanics' => null !== $joint && Deed::Tighten === $step->deed ? JointMechanics::of($joint) : null,
             'pins' => array_values(array_filter($fit->state->pins, static fn (FitEvent $pin): bool => $pin->string('step') === $step->id)),
             'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of($circuit, $fit->state) : null,

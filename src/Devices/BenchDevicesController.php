@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Bench\EventLog;
 use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\Core\Fastening\Trace\Fault;
+use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -67,6 +68,24 @@ final class BenchDevicesController extends AbstractController
         return $this->gaugeOf($id, $step, $reading, $reading->marked);
     }
 
+    /** The simulated engine runs on for a while, or is switched off. */
+    #[Route('/engine', name: 'device_engine', methods: ['POST'])]
+    public function engine(string $id, string $step, Request $request, SimulatedEngine $engine, EventLog $log): Response
+    {
+        $form = $request->request;
+        $device = $this->devices->get($form->getString('device'));
+        null !== $device && $device->simulated && $device->isInHandAt($id, $step) || throw $this->createNotFoundException('That thermometer is not in hand here.');
+        $readingId = Ulid::isValid($form->getString('reading')) ? $form->getString('reading') : throw $this->createNotFoundException('A run has a reading id.');
+        $before = $log->version($id);
+        try {
+            $reading = $engine->run($device, $readingId, self::number($request, 'seconds'), EngineFault::tryFrom($form->getString('fault')) ?? EngineFault::None, $form->getBoolean('done'));
+        } catch (InvalidInput $e) {
+            return new Response($e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY, ['Content-Type' => 'text/plain; charset=UTF-8']);
+        }
+
+        return $this->gaugeOf($id, $step, $reading, $log->version($id) > $before);
+    }
+
     /** A trace from a wrench that cannot send: rows of degrees, N·m and ms. */
     #[Route('/trace', name: 'device_trace', methods: ['POST'])]
     public function upload(string $id, string $step, Request $request, #[CurrentUser] AccountRecord $person, ClockInterface $clock): Response
@@ -93,7 +112,9 @@ final class BenchDevicesController extends AbstractController
 
     private function gaugeOf(string $id, string $step, ?ReadingRecord $reading, bool $wake): Response
     {
-        $response = $this->render('devices/_gauge.html.twig', ['fitId' => $id, 'stepId' => $step, 'gauge' => GaugeView::of($reading), 'since' => self::mark($reading), 'marked' => $wake]);
+        $response = 'temperature' === $reading?->kind
+            ? $this->render('devices/_curve.html.twig', ['fitId' => $id, 'stepId' => $step, 'reading' => $reading, 'curve' => BenchThermometer::curve($reading), 'since' => self::mark($reading), 'marked' => $wake])
+            : $this->render('devices/_gauge.html.twig', ['fitId' => $id, 'stepId' => $step, 'gauge' => GaugeView::of($reading), 'since' => self::mark($reading), 'marked' => $wake]);
         if ($wake) {
             $response->headers->set('HX-Trigger', 'nk:pulse');
         }

@@ -13,7 +13,12 @@ use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\WrenchTask;
 use NimbleKnuckle\Core\Fastening\Trace\Trace;
 use NimbleKnuckle\Core\Fastening\Trace\TraceJudge;
+use NimbleKnuckle\Core\Fluids\WarmUp\WarmUp;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Sum\Check;
+use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\SumResult;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 
@@ -23,6 +28,9 @@ use Symfony\Component\Uid\Ulid;
  */
 final readonly class ReadingBook
 {
+    /** °C, where the vehicle sheet does not say at what its thermostat opens. */
+    private const USUAL_OPENING = 88.0;
+
     public function __construct(private EntityManagerInterface $em, private Recorder $recorder, private ClockInterface $clock)
     {
     }
@@ -40,7 +48,9 @@ final readonly class ReadingBook
         $piece->from <= $kept || throw InvalidInput::in('from', sprintf('%d samples are kept: send from %d on.', $kept, $kept));
         $reading->samples = [...$reading->samples, ...array_slice($piece->samples, $kept - $piece->from)];
         count($reading->samples) <= 40_000 || throw InvalidInput::in('samples', 'This reading is too long: begin another.');
-        if ($piece->done) {
+        if ('temperature' === $reading->kind) {
+            $this->watch($reading, $piece->done);
+        } elseif ($piece->done) {
             $this->finish($reading);
         }
         $this->em->flush();
@@ -72,7 +82,7 @@ final readonly class ReadingBook
         $task = DeviceKind::Wrench === $device->kind ? $this->wrenchTask($record, $device->step) : null;
         $reading = new ReadingRecord(
             $piece->id, $device->id, $device->name, $piece->kind, $record->id, $device->step, $task->joint->id ?? '', $task->bolt ?? 0,
-            null === $task ? [] : self::told($task), $device->takenBy, $piece->at ?? $this->clock->now(),
+            null === $task ? $this->warmUpTask($record, $device->step) : self::told($task), $device->takenBy, $piece->at ?? $this->clock->now(),
         );
         $this->em->persist($reading);
 
@@ -92,9 +102,6 @@ final readonly class ReadingBook
     private function finish(ReadingRecord $reading): void
     {
         $reading->done = true;
-        if ('torque-angle' !== $reading->kind) {
-            return;
-        }
         try {
             $record = $this->em->find(FitRecord::class, $reading->fitId) ?? throw InvalidInput::in('device', 'The fit is gone.');
             $task = $this->wrenchTask($record, $reading->step);
@@ -110,6 +117,67 @@ final readonly class ReadingBook
         } catch (InvalidInput|InvalidEvent $e) {
             [$reading->verdict, $reading->finding, $reading->said] = ['watch', '' === $reading->finding ? 'not-judged' : $reading->finding, trim($reading->said.' '.$e->getMessage())];
         }
+    }
+
+    /** Judges a temperature curve as it grows. What must stop the engine, and the end, stand in the log. */
+    private function watch(ReadingRecord $reading, bool $done): void
+    {
+        $reading->done = $done;
+        $judged = self::judgedCurve($reading);
+        $before = $reading->finding;
+        if (null !== $judged) {
+            $stops = array_values(array_filter($judged->checks, static fn (Check $check): bool => 'overheating' === $check->code));
+            $shown = $stops[0] ?? $judged->checks[0];
+            [$reading->verdict, $reading->finding, $reading->said] = [$judged->verdict->value, $judged->checks[0]->code, mb_substr($shown->text, 0, 500)];
+        }
+        $isNews = 'stop' === $reading->verdict && $before !== $reading->finding || 'stop' === $reading->verdict && true === $judged?->hasCheck('overheating') && !$reading->marked;
+        if ('' === $reading->finding || !$done && !$isNews) {
+            return;
+        }
+        $record = $this->em->find(FitRecord::class, $reading->fitId);
+        if (null === $record || 'signed' === $record->status->value) {
+            return;
+        }
+        $reading->marked = $reading->marked || true === $judged?->hasCheck('overheating');
+        $this->recorder->record($record, $this->curveEvents($reading, $judged, $done), false);
+    }
+
+    /** @return list<FitEvent> */
+    private function curveEvents(ReadingRecord $reading, ?SumResult $judged, bool $done): array
+    {
+        $now = $this->clock->now();
+        $hot = true === $judged?->hasCheck('overheating');
+        $events = [FitEvent::of((string) new Ulid(), EventType::CurveJudged, ['step' => $reading->step, 'reading' => $reading->id, 'finding' => $hot ? 'overheating' : $reading->finding, 'verdict' => $reading->verdict, 'said' => $reading->said], $reading->byName, $now)];
+        $asked = array_filter($this->em->find(FitRecord::class, $reading->fitId)?->sheet()->step($reading->step)->asks ?? [], static fn (Ask $ask): bool => 'opened_at' === $ask->field);
+        if ($done && [] !== $asked && null !== $judged && $judged->has('opened_at') && 'ok' === $reading->verdict) {
+            $at = round($judged->number('opened_at'), 1);
+            $events[] = FitEvent::of((string) new Ulid(), EventType::Measured, ['step' => $reading->step, 'field' => 'opened_at', 'text' => sprintf('%s °C, from the curve', $at), 'value' => $at, 'unit' => '°C'], $reading->byName, $now);
+        }
+
+        return $events;
+    }
+
+    /** Null while there is too little to judge. */
+    public static function judgedCurve(ReadingRecord $reading): ?SumResult
+    {
+        if (count($reading->samples) < 8) {
+            return null;
+        }
+        $sum = new WarmUp();
+        try {
+            return $sum->compute(Inputs::of(['samples' => $reading->samples, 'opens' => $reading->taskNumber('opens')], $sum->fields()));
+        } catch (InvalidInput) {
+            return null;
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function warmUpTask(FitRecord $record, string $stepId): array
+    {
+        $step = $record->sheet()->step($stepId);
+        BenchThermometer::SUM === $step?->sum || throw InvalidInput::in('device', 'That step does not warm anything up.');
+
+        return ['said' => 'warm-up', 'opens' => ($record->vehicleSheet()->circuits[$step->circuit]->opens ?? 0.0) ?: self::USUAL_OPENING];
     }
 
     /** @return list<FitEvent> */

@@ -82,7 +82,10 @@ final class WrenchRoundTest extends TestCase
         foreach ($reach as $i => $wrenches) {
             $next = [];
             foreach ($wrenches as $w) {
-                $next[$w] = 0 === $i ? 0 : min([\PHP_INT_MAX, ...array_map(static fn (int $before, int $c): int => $c + ($before === $w ? 0 : 1), array_keys($cost), $cost)]);
+                $next[$w] = 0 === $i ? 0 : 1000;
+                foreach ($cost as $before => $changes) {
+                    $next[$w] = min($next[$w], $changes + ($before === $w ? 0 : 1));
+                }
             }
             $cost = $next;
         }

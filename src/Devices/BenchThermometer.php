@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Devices;
+
+use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
+use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
+
+/** The thermometer as the bench shows it at a step that warms the engine up. */
+final readonly class BenchThermometer
+{
+    public const SUM = 'warm-up';
+
+    public function __construct(private DeviceBook $devices, private ReadingBook $readings)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function view(string $fitId, string $step): array
+    {
+        $all = $this->devices->all(DeviceKind::Thermometer);
+        $reading = $this->readings->latest($fitId, $step);
+
+        return [
+            'all' => $all,
+            'inHand' => array_values(array_filter($all, static fn (DeviceRecord $d): bool => $d->isInHandAt($fitId, $step)))[0] ?? null,
+            'curve' => self::curve($reading),
+            'reading' => $reading,
+            'since' => BenchDevicesController::mark($reading),
+            'faults' => EngineFault::cases(),
+        ];
+    }
+
+    /** @return array{plot: object, now: float, minutes: float}|null nothing where nothing was sent */
+    public static function curve(?ReadingRecord $reading): ?array
+    {
+        if (null === $reading || 'temperature' !== $reading->kind || [] === $reading->samples) {
+            return null;
+        }
+        $last = $reading->samples[count($reading->samples) - 1];
+
+        return [
+            'plot' => CurveDrawing::of($reading->samples, $reading->taskNumber('opens'), ReadingBook::judgedCurve($reading)),
+            'now' => $last[1] ?? 0.0,
+            'minutes' => (($last[0] ?? 0.0) - ($reading->samples[0][0] ?? 0.0)) / 60,
+        ];
+    }
+}
