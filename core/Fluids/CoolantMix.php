@@ -44,6 +44,7 @@ final readonly class CoolantMix implements Sum
             Field::quantity('target', 'Strength wanted', Kind::Percent, '50 %'),
             Field::quantity('product', 'Strength of what you pour', Kind::Percent, '100 %', '100 for concentrate, 50 for half-and-half premix.'),
             Field::flag('incompatible', 'What was in it must not mix with the new', 'Shows how many drain-and-fill cycles leave under 5 % of the old.'),
+            Field::list('shelf', 'Sizes on the shelf', '1 L; 1.5 L; 5 L', 'Which to buy for what is poured.')->optional(),
         ];
     }
 
@@ -85,11 +86,26 @@ final readonly class CoolantMix implements Sum
             $checks[] = $check;
             $working = [...$working, ...$lines];
         }
+        if ($in->has('shelf') && $pour > 0.0) {
+            [$bought, $check] = $this->buy($in, $pour);
+            $values['bought'] = $bought;
+            $checks[] = $check;
+        }
         if ($target > 60.0) {
             $checks[] = Check::watch('too-strong', 'Past about 60 % more concentrate protects less and cools worse.');
         }
 
         return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+    }
+
+    /** @return array{Value, Check} */
+    private function buy(Inputs $in, float $pour): array
+    {
+        $sizes = $in->numbers('shelf', Kind::Volume);
+        min($sizes) >= 0.05 && max($sizes) <= 60.0 && count($sizes) <= 12 || throw InvalidInput::in('shelf', 'Give up to twelve sizes from 0.05 to 60 L, such as «1 L; 5 L».');
+        $shelf = Shelf::buy($pour, $sizes);
+
+        return [Value::of($shelf['bought'], Unit::Litre->value), Check::ok('buy', sprintf('Buy %s for the %s L: %s L are left over.', Shelf::inWords($shelf['counts']), Show::n($pour, 3), Show::n($shelf['bought'] - $pour, 2)))];
     }
 
     /** @return array{array<string, Value>, Check, list<Working>} */

@@ -17,7 +17,8 @@ final readonly class MixFromBench
     {
     }
 
-    public static function of(Circuit $circuit, FitState $state): self
+    /** @param string $familyInIt what was last filled in, in small letters; empty where nobody knows */
+    public static function of(Circuit $circuit, FitState $state, string $familyInIt = ''): self
     {
         $drained = $state->readingOf('drained');
         $strength = $state->readingOf('strength_before');
@@ -28,6 +29,7 @@ final readonly class MixFromBench
         try {
             return new self($sum->compute(Inputs::of([
                 'capacity' => $circuit->capacity, 'drained' => $drained->value, 'present' => $strength->value, 'target' => $circuit->target, 'product' => $circuit->product,
+                'incompatible' => '' !== $familyInIt && '' !== $circuit->family && $familyInIt !== mb_strtolower($circuit->family),
             ], $sum->fields())), '');
         } catch (InvalidInput $e) {
             return new self(null, $e->getMessage());

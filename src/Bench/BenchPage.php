@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Devices\BenchThermometer;
 use NimbleKnuckle\App\Devices\BenchWrench;
+use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\Fit;
@@ -25,7 +26,7 @@ use Psr\Clock\ClockInterface;
 /** Everything the bench shows for one step: asked from the core, nothing worked out here. */
 final readonly class BenchPage
 {
-    public function __construct(private KitBook $kit, private NextAct $next, private BenchWrench $wrench, private BenchThermometer $thermometer, private ClockInterface $clock)
+    public function __construct(private KitBook $kit, private NextAct $next, private BenchWrench $wrench, private BenchThermometer $thermometer, private FluidBook $fluids, private ClockInterface $clock)
     {
     }
 
@@ -63,7 +64,7 @@ final readonly class BenchPage
             'stop' => null === $fit->state->signed ? $fit->state->engineStop() : null,
             'mechanics' => null !== $joint && Deed::Tighten === $step->deed ? JointMechanics::of($joint) : null,
             'pins' => array_values(array_filter($fit->state->pins, static fn (FitEvent $pin): bool => $pin->string('step') === $step->id)),
-            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of($circuit, $fit->state) : null,
+            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)) : null,
             'circuit' => $circuit,
             'fill' => null === $run ? null : ['run' => $run, 'drawing' => CircuitDrawing::of($circuit, $run->stage()), 'left' => $run->secondsLeft($now), 'until' => (float) $now->format('U.u') + $run->secondsLeft($now)],
             'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum') ? FillFromBench::of($circuit, $fit->state, $record->choices) : null,

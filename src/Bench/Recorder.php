@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Bench;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Logbook\DueBook;
 use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
@@ -28,6 +29,7 @@ final readonly class Recorder
         private EventLog $log,
         private EntityManagerInterface $em,
         private DueBook $dues,
+        private FluidBook $fluids,
         private ClockInterface $clock,
     ) {
     }
@@ -58,6 +60,7 @@ final readonly class Recorder
                 $kept[] = $event;
                 $fit = $this->fit($record, $kept);
                 $this->dues->afterEvent($record, $fit, $event);
+                $this->fluids->afterEvent($record, $fit, $event);
             }
             $this->summarise($record, $fit, $now);
             $this->db->executeStatement('COMMIT');

@@ -11,6 +11,7 @@ use NimbleKnuckle\App\Accounts\Role;
 use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
+use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Kit\ToolRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
@@ -34,6 +35,7 @@ final readonly class DemoLoader
         private EntityManagerInterface $em,
         private AccountBook $accounts,
         private DeviceBook $devices,
+        private FluidBook $fluids,
         private Garage $garage,
         private FitPlanner $planner,
         private Recorder $recorder,
@@ -64,6 +66,7 @@ final readonly class DemoLoader
         if ($withHistory) {
             $this->history->make(self::HISTORY, self::HISTORY_DAYS, $names['mechanic'], $names['lead']);
         }
+        $this->fluidsOfTheTarn($names['mechanic']);
         $this->finishedOnTheDrover($names['mechanic'], $names['lead']);
         $this->plannedOnTheVane($names['mechanic']);
         $this->interruptedOnTheTarn($names['mechanic']);
@@ -79,6 +82,20 @@ final readonly class DemoLoader
             ));
         }
         $this->em->flush();
+    }
+
+    /** Two years of looking: a strength that sinks with each top-up of plain water, oil that is used a little. */
+    private function fluidsOfTheTarn(string $mechanic): void
+    {
+        foreach ([
+            ['coolant', 'filled', 730, 61_200, ['litres' => '6.4 L', 'percent' => '50 %', 'family' => 'OA-7']], ['coolant', 'topped-up', 729, 61_210, ['litres' => '0.15 L', 'note' => 'next morning']],
+            ['coolant', 'strength', 548, 65_900, ['percent' => '48 %']], ['coolant', 'topped-up', 410, 69_300, ['litres' => '0.3 L', 'note' => 'water, on the road']], ['coolant', 'strength', 365, 70_400, ['percent' => '44 %']],
+            ['coolant', 'topped-up', 190, 74_800, ['litres' => '0.4 L', 'note' => 'water again']], ['coolant', 'strength', 60, 78_100, ['percent' => '39 %']],
+            ['oil', 'filled', 400, 69_500, ['litres' => '4.8 L', 'after' => '21 mm']], ['oil', 'topped-up', 300, 72_000, ['litres' => '0.4 L', 'before' => '13 mm', 'after' => '20 mm']],
+            ['oil', 'topped-up', 190, 74_800, ['litres' => '0.5 L', 'before' => '11 mm', 'after' => '19 mm']], ['oil', 'dip', 60, 78_100, ['after' => '12 mm']],
+        ] as [$circuit, $kind, $days, $km, $more]) {
+            $this->fluids->enter('veldra-tarn-20t', $circuit, ['kind' => $kind, 'km' => (string) $km] + $more, $mechanic, $this->clock->now()->modify(sprintf('-%d days', $days)));
+        }
     }
 
     /** Signed off yesterday: the level is due today, the bolts at 300 km. */

@@ -34,7 +34,7 @@ final class SumsController extends AbstractController
         'thread-compound' => ['thread' => 'M8', 'material' => 'aluminium casting', 'turns' => 'true', 'removed' => 'true', 'stated' => '25 N·m', 'ambient' => '15 °C'],
         'bolt-reuse' => ['old' => '118.4 mm', 'new' => '118.0 mm', 'limit' => '118.8 mm', 'grip' => '100 mm'],
         'trace-judge' => ['samples' => '0 0.4; 60 0.4; 120 0.5; 178 0.5; 182 1.0; 186 2.2; 190 3.7; 194 5.2; 198 6.8; 202 8.3; 204 9.1', 'spec' => '9 N·m'],
-        'coolant-mix' => ['capacity' => '6.6 L', 'drained' => '4.1 L', 'present' => '32 %', 'target' => '50 %', 'product' => '100 %'],
+        'coolant-mix' => ['capacity' => '6.6 L', 'drained' => '4.1 L', 'present' => '32 %', 'target' => '50 %', 'product' => '100 %', 'shelf' => '1 L; 1.5 L; 5 L'],
         'coolant-protect' => ['base' => 'eg', 'percent' => '50 %', 'cap' => '120 kPa', 'altitude' => '300 m', 'coldest' => '-20 °C'],
         'vacuum-fill' => ['altitude' => '300 m', 'temperature' => '20 °C', 'volume' => '6.6 L', 'pulled' => '25 inHg', 'hold_end' => '24.8 inHg', 'hold_minutes' => '5 min'],
         'coolant-level' => ['volume' => '6.6 L', 'percent' => '50 %', 'cold' => '15 °C', 'hot' => '92 °C', 'marks' => '0.5 L', 'topped_up' => '0.15 L'],
