@@ -18,6 +18,18 @@ final readonly class FillFromBench
     private const USUAL_TEMPERATURE = 20.0;
     private const HOLD_MINUTES = 2.0;
 
+    /** Minutes from the last time the valve was shut to the reading; never less than it was to be held. */
+    private static function held(FitState $state): float
+    {
+        $shut = null;
+        foreach (array_merge(...array_values($state->routines)) as $event) {
+            $shut = 'hold' === $event->string('stage') ? $event->at : $shut;
+        }
+        $read = $state->readingOf('vacuum_lost')?->at;
+
+        return null === $shut || null === $read ? self::HOLD_MINUTES : max(self::HOLD_MINUTES, ($read->getTimestamp() - $shut->getTimestamp()) / 60);
+    }
+
     private function __construct(public SumResult $result, public DialDrawing $dial, public bool $isPulled, public float $altitude)
     {
     }
@@ -33,7 +45,7 @@ final readonly class FillFromBench
         try {
             $result = $sum->compute(Inputs::of([
                 'altitude' => $altitude, 'temperature' => $state->readingOf('coolant_temperature')->value ?? self::USUAL_TEMPERATURE, 'volume' => $circuit->capacity, 'pulled' => $pulled ?? 0.0,
-            ] + (null !== $pulled && null !== $lost && $lost <= $pulled ? ['hold_end' => $pulled - $lost, 'hold_minutes' => self::HOLD_MINUTES] : []), $sum->fields()));
+            ] + (null !== $pulled && null !== $lost && $lost <= $pulled ? ['hold_end' => $pulled - $lost, 'hold_minutes' => self::held($state)] : []), $sum->fields()));
         } catch (InvalidInput) {
             return null;
         }

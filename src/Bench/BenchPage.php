@@ -19,6 +19,7 @@ use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
 use Psr\Clock\ClockInterface;
@@ -26,7 +27,7 @@ use Psr\Clock\ClockInterface;
 /** Everything the bench shows for one step: asked from the core, nothing worked out here. */
 final readonly class BenchPage
 {
-    public function __construct(private KitBook $kit, private NextAct $next, private BenchWrench $wrench, private BenchThermometer $thermometer, private FluidBook $fluids, private ClockInterface $clock)
+    public function __construct(private KitBook $kit, private NextAct $next, private BenchWrench $wrench, private BenchThermometer $thermometer, private FluidBook $fluids, private StepSum $sum, private ClockInterface $clock)
     {
     }
 
@@ -66,6 +67,9 @@ final readonly class BenchPage
             'pins' => array_values(array_filter($fit->state->pins, static fn (FitEvent $pin): bool => $pin->string('step') === $step->id)),
             'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)) : null,
             'circuit' => $circuit,
+            'sum' => $this->sum->of($step, $circuit, $fit->state),
+            'opened' => Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
+            'wasted' => in_array('waste', $step->tags, true) ? $fit->state->readingOf('drained') ?? $fit->state->readingOf('oil_drained') : null,
             'fill' => null === $run ? null : ['run' => $run, 'drawing' => CircuitDrawing::of($circuit, $run->stage()), 'left' => $run->secondsLeft($now), 'until' => (float) $now->format('U.u') + $run->secondsLeft($now)],
             'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum') ? FillFromBench::of($circuit, $fit->state, $record->choices) : null,
             'asks' => array_map(static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asks),
@@ -74,6 +78,26 @@ final readonly class BenchPage
             'notes' => array_values(array_filter($fit->state->notes, static fn (FitEvent $note): bool => $note->string('step') === $step->id)),
             'clock' => $now,
         ];
+    }
+
+    /** @return list<string> what was opened and closed again, so that each can be looked at: joints, what was off, drains */
+    private static function opened(Fit $fit): array
+    {
+        $names = [];
+        foreach ($fit->sheet->steps as $step) {
+            if (!$fit->state->isClosed($step->id)) {
+                continue;
+            }
+            $names[] = match ($step->deed) {
+                Deed::Tighten => $fit->vehicle->joints[$step->joint]->name ?? '',
+                Deed::Refit => ItemKind::Part === ($fit->vehicle->items[$step->item]->kind ?? null) ? $fit->vehicle->items[$step->item]->name ?? '' : '',
+                Deed::Drain => 'drain of the '.($fit->vehicle->circuits[$step->circuit]->name ?? 'circuit'),
+                Deed::Fill, Deed::Bleed => 'filler and bleed points',
+                default => '',
+            };
+        }
+
+        return array_values(array_unique(array_filter($names)));
     }
 
     private function undoable(Fit $fit): ?FitEvent

@@ -124,10 +124,11 @@ final readonly class NextAct
         }
         $stage = $run->stage();
         $left = $run->secondsLeft($this->clock->now());
-        if ($left > 0.0) {
+        $isRead = '' !== $stage->ask && !$this->isAskedAndOpen($fit, $step, $stage->ask);
+        if ($left > 0.0 && !$isRead) {
             return Act::timer($stage->done, (float) $this->clock->now()->format('U.u') + $left);
         }
-        if ('' !== $stage->ask && $this->isAskedAndOpen($fit, $step, $stage->ask)) {
+        if ('' !== $stage->ask && !$isRead) {
             return Act::fill('Write down the reading', 'ask-'.$stage->ask);
         }
         $next = $run->next();

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Fluids;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Fluids\Consumption;
 use NimbleKnuckle\Core\Fluids\DipScale;
+use NimbleKnuckle\Core\Fluids\Interval;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -38,6 +39,7 @@ final readonly class FluidSummary
             'circuit' => $circuit, 'entries' => array_reverse($entries), 'filled' => $filled, 'strength' => $strength,
             'months' => null === $filled ? null : (int) floor(($now->getTimestamp() - $filled->at->getTimestamp()) / 86400 / 30.44),
             'protect' => null === $strength ? null : $this->run('coolant-protect', ['base' => str_contains($circuit->base, 'propylene') ? 'pg' : 'eg', 'percent' => $strength, 'cap' => $circuit->cap]),
+            'interval' => self::interval($circuit, $entries, $filled, $now),
             'offTarget' => null !== $strength && abs($strength - $circuit->target) > self::OFF_TARGET,
             'level' => $this->run('coolant-level', ['volume' => $circuit->capacity, 'percent' => $strength ?? 50.0, 'cold' => 15, 'hot' => $circuit->opens > 0 ? $circuit->opens + 4 : 92] + ($circuit->marks > 0 ? ['marks' => $circuit->marks] : []) + ([] === $topped ? [] : ['topped_up' => min($circuit->capacity, $topped[0]->litres ?? 0.0)])),
             'plot' => $this->strengthPlot($circuit, $entries),
@@ -51,7 +53,7 @@ final readonly class FluidSummary
      *
      * @return array<string, mixed>
      */
-    public function oil(array $entries, \DateTimeImmutable $now): array
+    public function oil(?Circuit $circuit, array $entries, \DateTimeImmutable $now): array
     {
         $scale = DipScale::learn(array_values(array_map(
             static fn (FluidEntry $e): array => ['litres' => $e->litres ?? 0.0, 'before' => $e->dipBefore ?? 0.0, 'after' => $e->dipAfter ?? 0.0],
@@ -62,11 +64,17 @@ final readonly class FluidSummary
         $dip = self::last($entries, static fn (FluidEntry $e): bool => null !== $e->dipAfter);
 
         return [
-            'entries' => array_reverse($entries), 'scale' => $scale, 'filled' => $filled, 'dip' => $dip,
+            'entries' => array_reverse($entries), 'scale' => $scale, 'interval' => null === $circuit ? null : self::interval($circuit, $entries, $filled, $now), 'filled' => $filled, 'dip' => $dip,
             'months' => null === $filled ? null : (int) floor(($now->getTimestamp() - $filled->at->getTimestamp()) / 86400 / 30.44),
             'used' => Consumption::of(array_map(static fn (FluidEntry $e): array => ['km' => $e->km ?? 0.0, 'litres' => $e->litres ?? 0.0], $since)),
             'plot' => $this->dipPlot($entries),
         ];
+    }
+
+    /** @param list<FluidEntry> $entries */
+    private static function interval(Circuit $circuit, array $entries, ?FluidEntry $filled, \DateTimeImmutable $now): ?Interval
+    {
+        return null === $filled ? null : Interval::of($circuit->everyMonths, $circuit->everyKm, $filled->at, $now, $filled->km, self::last($entries, static fn (FluidEntry $e): bool => null !== $e->km)?->km);
     }
 
     /** @param list<FluidEntry> $entries */

@@ -51,7 +51,7 @@ final class FluidsController extends AbstractController
         return $this->render('fluids/page.html.twig', [
             'vehicle' => $vehicle,
             'coolant' => null === $coolant ? null : $this->view->coolant($coolant, $this->book->of($id, 'coolant'), $this->clock->now()),
-            'oil' => $this->view->oil($this->book->of($id, 'oil'), $this->clock->now()),
+            'oil' => $this->view->oil($vehicle->sheet()->circuitFor('oil'), $this->book->of($id, 'oil'), $this->clock->now()),
             'kinds' => FluidKind::cases(), 'form' => $form, 'of' => $circuit, 'error' => $error,
         ], new Response(status: null === $error ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
     }

@@ -20,7 +20,7 @@ final readonly class Bound
         $op = $this->operation;
 
         return match (true) {
-            '' !== $op->sum => 'sum '.$op->sum,
+            in_array($op->sum, ['coolant-mix', 'warm-up'], true) => 'sum '.$op->sum,
             in_array($op->deed, [Deed::Remove, Deed::Refit], true) && '' !== $this->item => $op->deed->value.' '.$this->item,
             Deed::Tighten === $op->deed && '' !== $this->joint => 'tighten '.$this->joint,
             in_array($op->deed, [Deed::Drain, Deed::Fill, Deed::Bleed], true) && '' !== $this->circuit => $op->deed->value.' '.$this->circuit,

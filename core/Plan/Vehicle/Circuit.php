@@ -14,6 +14,8 @@ final readonly class Circuit
     /**
      * @param list<string> $drainBehind ids of the items that must be off before it can be drained
      * @param array<string, float> $heights mm over the floor of the tops of radiator, engine, heater, tank and of the bleed screw; empty where nobody measured
+     * @param int $everyMonths when it is to be changed; 0 where nobody says
+     * @param float $everyKm the same by distance, km
      * @param float $opens °C at which its thermostat opens; 0 where not known
      * @param float $marks L between the two marks of the tank; 0 where not known
      */
@@ -32,6 +34,8 @@ final readonly class Circuit
         public array $heights = [],
         public float $marks = 0.0,
         public float $opens = 0.0,
+        public int $everyMonths = 0,
+        public float $everyKm = 0.0,
     ) {
     }
 
@@ -60,7 +64,7 @@ final readonly class Circuit
         return new self(
             $id, $node->string('role', $id), $node->string('name'), $capacity, $node->string('base', ''), $node->string('family', ''),
             $node->float('target', 50.0), $node->float('product', 100.0), $node->float('cap', 0.0), $node->strings('drain_behind'), $node->string('note', ''),
-            self::heights($node->node('heights')), $node->float('marks', 0.0), $node->float('opens', 0.0),
+            self::heights($node->node('heights')), $node->float('marks', 0.0), $node->float('opens', 0.0), $node->int('every_months', 0), $node->float('every_km', 0.0),
         );
     }
 }

@@ -108,7 +108,7 @@ final class FillTest extends TestCase
         $sheet = Sheets::thermostat();
         $step = $sheet->step('vacuum-fill');
         self::assertInstanceOf(Step::class, $step);
-        $gate = fn (FitEvent ...$events): string => implode(' ', (new Fit($sheet, Sheets::tarn(), FitState::fold($events)))->gate($step));
+        $gate = static fn (FitEvent ...$events): string => implode(' ', (new Fit($sheet, Sheets::tarn(), FitState::fold($events)))->gate($step));
         self::assertStringContainsString('not begun', $gate());
         self::assertStringContainsString('valve open', $gate($this->begun('draw', 0, 'vacuum-fill')));
         self::assertStringNotContainsString('routine', $gate($this->begun('draw', 0, 'vacuum-fill'), $this->begun('settle', 9, 'vacuum-fill')));
@@ -144,11 +144,13 @@ final class FillTest extends TestCase
         $measured = fn (string $step, string $field, float $value, string $unit): FitEvent => FitEvent::of(sprintf('01J%023d', ++$this->made), EventType::Measured, ['step' => $step, 'field' => $field, 'text' => $value.' '.$unit, 'value' => $value, 'unit' => $unit], 'Joss Wending', new \DateTimeImmutable(self::START));
         $none = FillFromBench::of($circuit, FitState::none(), []);
         $high = FillFromBench::of($circuit, FitState::none(), [FillFromBench::CHOICE => '1200']);
-        self::assertEqualsWithDelta(85.4, $high?->result->number('limit') ?? 0.0, 0.05);
-        self::assertGreaterThan(12.0, ($none?->result->number('limit') ?? 0.0) - ($high?->result->number('limit') ?? 0.0));
-        self::assertFalse($none?->isPulled);
+        self::assertNotNull($none);
+        self::assertNotNull($high);
+        self::assertEqualsWithDelta(85.4, $high->result->number('limit'), 0.05);
+        self::assertGreaterThan(12.0, $none->result->number('limit') - $high->result->number('limit'));
+        self::assertFalse($none->isPulled);
         $warm = FillFromBench::of($circuit, FitState::fold([$measured('safe-cold', 'coolant_temperature', 38.0, '°C')]), []);
-        self::assertLessThan($none?->result->number('limit'), $warm?->result->number('limit'));
+        self::assertLessThan($none->result->number('limit'), $warm?->result->number('limit'));
         $held = FillFromBench::of($circuit, FitState::fold([$measured('vacuum-pull', 'vacuum_pulled', 84.0, 'kPa'), $measured('vacuum-pull', 'vacuum_lost', 1.5, 'kPa')]), []);
         self::assertTrue($held?->result->hasCheck('leaks'), 'a loss of 1.5 in two minutes is 3.75 in five');
         self::assertEqualsWithDelta(82.5, $held->dial->shown, 1e-9);

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench;
+
+use NimbleKnuckle\App\Sums\Headline;
+use NimbleKnuckle\App\Sums\SumFigure;
+use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\SumBook;
+use NimbleKnuckle\Core\Sum\SumResult;
+
+/** The sum a step names, filled in with what vehicle sheet and bench know; worked out where that is enough, else a link. */
+final readonly class StepSum
+{
+    /** These have a place of their own on the bench. */
+    private const SHOWN_APART = ['', 'coolant-mix', 'warm-up'];
+    private const USUAL_MORNING = 15.0;
+
+    public function __construct(private SumBook $sums, private SumFigure $figures)
+    {
+    }
+
+    /** @return array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, headline: ?Headline, figure: array{0: string, 1: object}|null}|null */
+    public function of(Step $step, ?Circuit $circuit, FitState $state): ?array
+    {
+        if (in_array($step->sum, self::SHOWN_APART, true) || !isset($this->sums->all()[$step->sum])) {
+            return null;
+        }
+        $query = array_filter($this->known($step->sum, $circuit, $state), static fn (mixed $value): bool => null !== $value);
+        try {
+            $result = [] === $query ? null : $this->sums->run($step->sum, $query);
+        } catch (InvalidInput) {
+            $result = null;
+        }
+
+        return ['name' => $step->sum, 'summary' => $this->sums->named($step->sum)->summary(), 'query' => $query, 'result' => $result, 'headline' => null === $result ? null : Headline::of($result), 'figure' => null === $result ? null : $this->figures->of($this->sums->named($step->sum), $query, $result)];
+    }
+
+    /** @return array<string, string|float|null> */
+    private function known(string $sum, ?Circuit $circuit, FitState $state): array
+    {
+        if (null === $circuit || $circuit->capacity <= 0.0) {
+            return [];
+        }
+        $value = static fn (string $field): ?float => $state->readingOf($field)?->value;
+
+        return match ($sum) {
+            'coolant-protect' => ['base' => str_contains($circuit->base, 'propylene') ? 'pg' : 'eg', 'percent' => $value('strength_before'), 'cap' => $circuit->cap],
+            'coolant-level' => ['volume' => $circuit->capacity, 'percent' => $circuit->target, 'cold' => $value('coolant_temperature') ?? self::USUAL_MORNING, 'hot' => $value('drive_temperature') ?? ($circuit->opens > 0.0 ? $circuit->opens + 4.0 : 92.0), 'marks' => $circuit->marks > 0.0 ? $circuit->marks : null],
+            'oil-fill' => ['capacity' => $circuit->capacity, 'drained' => $value('oil_drained'), 'filter' => 'changed'],
+            default => [],
+        };
+    }
+}
