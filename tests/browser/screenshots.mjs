@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { launchOptions } from './chromium.mjs';
-import { PASSWORD } from './hands.mjs';
+import { afterMark, go, PASSWORD, writeReadings } from './hands.mjs';
 import { Demo } from './server.mjs';
 
 const out = `${dirname(dirname(dirname(fileURLToPath(import.meta.url))))}/docs/screenshots`;
@@ -19,8 +19,8 @@ try {
   const fit = new URL(await page.getByRole('link', { name: /Tarn 20T: thermostat/ }).first().getAttribute('href'), demo.base).pathname;
   const views = {
     yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-800': [`${fit}/bench`, 800, 1100], 'bench-360': [`${fit}/bench`, 360, 760],
-    'bench-tray': [`${fit}/bench/on.under-pan`], 'bench-mix': [`${fit}/bench/mix`], 'loose-ends': [`${fit}/loose-ends`], vehicle: ['/vehicles/corrin-drover-27d'], 'sum-torque-check': ['/sums/torque-check'], 'sum-wrench-set': ['/sums/wrench-set'], 'sum-coolant-mix': ['/sums/coolant-mix'], kit: ['/kit'], logbook: ['/logbook'],
-    several: ['/start?vehicle=corrin-drover-27d&procedures[]=starter&procedures[]=gearbox-mount&procedures[]=water-pump&people=2'], replan: [`${fit}/replan?item=stiffener%20plate&before=thermostat-housing&fasteners=3`], 'edit-vehicle': ['/vehicles/corrin-drover-27d/edit?item=starter'],
+    'bench-mix': [`${fit}/bench/mix`], 'loose-ends': [`${fit}/loose-ends`], vehicle: ['/vehicles/corrin-drover-27d'], 'edit-vehicle': ['/vehicles/corrin-drover-27d/edit?item=starter'], fluids: ['/vehicles/veldra-tarn-20t/fluids'],
+    'sum-torque-estimate': ['/sums/torque-estimate'], kit: ['/kit'], practice: ['/practice'], logbook: ['/logbook'],
   };
   for (const [name, [path, width = 1280, height = 800]] of Object.entries(views)) {
     await page.setViewportSize({ width, height });
@@ -29,7 +29,34 @@ try {
     await page.screenshot({ path: `${out}/${name}.png` });
   }
   await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(`${demo.base}${fit}/bench`);
+  // The wrench in hand, pulled to its figure.
+  await page.goto(`${demo.base}${fit}/bench/housing-tight`);
+  await page.getByRole('button', { name: /digital wrench in hand/ }).click();
+  const hold = page.getByRole('button', { name: 'Hold to pull' });
+  await hold.dispatchEvent('pointerdown', { pointerId: 1, button: 0 });
+  await page.waitForFunction(() => parseFloat(document.querySelector('.gauge-now')?.textContent ?? '0') >= 8.7, null, { timeout: 30_000, polling: 40 });
+  await hold.dispatchEvent('pointerup', { pointerId: 1, button: 0 });
+  await page.getByText('Marked.').waitFor();
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: `${out}/bench-trace.png` });
+  // The vacuum that is held.
+  await page.goto(`${demo.base}${fit}/bench/vacuum-pull`);
+  await afterMark(page, () => go(page).click());
+  await afterMark(page, () => go(page).click());
+  await writeReadings(page);
+  await afterMark(page, () => go(page).click());
+  await page.waitForTimeout(600);
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.screenshot({ path: `${out}/bench-vacuum.png` });
+  // A warm-up that opens.
+  await page.goto(`${demo.base}${fit}/bench/warm-up`);
+  await page.getByRole('button', { name: /coolant probe in hand/ }).click();
+  await page.getByRole('button', { name: 'Start the simulated engine' }).click();
+  await page.getByText('Sound: it opened').waitFor({ timeout: 90_000 });
+  await page.waitForTimeout(4000);
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.screenshot({ path: `${out}/bench-warm-up.png` });
+  await page.goto(`${demo.base}${fit}/bench/housing-tight`);
   await page.getByRole('button', { name: 'More' }).click();
   await page.locator('#more [data-theme-switch]').click();
   await page.locator('#more').getByRole('button', { name: 'Back to the step' }).click();
