@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Exchange\SchemaBook;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Minutes;
+use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
@@ -135,7 +136,13 @@ final readonly class VehicleEditor
      */
     private function circuit(InputBag $form): array
     {
-        return $this->bare([
+        $heights = [];
+        foreach (Circuit::HEIGHTS as $name) {
+            $heights += '' === trim($form->getString('height_'.$name)) ? [] : [$name => $this->number($form, 'height_'.$name)];
+        }
+        $given = array_filter(['opens' => 'opens', 'marks' => 'marks', 'every_km' => 'every_km'], static fn (string $field): bool => '' !== trim($form->getString($field)));
+
+        return $this->bare(array_map(fn (string $field): float => $this->number($form, $field), $given) + ('' === trim($form->getString('every_months')) ? [] : ['every_months' => (int) $this->number($form, 'every_months')]) + ([] === $heights ? [] : ['heights' => $heights]) + [
             'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'capacity' => $this->number($form, 'capacity'), 'family' => trim($form->getString('family')),
             'target' => $this->number($form, 'target', 50.0), 'product' => $this->number($form, 'product', 100.0), 'cap' => $this->number($form, 'cap', 0.0),
             'drain_behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'note' => trim($form->getString('note')),

@@ -111,6 +111,52 @@ final class VehicleEditorTest extends AppTestCase
         self::assertSame(['front-shield'], $circuit->drainBehind);
     }
 
+    public function testACircuitTakesItsThermostatMarksIntervalsAndHeights(): void
+    {
+        $this->apply(['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant circuit', 'capacity' => '6,6', 'opens' => '92', 'marks' => '0,4', 'every_months' => '36', 'every_km' => '50000', 'height_heater' => '812', 'height_tank' => '870']);
+        $circuit = $this->tarn()->sheet()->circuits['coolant'];
+        self::assertSame([92.0, 0.4, 36, 50000.0], [$circuit->opens, $circuit->marks, $circuit->everyMonths, $circuit->everyKm]);
+        self::assertSame(['heater' => 812.0, 'tank' => 870.0], $circuit->heights);
+        $this->apply(['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant circuit', 'capacity' => '7']);
+        self::assertSame(92.0, $this->tarn()->sheet()->circuits['coolant']->opens, 'what the form left empty is kept');
+        $this->expectException(CoreException::class);
+        $this->apply(['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant circuit', 'capacity' => '7', 'height_tank' => '9']);
+    }
+
+    public function testAJointIsSketchedByItsPlacesWithLengthsGripAndAdapter(): void
+    {
+        $this->apply(['what' => 'joint', 'name' => 'Water cover', 'line' => '4x M8x30 8.8 into aluminium casting, 22 Nm + 60°', 'item' => 'thermostat-housing', 'points' => '0,0; 40,0; 40,30; 0,30', 'outline' => 'plate', 'lengths' => '30 mm; 30 mm; 45 mm; 45 mm', 'swing' => '25', 'longest' => '46,2', 'shank' => '8', 'threaded' => '12', 'adapter' => '40', 'adapter_name' => '13 mm crow-foot']);
+        $joint = $this->tarn()->sheet()->joints['water-cover'];
+        self::assertSame(4, $joint->count());
+        self::assertSame(['30 mm' => 2, '45 mm' => 2], $joint->byLength());
+        self::assertSame([25.0, 46.2, 60.0], [$joint->swing, $joint->longest, $joint->angle]);
+        self::assertSame([8.0, 12.0], [$joint->shank, $joint->threaded]);
+        self::assertSame([40.0, '13 mm crow-foot'], [$joint->adapter, $joint->adapterName]);
+    }
+
+    /** @param array<string, string> $fields */
+    #[DataProvider('badSketches')]
+    public function testASketchThatCannotBeSaysWhichPlace(array $fields, string $hint): void
+    {
+        $before = $this->tarn()->document;
+        try {
+            $this->apply($fields + ['what' => 'joint', 'name' => 'Water cover', 'line' => '3x M8x30 8.8, 22 Nm', 'item' => 'thermostat-housing']);
+            self::fail('This was kept.');
+        } catch (CoreException $e) {
+            self::assertStringContainsString($hint, $e->getMessage());
+        }
+        self::assertSame($before, $this->tarn()->document);
+    }
+
+    /** @return iterable<string, array{array<string, string>, string}> */
+    public static function badSketches(): iterable
+    {
+        yield 'a place of one number' => [['points' => '0,0; 40; 3,3'], 'Place 2'];
+        yield 'a place in words' => [['points' => '0,0; left,up'], 'Place 2'];
+        yield 'a swing in words' => [['swing' => 'little'], '«swing» needs a number'];
+        yield 'an adapter in words' => [['adapter' => 'long'], '«adapter» needs a number'];
+    }
+
     public function testAFormThatCannotBeKeptComesBackAsItWasFilled(): void
     {
         $this->signIn('joss');

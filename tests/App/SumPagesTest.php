@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\App;
+
+use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Bench\StepSum;
+use NimbleKnuckle\App\Sums\BookOfToday;
+use NimbleKnuckle\App\Sums\Headline;
+use NimbleKnuckle\App\Sums\SumFigure;
+use NimbleKnuckle\App\Sums\SumGroups;
+use NimbleKnuckle\App\Sums\SumsController;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sum\SumBook;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Each sum's page: an example that works, its figure, its headline, and what a bad field looks like. */
+#[CoversClass(SumsController::class)]
+#[CoversClass(SumFigure::class)]
+#[CoversClass(Headline::class)]
+#[CoversClass(SumGroups::class)]
+#[CoversClass(BookOfToday::class)]
+#[CoversClass(StepSum::class)]
+final class SumPagesTest extends AppTestCase
+{
+    /** What the headline of each example must hold, so that no page says nothing. */
+    private const SAYS = [
+        'torque-check' => 'disagree', 'torque-estimate' => 'N·m', 'angle-tighten' => 'kN', 'part-turn' => '°', 'wrench-set' => 'N·m', 'wrench-pick' => '1/4 in dial wrench', 'tighten-order' => '1 5',
+        'even-take-up' => 'turns', 'thread-engagement' => 'mm', 'thread-gauge' => 'M8', 'thread-compound' => 'threadlocker', 'bolt-reuse' => 'mm', 'trace-judge' => 'sound', 'coolant-mix' => 'L coolant',
+        'coolant-protect' => '−3', 'vacuum-fill' => 'kPa', 'coolant-level' => 'L', 'warm-up' => 'sound', 'thermostat-test' => 'K', 'oil-fill' => 'L', 'clamp-size' => 'mm',
+    ];
+
+    #[DataProvider('sums')]
+    public function testItsPageShowsAnExampleWithFigureAndWorking(string $name): void
+    {
+        $this->signIn('petra');
+        $crawler = $this->client->request('GET', '/sums/'.$name);
+        self::assertResponseIsSuccessful();
+        self::assertSelectorNotExists('#answer [role=alert]');
+        self::assertStringContainsString(self::SAYS[$name], $crawler->filter('#answer .figure-number, #answer .h2')->text());
+        if ('bolt-reuse' !== $name) {
+            self::assertSelectorExists('#answer svg[aria-label]');
+            self::assertNotSame('', $crawler->filter('#answer svg[aria-label]')->attr('aria-label'));
+        }
+        self::assertSelectorExists('#answer .level, #answer .estimated');
+        foreach (SumBook::standard()->named($name)->fields() as $field) {
+            self::assertCount(1, $crawler->filter(sprintf('label[for="f-%s"]', $field->name)), $field->name);
+        }
+        self::assertDoesNotMatchRegularExpression('~\bNAN\b|\bINF\b|Infinity~', $crawler->filter('#answer')->html(), 'no figure is drawn from nothing');
+    }
+
+    #[DataProvider('sums')]
+    public function testABadFieldIsNamedAndWhatWasTypedStays(string $name): void
+    {
+        $this->signIn('petra');
+        $needed = array_values(array_filter(SumBook::standard()->named($name)->fields(), static fn ($f): bool => $f->required && [] === $f->choices))[0];
+        $crawler = $this->client->request('GET', '/sums/'.$name.'?'.$needed->name.'=%3Cwrong%3E');
+        self::assertResponseIsSuccessful();
+        self::assertSelectorExists('#answer [role=alert]');
+        self::assertSame('<wrong>', 'textarea' === $crawler->filter('#f-'.$needed->name)->nodeName() ? $crawler->filter('#f-'.$needed->name)->text() : $crawler->filter('#f-'.$needed->name)->attr('value'));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function sums(): iterable
+    {
+        foreach (array_keys(SumBook::standard()->all()) as $name) {
+            yield $name => [$name];
+        }
+    }
+
+    public function testTheListHasEverySumInOneGroup(): void
+    {
+        $groups = SumGroups::of(SumBook::standard());
+        $listed = array_map(static fn ($sum): string => $sum->name(), array_merge(...array_values($groups)));
+        self::assertEqualsCanonicalizing(array_keys(SumBook::standard()->all()), $listed);
+        self::assertArrayNotHasKey('More', $groups);
+        $this->signIn('petra');
+        $this->client->request('GET', '/sums');
+        self::assertSelectorCount(count($listed), '.sums-list .card');
+    }
+
+    public function testAHeadlineOnOneLineIsShortEnoughToPin(): void
+    {
+        $result = SumBook::standard()->run('oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 25, 'litre_per_mm' => 0.06, 'target_mm' => 20]);
+        self::assertSame('Draw off 0.30 L; before it runs again', Headline::of($result)->asLine());
+        self::assertLessThanOrEqual(300, mb_strlen(Headline::of(SumBook::standard()->run('tighten-order', ['layout' => 'ring 40']))->asLine()));
+    }
+
+    public function testAStepWorksItsSumOutOfWhatTheBenchKnows(): void
+    {
+        $fit = $this->service(Recorder::class)->load($this->tarnFit());
+        $of = fn (string $id): ?array => $this->service(StepSum::class)->of($fit->sheet->step($id) ?? self::fail('no step '.$id), $fit->vehicle->circuits[$fit->sheet->step($id)->circuit ?? ''] ?? null, $fit->state);
+        $strength = $of('strength-before');
+        self::assertSame('coolant-protect', $strength['name'] ?? '');
+        self::assertSame(38.0, $strength['query']['percent'] ?? null, 'as it was read');
+        self::assertStringContainsString('Freezes', $strength['headline']->lead ?? '');
+        $level = $of('level-cold');
+        self::assertEqualsWithDelta(6.6 * (4.7e-4 + 2.2e-6 * 50) * (92 - 19), $level['result']?->number('growth') ?? 0.0, 1e-9);
+        self::assertSame('tank', $level['figure'][0] ?? '');
+        self::assertNull($of('hose-on-water')['result'] ?? null, 'nobody measured the hose');
+        self::assertNull($of('mix'), 'the mix has a place of its own');
+        self::assertNull($of('clean'));
+        self::assertNull($this->service(StepSum::class)->of(new Step('x', $fit->sheet->steps[0]->phase, $fit->sheet->steps[0]->deed, 'x', 'x', sum: 'no-such-sum'), null, $fit->state));
+    }
+
+    public function testTheBenchShowsWhatWasOpenedAndWhatIsWaste(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit()->id;
+        $crawler = $this->client->request('GET', sprintf('/fits/%s/bench/leaks-warm', $fit));
+        self::assertContains('thermostat housing', $crawler->filter('.look-at li')->each(static fn ($li): string => $li->text()));
+        $crawler = $this->client->request('GET', sprintf('/fits/%s/bench/waste', $fit));
+        self::assertStringContainsString('4.40', $crawler->filter('.act .figure-number')->text());
+    }
+}
