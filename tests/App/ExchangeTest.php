@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
+use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Bench\EventLog;
+use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Exchange\DueCalendarController;
 use NimbleKnuckle\App\Exchange\FitDocument;
 use NimbleKnuckle\App\Exchange\PrintController;
 use NimbleKnuckle\App\Exchange\SchemaBook;
 use NimbleKnuckle\App\Exchange\SchemaCheckCommand;
 use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
@@ -19,6 +23,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Reader;
 use Symfony\Component\Process\Process;
+use Symfony\Component\Uid\Ulid;
 
 #[CoversClass(FitDocument::class)]
 #[CoversClass(SchemaBook::class)]
@@ -39,6 +44,32 @@ final class ExchangeTest extends AppTestCase
         self::assertEquals($record->sheet(), $again->sheet());
         self::assertSame($record->looseEnds, $again->looseEnds);
         self::assertSame($json, $this->service(FitDocument::class)->write($again));
+    }
+
+    public function testStagesCurvesPinsAndReadingsOfATraceGoOutAndComeBackToo(): void
+    {
+        $record = $this->tarnFit();
+        $at = new \DateTimeImmutable('now', new \DateTimeZone('UTC'));
+        $made = static fn (EventType $type, array $payload): FitEvent => FitEvent::of((string) new Ulid(), $type, $payload, 'Joss Wending', $at->setTime((int) $at->format('H'), (int) $at->format('i'), (int) $at->format('s')));
+        $this->service(Recorder::class)->record($record, [
+            $made(EventType::FastenerMarked, ['joint' => 'thermostat-cover-bolts', 'bolt' => 3, 'stage' => 4, 'step' => 'housing-tight', 'wrench' => '3/8 in digital wrench', 'setting' => 9.0, 'reading' => '01ARZ3NDEKTSV4RRFFQ69G5FAV', 'torque' => 9.04]),
+            $made(EventType::StageBegun, ['step' => 'vacuum-pull', 'stage' => 'connect']),
+            $made(EventType::StageBegun, ['step' => 'vacuum-pull', 'stage' => 'pull']),
+            $made(EventType::CurveJudged, ['step' => 'warm-up', 'reading' => '01ARZ3NDEKTSV4RRFFQ69G5FAV', 'finding' => 'overheating', 'verdict' => 'stop', 'said' => 'Overheating: 112 °C.']),
+            $made(EventType::StopSeen, ['step' => 'warm-up', 'reading' => '01ARZ3NDEKTSV4RRFFQ69G5FAV']),
+            $made(EventType::SumPinned, ['step' => 'housing-tight', 'sum' => 'wrench-set', 'query' => 'target=9', 'said' => 'Set the wrench to 7.9 N·m', 'verdict' => 'ok']),
+        ], false);
+        $json = $this->service(FitDocument::class)->write($record);
+        $before = $this->service(Recorder::class)->load($record)->state;
+        self::assertStringContainsString('"stage-begun"', $json);
+        $this->emptyDatabase();
+        $this->service(FitDocument::class)->read($json);
+        $after = $this->service(Recorder::class)->load($this->service(FitBook::class)->get($record->id))->state;
+        self::assertEquals($before->routines, $after->routines);
+        self::assertEquals($before->curves, $after->curves);
+        self::assertNull($after->engineStop(), 'seen is seen, on every installation');
+        self::assertEquals($before->pins, $after->pins);
+        self::assertSame(9.04, $after->marks['thermostat-cover-bolts'][3]->float('torque'));
     }
 
     public function testNobodySignsByImportWhatTheyCouldNotSign(): void
@@ -137,5 +168,6 @@ final class ExchangeTest extends AppTestCase
         foreach (['due', 'fit_event', 'fit', 'vehicle'] as $table) {
             $this->db()->executeStatement('DELETE FROM '.$table);
         }
+        $this->service(EntityManagerInterface::class)->clear();
     }
 }

@@ -91,7 +91,11 @@ final class SumPagesTest extends AppTestCase
     public function testAStepWorksItsSumOutOfWhatTheBenchKnows(): void
     {
         $fit = $this->service(Recorder::class)->load($this->tarnFit());
-        $of = fn (string $id): ?array => $this->service(StepSum::class)->of($fit->sheet->step($id) ?? self::fail('no step '.$id), $fit->vehicle->circuits[$fit->sheet->step($id)->circuit ?? ''] ?? null, $fit->state);
+        $of = function (string $id) use ($fit): ?array {
+            $step = $fit->sheet->step($id) ?? self::fail('no step '.$id);
+
+            return $this->service(StepSum::class)->of($step, $fit->vehicle->circuits[$step->circuit] ?? null, $fit->state);
+        };
         $strength = $of('strength-before');
         self::assertSame('coolant-protect', $strength['name'] ?? '');
         self::assertSame(38.0, $strength['query']['percent'] ?? null, 'as it was read');

@@ -14,7 +14,9 @@ use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Operation;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Sum\Level;
+use NimbleKnuckle\Core\Sum\SumBook;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -30,6 +32,34 @@ final class ProcedureTest extends TestCase
         'thermostat-under' => 'veldra-tarn-20t', 'spark-plugs' => 'veldra-tarn-20t', 'serpentine-belt' => 'ostrel-vane-s6', 'crank-damper' => 'ostrel-vane-s6', 'thermostat-front' => 'ostrel-vane-s6',
         'water-pump' => 'corrin-drover-27d', 'starter' => 'corrin-drover-27d', 'gearbox-mount' => 'corrin-drover-27d', 'oil-filter-housing' => 'corrin-drover-27d', 'engine-mounts' => 'corrin-drover-27d',
     ];
+
+    public function testARoutineNobodyKnowsIsRefusedAndTheKnownOnesAreNamed(): void
+    {
+        $this->expectException(InvalidDocument::class);
+        $this->expectExceptionMessageMatches('/vacuum-pull, vacuum-draw, bleed-pour/');
+        Operation::read(Node::of(['id' => 'x', 'phase' => 'rebuild', 'do' => 'fill', 'title' => 'x', 'routine' => 'pour-and-pray']));
+    }
+
+    /** A routine or a sum named by a shipped procedure is one there is, and comes through the compiler to its step. */
+    #[DataProvider('shipped')]
+    public function testRoutinesAndSumsComeThroughTheCompiler(string $id, string $vehicleId): void
+    {
+        $procedure = Sheets::procedure($id);
+        $named = $found = [];
+        foreach ([$procedure->defaults(), ...$this->oneByOne($procedure)] as $choices) {
+            foreach ((new Compiler(Sheets::common()))->compile([$procedure], $choices, Sheets::vehicle($vehicleId), Sheets::kit())->steps as $step) {
+                $found[] = $step->routine;
+                $found[] = $step->sum;
+                self::assertEquals($step, Step::read(Node::of($step->toArray())), 'a step reads back as it was written');
+            }
+        }
+        foreach ($procedure->operations as $operation) {
+            $named[] = $operation->routine;
+            $named[] = $operation->sum;
+            self::assertTrue('' === $operation->sum || isset(SumBook::standard()->all()[$operation->sum]), $operation->sum);
+        }
+        self::assertSame([], array_values(array_diff(array_unique($named), $found)));
+    }
 
     /** Every answer of every shipped procedure gives a sheet that no grave rule breaks. */
     #[DataProvider('shipped')]
