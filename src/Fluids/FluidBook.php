@@ -11,6 +11,9 @@ use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Fluids\MixFromBench;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\FollowUp;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Sum\Field;
@@ -65,9 +68,15 @@ final readonly class FluidBook
         return $entry;
     }
 
-    /** Runs inside the transaction that keeps the event: signing off over a filled circuit writes down what went in. */
+    /**
+     * Runs inside the transaction that keeps the event: signing off over a filled circuit writes down what went in, and so
+     * does a look at the level that was topped up.
+     */
     public function afterEvent(FitRecord $record, Fit $fit, FitEvent $event): void
     {
+        if (EventType::FollowUpClosed === $event->type) {
+            $this->toppedUp($record, $fit, $event);
+        }
         if (EventType::Signed !== $event->type) {
             return;
         }
@@ -76,9 +85,29 @@ final readonly class FluidBook
         if (null === $filled || null === $circuit) {
             return;
         }
+        $this->write($record, $event, 'coolant', FluidKind::Filled, $filled->value, self::strengthThen($circuit, $fit), $circuit->family, $record->title);
+    }
+
+    private function toppedUp(FitRecord $record, Fit $fit, FitEvent $event): void
+    {
+        $followUps = array_map(static fn (Step $step): FollowUp => $step->followUp, $fit->sheet->doing(Deed::Book));
+        $followUp = array_values(array_filter($followUps, static fn (FollowUp $one): bool => $one->id === $event->string('follow_up') && in_array($one->kind, ['level', 'oil-level'], true)))[0] ?? null;
+        if (null === $followUp || 1 !== preg_match('~(\d+(?:[.,]\d+)?)\s*(ml|l|litres?|liters?|cl)\b~iu', $event->string('outcome'), $m)) {
+            return;
+        }
+        $litres = (float) str_replace(',', '.', $m[1]) * match (mb_strtolower($m[2])) {
+            'ml' => 0.001, 'cl' => 0.01, default => 1.0,
+        };
+        if ($litres > 0.0 && $litres < 50.0) {
+            $this->write($record, $event, 'level' === $followUp->kind ? 'coolant' : 'oil', FluidKind::ToppedUp, $litres, null, '', $event->string('outcome'));
+        }
+    }
+
+    private function write(FitRecord $record, FitEvent $event, string $circuit, FluidKind $kind, float $litres, ?float $percent, string $family, string $note): void
+    {
         $this->db->insert('fluid_entry', [
-            'id' => Ulid::generate($event->at), 'vehicle_id' => $record->vehicle->id, 'circuit' => 'coolant', 'kind' => FluidKind::Filled->value, 'at' => $event->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
-            'litres' => $filled->value, 'percent' => self::strengthThen($circuit, $fit), 'family' => $circuit->family, 'note' => mb_substr($record->title, 0, 300), 'by_name' => $event->by, 'fit_id' => $record->id,
+            'id' => Ulid::generate($event->at), 'vehicle_id' => $record->vehicle->id, 'circuit' => $circuit, 'kind' => $kind->value, 'at' => $event->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
+            'litres' => $litres, 'percent' => $percent, 'family' => $family, 'note' => mb_substr($note, 0, 300), 'by_name' => $event->by, 'fit_id' => $record->id,
         ]);
     }
 

@@ -186,6 +186,28 @@ final class FluidsTest extends AppTestCase
         self::assertEqualsWithDelta(50.0, $entries[0]->percent ?? 0.0, 10.0);
     }
 
+    /** @param list<float> $litres */
+    #[DataProvider('outcomes')]
+    public function testALookAtTheLevelWritesItsTopUpDown(string $outcome, array $litres): void
+    {
+        $this->signIn('joss');
+        $due = $this->db()->fetchAssociative("SELECT fit_id, follow_up FROM due WHERE kind = 'level' AND closed_at IS NULL");
+        self::assertIsArray($due);
+        $this->send(is_string($due['fit_id']) ? $due['fit_id'] : '', ['type' => 'follow-up-closed', 'follow_up' => $due['follow_up'], 'outcome' => $outcome]);
+        $entries = array_values(array_filter($this->service(FluidBook::class)->of('corrin-drover-27d', 'coolant'), static fn ($e): bool => FluidKind::ToppedUp === $e->kind));
+        self::assertSame($litres, array_map(static fn ($e): ?float => $e->litres, $entries));
+    }
+
+    /** @return iterable<string, array{string, list<float>}> */
+    public static function outcomes(): iterable
+    {
+        yield 'litres' => ['topped up 0.25 L, dry below', [0.25]];
+        yield 'a comma' => ['0,3 litres', [0.3]];
+        yield 'millilitres' => ['200 ml of the same mix', [0.2]];
+        yield 'nothing' => ['at the mark, nothing to add', []];
+        yield 'another number' => ['looked at 7.30 in the morning', []];
+    }
+
     private function warmUp(EngineFault $fault, int $seconds, bool $done = true): ReadingRecord
     {
         $probe = $this->probe();
