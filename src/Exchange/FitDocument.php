@@ -22,7 +22,7 @@ final readonly class FitDocument
 {
     public const FORMAT = 'nimble-knuckle/fit@1';
 
-    public function __construct(private SchemaBook $schemas, private EventLog $log, private Recorder $recorder, private Garage $garage, private EntityManagerInterface $em)
+    public function __construct(private SchemaBook $schemas, private EventLog $log, private Recorder $recorder, private Garage $garage, private EntityManagerInterface $em, private FitReadings $readings)
     {
     }
 
@@ -40,6 +40,8 @@ final readonly class FitDocument
             'sheet' => $record->sheetDocument,
             'events' => array_map(static fn (FitEvent $event): array => ['payload' => (object) $event->payload] + $event->toArray(), $this->log->of($record->id)),
         ];
+        $readings = $this->readings->of($record->id);
+        $document += [] === $readings ? [] : ['readings' => $readings];
         $this->schemas->ensureValid($document, 'fit-1');
 
         return json_encode($document, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT | \JSON_PRESERVE_ZERO_FRACTION)."\n";
@@ -60,6 +62,7 @@ final readonly class FitDocument
         $known = $this->em->find(FitRecord::class, $node->string('id'));
         $record = $known ?? $this->entered($node);
         $this->addEvents($record, $node, $byLead, null === $known);
+        $this->readings->enter($record->id, $node->nodes('readings'));
 
         return $record;
     }

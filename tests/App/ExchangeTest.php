@@ -7,8 +7,14 @@ namespace NimbleKnuckle\Tests\App;
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Bench\EventLog;
 use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Devices\DeviceBook;
+use NimbleKnuckle\App\Devices\DeviceKind;
+use NimbleKnuckle\App\Devices\ReadingBook;
+use NimbleKnuckle\App\Devices\ReadingDocument;
+use NimbleKnuckle\App\Devices\SimulatedWrench;
 use NimbleKnuckle\App\Exchange\DueCalendarController;
 use NimbleKnuckle\App\Exchange\FitDocument;
+use NimbleKnuckle\App\Exchange\FitReadings;
 use NimbleKnuckle\App\Exchange\PrintController;
 use NimbleKnuckle\App\Exchange\SchemaBook;
 use NimbleKnuckle\App\Exchange\SchemaCheckCommand;
@@ -18,6 +24,7 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Fastening\Trace\Fault;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Sabre\VObject\Component\VCalendar;
@@ -26,6 +33,7 @@ use Symfony\Component\Process\Process;
 use Symfony\Component\Uid\Ulid;
 
 #[CoversClass(FitDocument::class)]
+#[CoversClass(FitReadings::class)]
 #[CoversClass(SchemaBook::class)]
 #[CoversClass(SchemaCheckCommand::class)]
 #[CoversClass(PrintController::class)]
@@ -70,6 +78,29 @@ final class ExchangeTest extends AppTestCase
         self::assertNull($after->engineStop(), 'seen is seen, on every installation');
         self::assertEquals($before->pins, $after->pins);
         self::assertSame(9.04, $after->marks['thermostat-cover-bolts'][3]->float('torque'));
+    }
+
+    public function testReadingsTravelWithTheirFit(): void
+    {
+        $record = $this->tarnFit();
+        $devices = $this->service(DeviceBook::class);
+        $wrench = $devices->all(DeviceKind::Wrench)[0];
+        $devices->take($wrench, $record->id, 'housing-tight', 'Joss Wending');
+        $readings = $this->service(ReadingBook::class);
+        foreach (SimulatedWrench::pieces($readings->wrenchTask($record, 'housing-tight'), $id = (string) new Ulid(), Fault::None, 4) as $piece) {
+            $readings->receive($wrench, ReadingDocument::read($piece));
+        }
+        $json = $this->service(FitDocument::class)->write($record);
+        $samples = $readings->find($id)->samples ?? [];
+        $this->emptyDatabase();
+        $this->db()->executeStatement('DELETE FROM reading');
+        $this->service(FitDocument::class)->read($json);
+        $this->service(FitDocument::class)->read($json);
+        $again = $readings->ofJoint($record->id, 'thermostat-cover-bolts');
+        self::assertCount(1, $again);
+        self::assertSame([$id, 'sound', true, 3], [$again[0]->id, $again[0]->finding, $again[0]->marked, $again[0]->bolt]);
+        self::assertEquals($samples, $again[0]->samples);
+        self::assertSame($json, $this->service(FitDocument::class)->write($this->service(FitBook::class)->get($record->id)));
     }
 
     public function testNobodySignsByImportWhatTheyCouldNotSign(): void
