@@ -59,6 +59,8 @@ test('a mark the server refuses is said to be refused, and the tablet goes on', 
   await signIn(page, demo.base, /Joss Wending/);
   await page.goto(`${demo.base}/`);
   await page.getByRole('link', { name: 'Back to the bench' }).first().click();
+  await page.waitForURL(/\/bench/);
+  await page.waitForLoadState('load');
   await page.evaluate(() => {
     const button = document.createElement('button');
     button.id = 'forged';
