@@ -29,8 +29,9 @@ const send = async (run, done) => {
 
 const run = async (mine) => {
   while (engine === mine && !mine.over) {
-    await send(mine, mine.off);
-    if (mine.off) break;
+    const off = mine.off;
+    await send(mine, off);
+    if (off) break;
     await new Promise((wake) => { setTimeout(wake, EVERY_MS); });
   }
   if (engine === mine) engine = null;
