@@ -15,7 +15,9 @@ use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\FollowUp;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
+use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -25,8 +27,6 @@ use Symfony\Component\Uid\Ulid;
 /** The fluid log of each vehicle: entered by hand, and by each fit that is signed off over a filled circuit. */
 final readonly class FluidBook
 {
-    public const CIRCUITS = ['coolant', 'oil'];
-
     public function __construct(private EntityManagerInterface $em, private Connection $db, private ClockInterface $clock)
     {
     }
@@ -92,12 +92,14 @@ final readonly class FluidBook
     {
         $followUps = array_map(static fn (Step $step): FollowUp => $step->followUp, $fit->sheet->doing(Deed::Book));
         $followUp = array_values(array_filter($followUps, static fn (FollowUp $one): bool => $one->id === $event->string('follow_up') && in_array($one->kind, ['level', 'oil-level'], true)))[0] ?? null;
-        if (null === $followUp || 1 !== preg_match('~(\d+(?:[.,]\d+)?)\s*(ml|l|litres?|liters?|cl)\b~iu', $event->string('outcome'), $m)) {
+        if (null === $followUp || 1 !== preg_match('~\d+(?:[.,]\d+)?\s*(?:ml|l|litres?|liters?)\b~iu', $event->string('outcome'), $m)) {
             return;
         }
-        $litres = (float) str_replace(',', '.', $m[1]) * match (mb_strtolower($m[2])) {
-            'ml' => 0.001, 'cl' => 0.01, default => 1.0,
-        };
+        try {
+            $litres = Notation::read(Kind::Volume, $m[0])->value();
+        } catch (InvalidQuantity) {
+            return;
+        }
         if ($litres > 0.0 && $litres < 50.0) {
             $this->write($record, $event, 'level' === $followUp->kind ? 'coolant' : 'oil', FluidKind::ToppedUp, $litres, null, '', $event->string('outcome'));
         }

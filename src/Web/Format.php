@@ -55,6 +55,12 @@ final readonly class Format
         return self::significant(Quantity::volume($litres)->in(Unit::Quart)).self::THIN.'US'.self::THIN.'qt';
     }
 
+    #[AsTwigFilter('inhg')]
+    public static function inchesMercury(float $kilopascals): string
+    {
+        return self::significant(Quantity::base(Kind::Pressure, $kilopascals)->in(Unit::InchMercury)).self::THIN.'inHg';
+    }
+
     /** «2 h 40 min», «25 min». */
     #[AsTwigFilter('hours')]
     public static function hours(float $minutes): string
