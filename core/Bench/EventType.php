@@ -14,6 +14,11 @@ enum EventType: string
     case CautionAcknowledged = 'caution-acknowledged';
     case Counted = 'counted';
     case CountedAll = 'counted-all';
+    case Broke = 'broke';
+    case Replaced = 'replaced';
+    case PutIn = 'put-in';
+    case TakenOut = 'taken-out';
+    case ToolCounted = 'tool-counted';
     case FastenerMarked = 'fastener-marked';
     case Measured = 'measured';
     case Dropped = 'dropped';
@@ -32,25 +37,30 @@ enum EventType: string
     public function fields(): array
     {
         return match ($this) {
-            self::StepStarted, self::StepReopened => ['step' => 'string'],
-            self::StepDone => ['step' => 'string', 'reason' => 'string?'],
+            self::StepReopened, self::CountedAll => ['step' => 'string'],
+            self::StepStarted, self::StepDone => ['step' => 'string', 'reason' => 'string?'],
             self::StepSkipped => ['step' => 'string', 'reason' => 'string'],
             self::CautionAcknowledged => ['step' => 'string', 'caution' => 'int'],
             self::Counted => ['step' => 'string', 'thing' => 'string', 'by' => 'int'],
-            self::CountedAll => ['step' => 'string'],
-            self::FastenerMarked => ['joint' => 'string', 'bolt' => 'int', 'stage' => 'int', 'step' => 'string?', 'wrench' => 'string?', 'setting' => 'float?', 'reading' => 'string?', 'torque' => 'float?'],
+            self::Broke, self::Replaced, self::TakenOut => ['step' => 'string', 'thing' => 'string'],
+            self::PutIn => ['step' => 'string', 'thing' => 'string'],
+            self::ToolCounted => ['step' => 'string', 'tool' => 'string'],
+            self::FastenerMarked => [
+                'joint' => 'string', 'bolt' => 'int', 'stage' => 'int', 'step' => 'string?', 'wrench' => 'string?', 'setting' => 'float?',
+                'reading' => 'string?', 'torque' => 'float?',
+            ],
             self::Measured => ['step' => 'string', 'field' => 'string', 'text' => 'string', 'value' => 'float', 'unit' => 'string'],
-            self::Dropped => ['what' => 'string', 'step' => 'string?'],
+            self::Dropped => ['what' => 'string', 'step' => 'string?', 'thing' => 'string?'],
             self::Found => ['dropped' => 'string'],
             self::Noted => ['text' => 'string', 'step' => 'string?'],
-            self::StageBegun => ['step' => 'string', 'stage' => 'string'],
+            self::StageBegun => ['step' => 'string', 'stage' => 'string', 'reason' => 'string?'],
             self::CurveJudged => ['step' => 'string', 'reading' => 'string', 'finding' => 'string', 'verdict' => 'string', 'said' => 'string'],
             self::StopSeen => ['step' => 'string', 'reading' => 'string'],
             self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],
-            self::Waived => ['end' => 'string', 'reason' => 'string'],
+            self::Waived => ['end' => 'string', 'reason' => 'string', 'as' => 'string?'],
             self::FollowUpClosed => ['follow_up' => 'string', 'outcome' => 'string'],
             self::Undone => ['event' => 'string'],
-            self::Signed => ['remark' => 'string?'],
+            self::Signed => ['remark' => 'string?', 'seen' => 'int?'],
         };
     }
 
@@ -58,6 +68,12 @@ enum EventType: string
     public function canBeUndone(): bool
     {
         return self::Signed !== $this && self::Undone !== $this && self::FollowUpClosed !== $this;
+    }
+
+    /** Worked out by the server from what it holds; never taken from a tablet's word. */
+    public function isWorkedOutHere(): bool
+    {
+        return self::CurveJudged === $this || self::SumPinned === $this;
     }
 
     public function label(): string

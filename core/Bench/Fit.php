@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Law\Gate;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
-use NimbleKnuckle\Core\Fluids\Fill\FillRun;
+use NimbleKnuckle\Core\Plan\Compiler\ToolCount;
+use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Pick;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
@@ -15,10 +19,147 @@ use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /** A sheet, the vehicle it is for, and what has happened so far: where we are, what may be closed, what is still open. */
-final readonly class Fit
+final class Fit
 {
-    public function __construct(public Sheet $sheet, public VehicleSheet $vehicle, public FitState $state)
+    private ?Rig $actual = null;
+
+    /**
+     * @param ?\DateTimeImmutable $now null counts from the last event
+     * @param Rigs $rigs the model of the vehicle; handed on from one state of a fit to the next
+     */
+    public function __construct(
+        public readonly Sheet $sheet,
+        public readonly VehicleSheet $vehicle,
+        public readonly FitState $state,
+        private readonly ?\DateTimeImmutable $now = null,
+        private ?Rigs $rigs = null,
+    ) {
+    }
+
+    /** The same fit one event later. */
+    public function then(FitEvent $event): self
     {
+        return new self($this->sheet, $this->vehicle, $this->state->then($event), $this->now, $this->rigs());
+    }
+
+    public function rigs(): Rigs
+    {
+        return $this->rigs ??= new Rigs($this->sheet, $this->vehicle);
+    }
+
+    /** The vehicle as the marks say it is. */
+    public function actual(): Rig
+    {
+        return $this->actual ??= $this->rigs()->actual($this->state);
+    }
+
+    public function pieces(): Pieces
+    {
+        return new Pieces($this->sheet, $this->state);
+    }
+
+    public function flows(): Flows
+    {
+        return new Flows($this->sheet, $this->state);
+    }
+
+    /** @return list<Hold> the timed stages of a step as they stood */
+    public function holds(Step $step): array
+    {
+        return (new Holds($this->state))->of($step);
+    }
+
+    /** @return list<Step> what stands before a step in the line */
+    public function earlier(Step $step): array
+    {
+        return array_slice($this->sheet->steps, 0, max(0, $this->sheet->placeOf($step->id)));
+    }
+
+    /** The nearest step of one of these deeds: before a step where there is one, else after it; the step itself where there is none. */
+    public function nearest(Step $step, Deed ...$deeds): Step
+    {
+        $place = $this->sheet->placeOf($step->id);
+        $found = null;
+        foreach ($this->sheet->steps as $i => $one) {
+            if (in_array($one->deed, $deeds, true) && (null === $found || $i < $place)) {
+                $found = $one;
+            }
+        }
+
+        return $found ?? $step;
+    }
+
+    /** Whether a step was closed or skipped with a reason. */
+    public function isOverruled(Step $step): bool
+    {
+        return isset($this->state->skipped[$step->id]) || true === ($this->state->done[$step->id] ?? null)?->hasReason();
+    }
+
+    public function isWithin(Step $step, Ask $ask): bool
+    {
+        $reading = $this->state->reading($step->id, $ask->field);
+
+        return null !== $reading && !$ask->isOutside($reading->value);
+    }
+
+    /** @return array<string, int> joint => how many of its fasteners are not final, of those that were undone or touched */
+    public function looseJoints(): array
+    {
+        $loose = [];
+        foreach ($this->sheet->doing(Deed::Tighten) as $step) {
+            $joint = $this->vehicle->joints[$step->joint] ?? null;
+            if (null !== $joint && (isset($this->state->stages[$joint->id]) || $this->wasTakenOff($joint->item))) {
+                $loose[$joint->id] = $this->boltsLeft($joint->id);
+            }
+        }
+
+        return array_filter($loose);
+    }
+
+    public function wasTakenOff(string $item): bool
+    {
+        foreach ('' === $item ? [] : $this->sheet->doing(Deed::Remove, $item) as $step) {
+            if ($this->state->isDone($step->id)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The step that counts the tools before the engine runs; null where the sheet has none. */
+    public function toolCount(): ?Step
+    {
+        foreach ($this->sheet->steps as $step) {
+            if (in_array(ToolCount::TAG, $step->tags, true)) {
+                return $step;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> tools to be accounted for at a step: those that were needed before it */
+    public function toolsListed(Step $step): array
+    {
+        $place = in_array(ToolCount::TAG, $step->tags, true) ? $this->sheet->placeOf($step->id) : -1;
+        $picks = array_filter($this->sheet->tools, fn (Pick $pick): bool => $this->sheet->placeOf($pick->firstStep) < $place);
+
+        return array_values(array_map(static fn (Pick $pick): string => $pick->name, $picks));
+    }
+
+    /** @return list<string> */
+    public function toolsMissing(Step $step): array
+    {
+        return array_values(array_filter($this->toolsListed($step), fn (string $tool): bool => !isset($this->state->tools[$step->id][$tool])));
+    }
+
+    /** @return list<string> what was out of order at a joint, in words */
+    public function passFaults(string $jointId): array
+    {
+        $joint = $this->vehicle->joints[$jointId] ?? null;
+
+        return null === $joint ? [] : PassOrder::of($joint, $this->state->marked[$jointId] ?? [])->faults();
     }
 
     /** The step to show: the one last worked on while it is open, else the first open one that is not just running by itself. */
@@ -70,40 +211,10 @@ final readonly class Fit
         return true;
     }
 
-    /** @return list<string> what keeps a step from being closed, each with its remedy; empty when it may be closed */
-    public function gate(Step $step): array
+    /** What stands between a step and its mark, as the fit is now. */
+    public function gate(): Gate
     {
-        $reasons = [];
-        foreach ($step->cautions as $i => $caution) {
-            if ($caution->acknowledge && !isset($this->state->seen[$step->id][$i])) {
-                $reasons[] = 'Acknowledge the caution first.';
-                break;
-            }
-        }
-        foreach ($step->asks as $ask) {
-            if (null === $this->state->reading($step->id, $ask->field)) {
-                $reasons[] = sprintf('Measure: %s.', lcfirst($ask->label));
-            }
-        }
-        $curve = $this->state->curves[$step->id] ?? null;
-        if ('stop' === $curve?->string('verdict')) {
-            $reasons[] = sprintf('The curve says %s: let it cool, put it right, warm it up once more.', str_replace('-', ' ', $curve->string('finding')));
-        }
-        $run = $this->routine($step);
-        if (null !== $run && !$run->isAtItsEnd()) {
-            $reasons[] = sprintf('The routine stands at «%s».', $run->isBegun() ? $run->stage()->title : 'not begun');
-        }
-        if (Deed::Tighten === $step->deed) {
-            $left = $this->boltsLeft($step->joint);
-            if ($left > 0) {
-                $reasons[] = sprintf('%d of %d fasteners are not at their final mark.', $left, $this->vehicle->joints[$step->joint]->count());
-            }
-        }
-        foreach ($this->waitsFor($step) as $wait) {
-            $reasons[] = sprintf('«%s» is not finished.', $wait->title);
-        }
-
-        return [...$reasons, ...$this->trayGate($step)];
+        return new Gate($this);
     }
 
     /** Where the fill routine of a step stands; null for a step without one. */
@@ -114,37 +225,13 @@ final readonly class Fit
         return null === $routine ? null : FillRun::of($routine, $this->state->routines[$step->id] ?? []);
     }
 
-    /**
-     * Running or open waits that this step needs to be over.
-     *
-     * @return list<Step>
-     */
-    private function waitsFor(Step $step): array
-    {
-        return array_values(array_filter($this->sheet->steps, fn (Step $wait): bool => $wait->passive && $wait->until === $step->id && !$this->state->isClosed($wait->id)));
-    }
-
-    /** @return list<string> */
-    private function trayGate(Step $step): array
-    {
-        if ([] === $step->tray) {
-            return [];
-        }
-        $expected = $this->expected($step);
-        $counted = $this->counted($step);
-        if (Deed::Remove === $step->deed && $counted < $expected) {
-            return [sprintf('The tray holds %d of %d pieces: count them in, or say which is missing.', $counted, $expected)];
-        }
-
-        return Deed::Refit === $step->deed && $counted < $expected ? [sprintf('%d of %d pieces have gone back on.', $counted, $expected)] : [];
-    }
-
     /** How many of a thing are counted at a step. */
     public function countOf(Step $step, TrayLine $line): int
     {
         return (isset($this->state->countedAll[$step->id]) ? $line->count : 0) + $this->state->count($step->id, $line->thing);
     }
 
+    /** How many pieces are counted at a step. */
     public function counted(Step $step): int
     {
         return array_sum(array_map(fn (TrayLine $line): int => $this->countOf($step, $line), $step->tray));
@@ -207,15 +294,37 @@ final readonly class Fit
     /** Minutes until a running wait has had its likely time; negative once it has. */
     public function waitLeft(Step $step, \DateTimeImmutable $now): float
     {
-        $started = $this->state->started[$step->id]->at ?? $now;
+        $started = ($this->state->started[$step->id] ?? null)?->happened() ?? $now;
 
         return $step->minutes->likely - ((float) $now->format('U.u') - (float) $started->format('U.u')) / 60;
+    }
+
+    /** The same by the instant the fit was looked at. */
+    public function waitLeftNow(Step $step): float
+    {
+        $last = [] === $this->state->log ? null : $this->state->log[count($this->state->log) - 1]->receipt->at;
+
+        return $this->waitLeft($step, $this->now ?? $last ?? new \DateTimeImmutable('@0'));
     }
 
     /** @return list<LooseEnd> everything open that was not waived, in the order it arose */
     public function looseEnds(): array
     {
-        return array_values(array_filter((new LooseEnds($this))->all(), fn (LooseEnd $end): bool => !isset($this->state->waived[$end->id])));
+        return array_values(array_filter((new LooseEnds($this))->all(), fn (LooseEnd $end): bool => !$this->isWaived($end)));
+    }
+
+    /** A waiver holds for what it was given for: when that has changed, it is open again. */
+    private function isWaived(LooseEnd $end): bool
+    {
+        $as = ($this->state->waived[$end->id] ?? null)?->string('as');
+
+        return null !== $as && ('' === $as || $as === $end->since);
+    }
+
+    /** @return list<ReviewEntry> what a lead looks at before signing */
+    public function review(): array
+    {
+        return (new Review($this))->entries();
     }
 
     /** @return list<LooseEnd> steps neither done nor skipped */

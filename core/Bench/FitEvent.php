@@ -11,6 +11,9 @@ final readonly class FitEvent
 {
     private const MAX_TEXT = 500;
 
+    /** Seconds on the tablet from which on an event counts as queued: it is dated by the tablet's own clock. */
+    private const QUEUED = 15.0;
+
     /** @param array<string, string|int|float> $payload */
     private function __construct(
         public string $id,
@@ -18,6 +21,7 @@ final readonly class FitEvent
         public array $payload,
         public string $by,
         public \DateTimeImmutable $at,
+        public Receipt $receipt,
     ) {
     }
 
@@ -26,7 +30,7 @@ final readonly class FitEvent
      *
      * @throws InvalidEvent when a field is missing, of the wrong kind, or too long
      */
-    public static function of(string $id, EventType $type, array $payload, string $by, \DateTimeImmutable $at): self
+    public static function of(string $id, EventType $type, array $payload, string $by, \DateTimeImmutable $at, ?Receipt $receipt = null): self
     {
         1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id) || throw InvalidEvent::in('id', 'An event needs a ULID as its id.');
         $clean = [];
@@ -41,7 +45,30 @@ final readonly class FitEvent
         $unknown = array_diff(array_map(strval(...), array_keys($payload)), array_keys($type->fields()));
         [] === $unknown || throw InvalidEvent::in(implode(', ', $unknown), sprintf('«%s» has no field «%s».', $type->value, mb_substr(implode(', ', $unknown), 0, 40)));
 
-        return new self($id, $type, $clean, $by, $at);
+        return new self($id, $type, $clean, $by, $at, $receipt ?? new Receipt($at));
+    }
+
+    /** The same fact, as the server has it. */
+    public function received(Receipt $receipt): self
+    {
+        return new self($this->id, $this->type, $this->payload, $this->by, $this->at, $receipt);
+    }
+
+    /** When it happened by the server's clock: when it came in, less the time it lay on the tablet. */
+    public function happened(): \DateTimeImmutable
+    {
+        return $this->receipt->at->modify(sprintf('-%d milliseconds', (int) round(1000 * $this->receipt->waited)));
+    }
+
+    /** Whether only the tablet's clock says when it happened. */
+    public function wasQueued(): bool
+    {
+        return $this->receipt->waited > self::QUEUED;
+    }
+
+    public function hasReason(): bool
+    {
+        return '' !== $this->string('reason');
     }
 
     public function string(string $field): string

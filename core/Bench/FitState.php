@@ -7,55 +7,69 @@ namespace NimbleKnuckle\Core\Bench;
 /**
  * What is known of a fit after its events: folded from the log, never stored as the truth.
  *
- * Events of no concern change nothing; an event undone later is as if it had never been.
+ * Events of no concern change nothing; an event undone later is as if it had never been. A state is never changed from
+ * outside: “then” gives the next one.
  */
-final readonly class FitState
+final class FitState
 {
-    /**
-     * @param array<string, FitEvent> $done step => the event that closed it
-     * @param array<string, FitEvent> $skipped step => the event with the reason
-     * @param array<string, FitEvent> $started
-     * @param array<string, array<int, true>> $seen step => cautions acknowledged
-     * @param array<string, array<string, int>> $counts step => thing => how many
-     * @param array<string, true> $countedAll
-     * @param array<string, array<int, int>> $stages joint => bolt => stage
-     * @param array<string, array<int, FitEvent>> $marks joint => bolt => last mark
-     * @param array<string, array<string, Reading>> $readings step => field => reading
-     * @param array<string, FitEvent> $dropped not yet found
-     * @param list<FitEvent> $notes
-     * @param list<FitEvent> $pins sums pinned to a step, with what was put in
-     * @param array<string, list<FitEvent>> $routines step => the stages of its fill routine that were begun
-     * @param array<string, FitEvent> $curves step => the last judgement of a temperature curve
-     * @param array<string, true> $stopsSeen readings whose stop somebody has seen
-     * @param array<string, FitEvent> $waived loose end => the event with the reason
-     * @param array<string, FitEvent> $followUps closed ones
-     * @param list<FitEvent> $log everything, undone events included
-     * @param array<string, true> $undone ids of events taken back
-     */
-    private function __construct(
-        public array $done = [],
-        public array $skipped = [],
-        public array $started = [],
-        public array $seen = [],
-        public array $counts = [],
-        public array $countedAll = [],
-        public array $stages = [],
-        public array $marks = [],
-        public array $readings = [],
-        public array $dropped = [],
-        public array $notes = [],
-        public array $pins = [],
-        public array $routines = [],
-        public array $curves = [],
-        public array $stopsSeen = [],
-        public array $waived = [],
-        public array $followUps = [],
-        public ?FitEvent $signed = null,
-        public string $lastStep = '',
-        public ?FitEvent $last = null,
-        public array $log = [],
-        public array $undone = [],
-    ) {
+    /** @var array<string, FitEvent> step => the event that closed it, in the order they were closed */
+    public array $done = [];
+    /** @var array<string, FitEvent> step => the event with the reason */
+    public array $skipped = [];
+    /** @var array<string, FitEvent> */
+    public array $started = [];
+    /** @var array<string, array<int, true>> step => cautions acknowledged */
+    public array $seen = [];
+    /** @var array<string, array<string, int>> step => thing => how many */
+    public array $counts = [];
+    /** @var array<string, true> */
+    public array $countedAll = [];
+    /** @var array<string, PieceFate> event => what became of a counted piece */
+    public array $fates = [];
+    /** @var array<string, FitEvent> «step thing» => what was put in on purpose and is in still */
+    public array $inside = [];
+    /** @var array<string, true> «step thing» => it was put in at some time */
+    public array $everInside = [];
+    /** @var array<string, array<string, FitEvent>> step => tool => counted */
+    public array $tools = [];
+    /** @var array<string, array<int, int>> joint => bolt => stage */
+    public array $stages = [];
+    /** @var array<string, array<int, FitEvent>> joint => bolt => last mark */
+    public array $marks = [];
+    /** @var array<string, list<FitEvent>> joint => every mark in order */
+    public array $marked = [];
+    /** @var array<string, array<string, Reading>> step => field => reading */
+    public array $readings = [];
+    /** @var array<string, FitEvent> not yet found */
+    public array $dropped = [];
+    /** @var list<FitEvent> */
+    public array $notes = [];
+    /** @var list<FitEvent> sums pinned to a step, with what was put in */
+    public array $pins = [];
+    /** @var array<string, list<FitEvent>> step => the stages of its fill routine that were begun */
+    public array $routines = [];
+    /** @var array<string, FitEvent> step => the last judgement of a temperature curve */
+    public array $curves = [];
+    /** @var array<string, true> readings whose stop somebody has seen */
+    public array $stopsSeen = [];
+    /** @var array<string, FitEvent> loose end => the event with the reason */
+    public array $waived = [];
+    /** @var array<string, FitEvent> closed ones */
+    public array $followUps = [];
+    public ?FitEvent $signed = null;
+    public string $lastStep = '';
+    public ?FitEvent $last = null;
+    /** The reason given last, as written. */
+    public string $lastReason = '';
+    /** @var list<FitEvent> everything, undone events included */
+    public array $log = [];
+    /** @var array<string, int> event => its place in the log */
+    public array $places = [];
+    /** @var array<string, true> ids of events taken back */
+    public array $undone = [];
+
+    private function __construct()
+    {
     }
 
     public static function none(): self
@@ -66,22 +80,58 @@ final readonly class FitState
     /** @param iterable<FitEvent> $events in the order they were kept */
     public static function fold(iterable $events): self
     {
-        $log = [];
-        $undone = [];
+        $state = new self();
         foreach ($events as $event) {
-            $log[] = $event;
+            $state->places[$event->id] ??= count($state->log);
+            $state->log[] = $event;
             if (EventType::Undone === $event->type) {
-                $undone[$event->string('event')] = true;
+                $state->undone[$event->string('event')] = true;
             }
         }
-        $state = new self();
-        foreach ($log as $event) {
-            if (!isset($undone[$event->id]) || !$event->type->canBeUndone()) {
-                $state = $state->after($event);
+        foreach ($state->log as $event) {
+            if (!isset($state->undone[$event->id]) || !$event->type->canBeUndone()) {
+                $state->apply($event);
             }
         }
 
-        return $state->with(log: $log, undone: $undone);
+        return $state;
+    }
+
+    /** The state after one more event. Only taking something back folds the log anew. */
+    public function then(FitEvent $event): self
+    {
+        if (EventType::Undone === $event->type || isset($this->undone[$event->id])) {
+            return self::fold([...$this->log, $event]);
+        }
+        $next = clone $this;
+        $next->places[$event->id] ??= count($next->log);
+        $next->log[] = $event;
+        $next->apply($event);
+
+        return $next;
+    }
+
+    public function has(string $eventId): bool
+    {
+        return isset($this->places[$eventId]);
+    }
+
+    /** The event with this id; null where the log has none. */
+    public function event(string $id): ?FitEvent
+    {
+        return isset($this->places[$id]) ? $this->log[$this->places[$id]] : null;
+    }
+
+    /** The last event before this one that came in as it happened; null where everything before it was queued. */
+    public function liveBefore(FitEvent $event): ?FitEvent
+    {
+        for ($place = ($this->places[$event->id] ?? 0) - 1; $place >= 0; --$place) {
+            if (!$this->log[$place]->wasQueued()) {
+                return $this->log[$place];
+            }
+        }
+
+        return null;
     }
 
     public function isDone(string $step): bool
@@ -119,8 +169,9 @@ final readonly class FitState
     {
         $newest = null;
         foreach ($this->readings as $fields) {
-            if (isset($fields[$field])) {
-                $newest = $fields[$field];
+            $reading = $fields[$field] ?? null;
+            if (null !== $reading && (null === $newest || $this->places[$reading->event->id] > $this->places[$newest->event->id])) {
+                $newest = $reading;
             }
         }
 
@@ -139,52 +190,92 @@ final readonly class FitState
         return null;
     }
 
-    private function after(FitEvent $event): self
+    private function apply(FitEvent $event): void
     {
         $step = $event->string('step');
-        $changes = match ($event->type) {
-            EventType::StepStarted => ['started' => $this->started + [$step => $event]],
-            EventType::StepDone => ['done' => $this->done + [$step => $event]],
-            EventType::StepReopened => ['done' => array_diff_key($this->done, [$step => true]), 'skipped' => array_diff_key($this->skipped, [$step => true])],
-            EventType::StepSkipped => ['skipped' => $this->skipped + [$step => $event]],
-            EventType::CautionAcknowledged => ['seen' => array_replace($this->seen, [$step => [$event->int('caution') => true] + ($this->seen[$step] ?? [])])],
-            EventType::Counted => ['counts' => array_replace($this->counts, [$step => [$event->string('thing') => $this->count($step, $event->string('thing')) + $event->int('by')] + ($this->counts[$step] ?? [])])],
-            EventType::CountedAll => ['countedAll' => [$step => true] + $this->countedAll, 'counts' => array_replace($this->counts, [$step => []])],
-            EventType::FastenerMarked => $this->marked($event),
-            EventType::Measured => ['readings' => array_replace($this->readings, [$step => [$event->string('field') => new Reading($event->string('text'), $event->float('value'), $event->string('unit'), $event->by, $event->at)] + ($this->readings[$step] ?? [])])],
-            EventType::Dropped => ['dropped' => $this->dropped + [$event->id => $event]],
-            EventType::Found => ['dropped' => array_diff_key($this->dropped, [$event->string('dropped') => true])],
-            EventType::Noted => ['notes' => [...$this->notes, $event]],
-            EventType::SumPinned => ['pins' => [...$this->pins, $event]],
-            EventType::StageBegun => ['routines' => array_replace($this->routines, [$step => [...($this->routines[$step] ?? []), $event]])],
-            EventType::CurveJudged => ['curves' => array_replace($this->curves, [$step => $event])],
-            EventType::StopSeen => ['stopsSeen' => [$event->string('reading') => true] + $this->stopsSeen],
-            EventType::Waived => ['waived' => $this->waived + [$event->string('end') => $event]],
-            EventType::FollowUpClosed => ['followUps' => $this->followUps + [$event->string('follow_up') => $event]],
-            EventType::Signed => ['signed' => $this->signed ?? $event],
-            EventType::Undone => [],
+        match ($event->type) {
+            EventType::StepStarted => $this->started[$step] ??= $event,
+            EventType::StepDone => $this->done[$step] ??= $event,
+            EventType::StepReopened => $this->reopen($step),
+            EventType::StepSkipped => $this->skipped[$step] ??= $event,
+            EventType::CautionAcknowledged => $this->seen[$step][$event->int('caution')] = true,
+            EventType::Counted => $this->counts[$step][$event->string('thing')] = $this->count($step, $event->string('thing')) + $event->int('by'),
+            EventType::CountedAll => $this->countAll($step),
+            EventType::Broke, EventType::Replaced => $this->fates[$event->id] = new PieceFate($event, $this->isDone($step)),
+            EventType::PutIn => $this->inside[self::insideKey($event)] = $event,
+            EventType::TakenOut => $this->takeOut($event),
+            EventType::ToolCounted => $this->tools[$step][$event->string('tool')] = $event,
+            EventType::FastenerMarked => $this->markFastener($event),
+            EventType::Measured => $this->measure($event),
+            EventType::Dropped => $this->drop($event),
+            EventType::Found => $this->find($event),
+            EventType::Noted => $this->notes[] = $event,
+            EventType::SumPinned => $this->pins[] = $event,
+            EventType::StageBegun => $this->routines[$step][] = $event,
+            EventType::CurveJudged => $this->curves[$step] = $event,
+            EventType::StopSeen => $this->stopsSeen[$event->string('reading')] = true,
+            EventType::Waived => $this->waived[$event->string('end')] = $event,
+            EventType::FollowUpClosed => $this->followUps[$event->string('follow_up')] ??= $event,
+            EventType::Signed => $this->signed ??= $event,
+            EventType::Undone => null,
         };
-
-        return $this->with(...['lastStep' => '' === $step ? $this->lastStep : $step, 'last' => $event->type->canBeUndone() ? $event : $this->last] + $changes);
+        $this->lastStep = '' === $step ? $this->lastStep : $step;
+        $this->last = $event->type->canBeUndone() ? $event : $this->last;
+        $this->lastReason = $event->hasReason() ? $event->string('reason') : $this->lastReason;
     }
 
-    /**
-     * A mark sets the stage; the same stage twice is one mark, and two tablets can mark different bolts at once.
-     *
-     * @return array<string, mixed>
-     */
-    private function marked(FitEvent $event): array
+    private function reopen(string $step): void
+    {
+        unset($this->done[$step], $this->skipped[$step]);
+    }
+
+    private function countAll(string $step): void
+    {
+        $this->countedAll[$step] = true;
+        $this->counts[$step] = [];
+    }
+
+    private function takeOut(FitEvent $event): void
+    {
+        unset($this->inside[self::insideKey($event)]);
+        $this->everInside[self::insideKey($event)] = true;
+    }
+
+    private function measure(FitEvent $event): void
+    {
+        $reading = new Reading($event->string('text'), $event->float('value'), $event->string('unit'), $event->by, $event->at, $event);
+        unset($this->readings[$event->string('step')][$event->string('field')]);
+        $this->readings[$event->string('step')][$event->string('field')] = $reading;
+    }
+
+    private function drop(FitEvent $event): void
+    {
+        $this->dropped[$event->id] = $event;
+        if ('' !== $event->string('thing')) {
+            $this->fates[$event->id] = new PieceFate($event, $this->isDone($event->string('step')));
+        }
+    }
+
+    private function find(FitEvent $event): void
+    {
+        $id = $event->string('dropped');
+        if (isset($this->fates[$id])) {
+            $this->fates[$id] = $this->fates[$id]->found($this->isDone($this->fates[$id]->event->string('step')));
+        }
+        unset($this->dropped[$id]);
+    }
+
+    /** A mark sets the stage; the same stage twice is one mark, and two tablets can mark different bolts at once. */
+    private function markFastener(FitEvent $event): void
     {
         [$joint, $bolt] = [$event->string('joint'), $event->int('bolt')];
-
-        return [
-            'stages' => array_replace($this->stages, [$joint => [$bolt => $event->int('stage')] + ($this->stages[$joint] ?? [])]),
-            'marks' => array_replace($this->marks, [$joint => [$bolt => $event] + ($this->marks[$joint] ?? [])]),
-        ];
+        $this->stages[$joint][$bolt] = $event->int('stage');
+        $this->marks[$joint][$bolt] = $event;
+        $this->marked[$joint][] = $event;
     }
 
-    private function with(mixed ...$changes): self
+    private static function insideKey(FitEvent $event): string
     {
-        return new self(...array_merge(get_object_vars($this), $changes)); // @phpstan-ignore argument.type (named after the constructor's own parameters)
+        return $event->string('step').' '.$event->string('thing');
     }
 }

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Law\Bar;
+use NimbleKnuckle\Core\Bench\Law\Gate;
+use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\CoreException;
 
 /** Something that cannot have happened like this; the sentence tells what is missing. */
 final class InvalidEvent extends \DomainException implements CoreException
 {
+    private const MOST = 3;
+
     private function __construct(public readonly string $field, string $message)
     {
         parent::__construct($message);
@@ -19,9 +24,12 @@ final class InvalidEvent extends \DomainException implements CoreException
         return new self($field, $message);
     }
 
-    /** @param list<string> $reasons */
-    public static function dueToGate(array $reasons): self
+    /** @param list<Obstacle> $obstacles the hardest first */
+    public static function dueToObstacles(array $obstacles, bool $isLead): self
     {
-        return new self('step', implode(' ', $reasons));
+        $said = implode(' ', array_map(static fn (Obstacle $one): string => $one->text, array_slice($obstacles, 0, self::MOST)));
+        $more = count($obstacles) - self::MOST;
+
+        return new self('step', $said.($more > 0 ? sprintf(' And %d more.', $more) : '').(Bar::Lead === Gate::bar($obstacles) && !$isLead ? ' Only a lead overrules this.' : ''));
     }
 }

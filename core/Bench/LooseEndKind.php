@@ -11,10 +11,18 @@ enum LooseEndKind: string
     case Tray = 'tray';
     case Joint = 'joint';
     case Circuit = 'circuit';
+    case Flow = 'flow';
+    case Support = 'support';
+    case Battery = 'battery';
+    case Raised = 'raised';
+    case Inside = 'inside';
+    case Tool = 'tool';
     case Dropped = 'dropped';
+    case Broken = 'broken';
     case Waiting = 'waiting';
     case Due = 'due';
     case Reading = 'reading';
+    case Safety = 'safety';
     case Curve = 'curve';
     case Step = 'step';
 
@@ -25,12 +33,26 @@ enum LooseEndKind: string
             self::Tray => 'tray does not add up',
             self::Joint => 'not tight yet',
             self::Circuit => 'circuit open',
+            self::Flow => 'out and in do not match',
+            self::Support => 'hangs on its support',
+            self::Battery => 'battery disconnected',
+            self::Raised => 'on its stands',
+            self::Inside => 'left inside',
+            self::Tool => 'tool not accounted for',
             self::Dropped => 'dropped',
+            self::Broken => 'broken, no new one yet',
             self::Waiting => 'waiting',
             self::Due => 'to be booked',
             self::Reading => 'reading outside its limits',
+            self::Safety => 'safety reading outside its limits',
             self::Curve => 'a curve says stop',
-            self::Step => 'step not done',
+            self::Step => 'step not in order',
         };
+    }
+
+    /** Whether leaving it open can hurt somebody: a helper does not waive such a one. */
+    public function canHurt(): bool
+    {
+        return in_array($this, [self::Joint, self::Circuit, self::Flow, self::Support, self::Battery, self::Raised, self::Inside, self::Safety, self::Curve], true);
     }
 }

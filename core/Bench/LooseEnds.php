@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /** Derives the loose ends of a fit from what was done and what was not. */
 final readonly class LooseEnds
 {
+    /** Obstacles of a closed step that have a loose end of their own. */
+    private const SAID_ELSEWHERE = ['fasteners', 'tray-count', 'reading-outside', 'curve', 'tool-missing', 'cure'];
+
     public function __construct(private Fit $fit)
     {
     }
@@ -17,7 +21,11 @@ final readonly class LooseEnds
     /** @return list<LooseEnd> waived ones included */
     public function all(): array
     {
-        return [...$this->dropped(), ...$this->removed(), ...$this->loose(), ...$this->trays(), ...$this->circuits(), ...$this->readings(), ...$this->curves(), ...$this->waiting(), ...$this->due()];
+        return [
+            ...$this->dropped(), ...$this->broken(), ...$this->inside(), ...$this->tools(), ...$this->removed(), ...$this->loose(), ...$this->trays(),
+            ...$this->circuits(), ...$this->flows(), ...$this->standing(), ...$this->readings(), ...$this->curves(), ...$this->outOfOrder(),
+            ...$this->waiting(), ...$this->due(),
+        ];
     }
 
     /** @return list<LooseEnd> */
@@ -49,13 +57,10 @@ final readonly class LooseEnds
     private function loose(): array
     {
         $ends = [];
-        foreach ($this->fit->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $this->fit->vehicle->joints[$step->joint] ?? null;
-            $touched = isset($this->fit->state->stages[$step->joint]) || (null !== $joint && '' !== $joint->item && $this->wasTakenOff($joint->item));
-            $left = $this->fit->boltsLeft($step->joint);
-            if (null !== $joint && $touched && $left > 0) {
-                $ends[] = new LooseEnd('joint:'.$joint->id, LooseEndKind::Joint, $joint->name, $step->id, sprintf('%d of %d to go', $left, $joint->count()));
-            }
+        foreach ($this->fit->looseJoints() as $id => $left) {
+            $joint = $this->fit->vehicle->joints[$id];
+            $step = $this->fit->sheet->doing(Deed::Tighten, '', $id)[0];
+            $ends[] = new LooseEnd('joint:'.$id, LooseEndKind::Joint, $joint->name, $step->id, sprintf('%d of %d to go', $left, $joint->count()));
         }
 
         return $ends;
@@ -66,17 +71,51 @@ final readonly class LooseEnds
     {
         $ends = [];
         foreach ($this->fit->sheet->doing(Deed::Refit) as $refit) {
-            $removal = $this->fit->sheet->doing(Deed::Remove, $refit->item)[0] ?? null;
-            if (null === $removal || !$this->fit->state->isDone($refit->id)) {
-                continue;
-            }
-            [$out, $in] = [max($this->fit->counted($removal), $this->fit->expected($refit)), $this->fit->counted($refit)];
-            if ($out !== $in) {
-                $ends[] = new LooseEnd('tray:'.$refit->item, LooseEndKind::Tray, 'Tray of the '.$this->itemName($refit), $refit->id, sprintf('%d came off, %d went back', $out, $in));
+            $wrong = $this->fit->state->isDone($refit->id) ? array_filter($this->fit->pieces()->ofTray($refit), static fn (PieceCount $one): bool => !$one->wentBackWhole()) : [];
+            if ([] !== $wrong) {
+                $said = implode('; ', array_map(static fn (PieceCount $one): string => $one->thing.': '.$one->inWords(), $wrong));
+                $ends[] = new LooseEnd('tray:'.$refit->item, LooseEndKind::Tray, 'Tray of the '.$this->itemName($refit), $refit->id, $said);
             }
         }
 
         return $ends;
+    }
+
+    /** @return list<LooseEnd> pieces that broke and have no new one in their place */
+    private function broken(): array
+    {
+        $ends = [];
+        foreach ($this->fit->sheet->doing(Deed::Remove) as $step) {
+            foreach ($this->fit->pieces()->ofTray($step) as $count) {
+                if ($count->broken() > $count->fresh) {
+                    $ends[] = new LooseEnd('broken:'.$step->item.':'.$count->thing, LooseEndKind::Broken, ucfirst($count->thing).', '.$this->itemName($step), $step->id, sprintf('%d broke, %d new', $count->broken(), $count->fresh));
+                }
+            }
+        }
+
+        return $ends;
+    }
+
+    /** @return list<LooseEnd> */
+    private function inside(): array
+    {
+        $ends = [];
+        foreach ($this->fit->state->inside as $key => $put) {
+            $ends[] = new LooseEnd('inside:'.$key, LooseEndKind::Inside, ucfirst($put->string('thing')), $put->string('step'), 'put in by '.$put->by);
+        }
+
+        return $ends;
+    }
+
+    /** @return list<LooseEnd> tools that were missing when their count was closed */
+    private function tools(): array
+    {
+        $step = $this->fit->toolCount();
+        if (null === $step || !$this->fit->state->isDone($step->id)) {
+            return [];
+        }
+
+        return array_map(static fn (string $tool): LooseEnd => new LooseEnd('tool:'.$tool, LooseEndKind::Tool, ucfirst($tool), $step->id, 'not seen at the count'), $this->fit->toolsMissing($step));
     }
 
     /** @return list<LooseEnd> */
@@ -95,16 +134,81 @@ final readonly class LooseEnds
         return $ends;
     }
 
-    /** @return list<LooseEnd> readings past their limits in steps that were closed all the same */
+    /** @return list<LooseEnd> what came out against what went in */
+    private function flows(): array
+    {
+        $ends = [];
+        foreach ($this->fit->vehicle->circuits as $circuit) {
+            $gap = $this->fit->flows()->gap($circuit) ?? 0.0;
+            if ($this->fit->flows()->isGapOpen($circuit)) {
+                $fill = $this->fit->sheet->doing(Deed::Fill, '', '', $circuit->id)[0];
+                $said = sprintf('%s L %s went in than came out: air, a leak, or a reading to correct', round(abs($gap), 2), $gap < 0 ? 'less' : 'more');
+                $ends[] = new LooseEnd('flow:'.$circuit->id, LooseEndKind::Flow, $circuit->name, $fill->id, $said);
+            }
+        }
+
+        return $ends;
+    }
+
+    /** @return list<LooseEnd> where the vehicle stands, what hangs and whether it is connected */
+    private function standing(): array
+    {
+        $rig = $this->fit->actual();
+        $ends = [];
+        foreach ($rig->held as $body => $step) {
+            $ends[] = new LooseEnd('support:'.$body, LooseEndKind::Support, ucfirst((string) $body), $this->closer($step, Deed::Release), 'support under it or over it');
+        }
+        if (!$rig->battery) {
+            $ends[] = new LooseEnd('battery', LooseEndKind::Battery, 'Battery', $this->closer('', Deed::BatteryOn), 'negative off');
+        }
+        if ($rig->raised) {
+            $ends[] = new LooseEnd('raised', LooseEndKind::Raised, $this->fit->vehicle->short, $this->closer('', Deed::Lower), 'not down yet');
+        }
+
+        return $ends;
+    }
+
+    /** The step that closes something of this kind: the first open one, else the last. */
+    private function closer(string $opened, Deed $deed): string
+    {
+        $steps = $this->fit->sheet->doing($deed);
+        foreach ($steps as $step) {
+            if (!$this->fit->state->isClosed($step->id)) {
+                return $step->id;
+            }
+        }
+
+        return [] === $steps ? $opened : $steps[count($steps) - 1]->id;
+    }
+
+    /** @return list<LooseEnd> readings past their limits, until a reason stands at their step */
     private function readings(): array
     {
         $ends = [];
         foreach ($this->fit->sheet->steps as $step) {
-            foreach ($step->asks as $ask) {
+            foreach ($this->fit->isOverruled($step) ? [] : $step->asks as $ask) {
                 $reading = $this->fit->state->reading($step->id, $ask->field);
                 if (null !== $reading && $ask->isOutside($reading->value)) {
-                    $ends[] = new LooseEnd('reading:'.$step->id.':'.$ask->field, LooseEndKind::Reading, $ask->label.': '.$reading->text, $step->id, $ask->past);
+                    $kind = $ask->isSafety() ? LooseEndKind::Safety : LooseEndKind::Reading;
+                    $ends[] = new LooseEnd('reading:'.$step->id.':'.$ask->field, $kind, $ask->label.': '.$reading->text, $step->id, $ask->past);
                 }
+            }
+        }
+
+        return $ends;
+    }
+
+    /** @return list<LooseEnd> steps that were closed and no longer hold: a reading taken back, a hold that was none */
+    private function outOfOrder(): array
+    {
+        $ends = [];
+        foreach ($this->fit->sheet->steps as $step) {
+            if (!$this->fit->state->isDone($step->id) || $this->fit->isOverruled($step)) {
+                continue;
+            }
+            $wrong = array_filter($this->fit->gate()->within($step), static fn (Obstacle $one): bool => !in_array($one->code, self::SAID_ELSEWHERE, true));
+            if ([] !== $wrong) {
+                $ends[] = new LooseEnd('again:'.$step->id, LooseEndKind::Step, $step->title, $step->id, implode(' ', array_map(static fn (Obstacle $one): string => $one->text, $wrong)));
             }
         }
 
@@ -190,17 +294,6 @@ final readonly class LooseEnds
     private function isBackOn(string $item): bool
     {
         return $this->allClosed($this->fit->sheet->doing(Deed::Refit, $item));
-    }
-
-    private function wasTakenOff(string $item): bool
-    {
-        foreach ($this->fit->sheet->doing(Deed::Remove, $item) as $step) {
-            if ($this->fit->state->isDone($step->id)) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     private function itemName(Step $step): string

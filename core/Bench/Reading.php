@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
-/** A measured figure: what was written, and its value in the base unit of its kind. */
+/** A measured figure: what was written, its value in the base unit of its kind, and the event it came with. */
 final readonly class Reading
 {
-    public function __construct(public string $text, public float $value, public string $unit, public string $by, public \DateTimeImmutable $at)
-    {
+    public function __construct(
+        public string $text,
+        public float $value,
+        public string $unit,
+        public string $by,
+        public \DateTimeImmutable $at,
+        public FitEvent $event,
+    ) {
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Accounts;
 
 use Doctrine\ORM\Mapping as ORM;
+use NimbleKnuckle\Core\Bench\Hand;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 
@@ -52,6 +53,11 @@ class AccountRecord implements UserInterface, PasswordAuthenticatedUserInterface
 
     public function eraseCredentials(): void
     {
+    }
+
+    public function hand(): Hand
+    {
+        return $this->role->hand();
     }
 
     public function isLead(): bool

@@ -9,12 +9,14 @@ use NimbleKnuckle\App\Devices\BenchWrench;
 use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\App\Planning\FitRecord;
+use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Law\Bar;
+use NimbleKnuckle\Core\Bench\Law\Obstacle;
+use NimbleKnuckle\Core\Bench\MixFromBench;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
-use NimbleKnuckle\Core\Fluids\FillFromBench;
-use NimbleKnuckle\Core\Fluids\MixFromBench;
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
@@ -51,7 +53,7 @@ final readonly class BenchPage
             'previous' => $steps[$place - 1] ?? null,
             'following' => $steps[$place + 1] ?? null,
             'closed' => $fit->state->isClosed($step->id),
-            'gate' => $fit->gate($step),
+            'gate' => array_values(array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar)),
             'act' => $this->next->for($fit, $step),
             'ruler' => (new PhaseRuler($fit, $step->phase))->notches(),
             'ends' => $fit->looseEnds(),

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Bench;
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Receipt;
 
 /** The append-only log. A second insert of the same id changes nothing; the table itself refuses UPDATE and DELETE. */
 final readonly class EventLog
@@ -18,7 +19,7 @@ final readonly class EventLog
     /** @return list<FitEvent> */
     public function of(string $fitId): array
     {
-        return array_map(self::event(...), $this->db->fetchAllAssociative('SELECT id, type, payload, by_name, at FROM fit_event WHERE fit_id = ? ORDER BY seq', [$fitId]));
+        return array_map(self::event(...), $this->db->fetchAllAssociative('SELECT id, type, payload, by_name, at, kept_at, device, waited FROM fit_event WHERE fit_id = ? ORDER BY seq', [$fitId]));
     }
 
     /** The number of the newest event of a fit; it grows with every event kept. */
@@ -30,11 +31,11 @@ final readonly class EventLog
     }
 
     /** @return bool false when the event was there already */
-    public function keep(string $fitId, FitEvent $event, \DateTimeImmutable $now): bool
+    public function keep(string $fitId, FitEvent $event): bool
     {
         return 1 === $this->db->executeStatement(
-            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
-            [$event->id, $fitId, $event->type->value, json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE), $event->by, $event->toArray()['at'], $now->format('Y-m-d\TH:i:s.vP')],
+            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
+            [$event->id, $fitId, $event->type->value, json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE), $event->by, $event->toArray()['at'], $event->receipt->at->format('Y-m-d\TH:i:s.vP'), $event->receipt->device, $event->receipt->waited],
         );
     }
 
@@ -43,7 +44,8 @@ final readonly class EventLog
     {
         $text = static fn (string $key): string => is_string($row[$key] ?? null) ? $row[$key] : throw new \LogicException(sprintf('The event log has no «%s».', $key));
         $payload = json_decode($text('payload'), true, 16, \JSON_THROW_ON_ERROR);
+        $receipt = new Receipt(new \DateTimeImmutable($text('kept_at')), $text('device'), is_numeric($row['waited'] ?? null) ? (float) $row['waited'] : 0.0);
 
-        return FitEvent::of($text('id'), EventType::from($text('type')), is_array($payload) ? $payload : [], $text('by_name'), new \DateTimeImmutable($text('at')));
+        return FitEvent::of($text('id'), EventType::from($text('type')), is_array($payload) ? $payload : [], $text('by_name'), new \DateTimeImmutable($text('at')), $receipt);
     }
 }

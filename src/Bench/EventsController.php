@@ -10,8 +10,10 @@ use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Receipt;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -28,14 +30,14 @@ final class EventsController extends AbstractController
     private const MOST = 200;
 
     #[Route('/fits/{id}/events', name: 'fit_events', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['POST'])]
-    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page, MeasuredText $measured): Response
+    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page, MeasuredText $measured, ClockInterface $clock): Response
     {
         $record = $fits->get($id);
         try {
             $body = json_decode($request->getContent(), true, 16);
-            $events = $this->events(is_array($body) ? $body : [], $person->name, $record->sheet(), $measured);
+            $events = $this->events(is_array($body) ? $body : [], $person->name, $record->sheet(), $measured, $clock->now());
             $before = $recorder->load($record);
-            $fit = $recorder->record($record, $events, $person->isLead());
+            $fit = $recorder->record($record, $events, $person->hand());
         } catch (InvalidEvent $e) {
             return new JsonResponse(['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY);
         }
@@ -67,7 +69,7 @@ final class EventsController extends AbstractController
      *
      * @throws InvalidEvent
      */
-    private function events(array $body, string $by, Sheet $sheet, MeasuredText $measured): array
+    private function events(array $body, string $by, Sheet $sheet, MeasuredText $measured, \DateTimeImmutable $now): array
     {
         $given = $body['events'] ?? null;
         if (!is_array($given) || [] === $given || count($given) > self::MOST) {
@@ -80,10 +82,25 @@ final class EventsController extends AbstractController
                 throw InvalidEvent::in('events', 'Each event has an id, a type we know and a payload.');
             }
             $payload = EventType::Measured === $type ? $measured->read($one['payload'], $sheet) : $one['payload'];
-            $events[] = FitEvent::of($one['id'], $type, $payload, $by, $this->instant($one['at'] ?? null));
+            $at = $this->instant($one['at'] ?? null);
+            $events[] = FitEvent::of($one['id'], $type, $payload, $by, $at, $this->receipt($body, $at, $now));
         }
 
         return $events;
+    }
+
+    /**
+     * How an event came in: from which tablet, and how long it lay there by the tablet's own clock.
+     *
+     * @param array<array-key, mixed> $body
+     */
+    private function receipt(array $body, \DateTimeImmutable $at, \DateTimeImmutable $now): Receipt
+    {
+        $device = $body['device'] ?? '';
+        $sent = isset($body['sent']) ? $this->instant($body['sent']) : $at;
+        $waited = max(0.0, (float) $sent->format('U.u') - (float) $at->format('U.u'));
+
+        return new Receipt($now, is_string($device) && 1 === preg_match('/\A[0-9A-Za-z-]{1,40}\z/', $device) ? $device : '', min($waited, 30 * 86400.0));
     }
 
     private function instant(mixed $at): \DateTimeImmutable

@@ -31,8 +31,9 @@ final class MarkController extends AbstractController
         try {
             null !== $type && in_array($type, self::BY_FORM, true) || throw InvalidEvent::in('type', 'That is not done by a form.');
             $payload = array_intersect_key($form->all(), $type->fields());
-            $recorder->record($fits->get($id), [FitEvent::of($form->getString('event'), $type, $payload, $person->name, $clock->now())], $person->isLead());
-            $this->addFlash('good', EventType::Signed === $type ? 'Signed off. What falls due stands in the logbook.' : 'Kept.');
+            $payload = '' === ($payload['seen'] ?? '') ? array_diff_key($payload, ['seen' => '']) : ['seen' => $form->getInt('seen')] + $payload;
+            $recorder->record($fits->get($id), [FitEvent::of($form->getString('event'), $type, $payload, $person->name, $clock->now())], $person->hand());
+            $this->addFlash('good', EventType::Signed === $type ? 'Signed off. Follow-ups are in the logbook.' : 'Kept.');
         } catch (InvalidEvent $e) {
             $this->addFlash('bad', $e->getMessage());
         }

@@ -8,6 +8,8 @@ use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\App\Web\Format;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Law\Bar;
+use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Bench\Rung;
 use NimbleKnuckle\Core\Bench\RungKind;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
@@ -154,9 +156,9 @@ final readonly class NextAct
 
     private function close(Fit $fit, Step $step): Act
     {
-        $gate = $fit->gate($step);
+        $gate = array_values(array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar));
 
-        return [] === $gate ? Act::marks(Deed::Book === $step->deed ? 'Book it' : 'Done', ['type' => 'step-done', 'step' => $step->id]) : Act::blocked('Not yet', $gate[0]);
+        return [] === $gate ? Act::marks(Deed::Book === $step->deed ? 'Book it' : 'Done', ['type' => 'step-done', 'step' => $step->id]) : Act::blocked('Not yet', $gate[0]->text);
     }
 
     private function goOn(Fit $fit): Act

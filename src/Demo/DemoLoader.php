@@ -16,7 +16,7 @@ use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Kit\ToolRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use Psr\Clock\ClockInterface;
@@ -121,7 +121,6 @@ final readonly class DemoLoader
         $player->add(EventType::Dropped, ['what' => 'copper washer of the vent screw', 'step' => 'housing-on'])
             ->note($tighten)->tighten($tighten, 2)
             ->add(EventType::Noted, ['text' => 'Parcel at the door. Washer fell towards the subframe.', 'step' => $tighten->id]);
-        FitState::fold($player->events());
-        $this->recorder->record($fit, $player->events(), false);
+        $this->recorder->record($fit, $player->events(), Hand::Mechanic);
     }
 }

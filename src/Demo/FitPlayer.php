@@ -22,6 +22,7 @@ final class FitPlayer
 {
     /** @var list<FitEvent> */
     private array $events = [];
+    private ?Fit $fit = null;
 
     public function __construct(
         private readonly Sheet $sheet,
@@ -53,24 +54,66 @@ final class FitPlayer
     public function doStep(Step $step): self
     {
         $this->note($step);
+        foreach ($this->fit()->state->inside as $put) {
+            if ($this->isOutFor($put, $step)) {
+                $this->add(EventType::TakenOut, ['step' => $put->string('step'), 'thing' => $put->string('thing')], 0.2);
+            }
+        }
         if ($step->passive) {
             $this->add(EventType::StepStarted, ['step' => $step->id], 0.3);
+            $this->at = $this->at->modify(sprintf('+%d seconds', (int) ceil(60 * $step->minutes->likely)));
         }
         if ([] !== $step->tray) {
             $this->add(EventType::CountedAll, ['step' => $step->id], $step->minutes->likely * 0.7);
         }
-        foreach (FillRoutine::named($step->routine)->stages ?? [] as $stage) {
-            $this->add(EventType::StageBegun, ['step' => $step->id, 'stage' => $stage->id], max(0.5, $stage->seconds / 60));
-        }
+        $this->fill($step);
         foreach ($step->asks as $ask) {
-            $value = $this->plausible($ask);
-            $this->add(EventType::Measured, ['step' => $step->id, 'field' => $ask->field, 'text' => rtrim(rtrim(sprintf('%.1f', $value), '0'), '.').' '.$ask->unit, 'value' => $value, 'unit' => $ask->unit], $step->minutes->likely * 0.5);
+            $this->measure($step, $ask, $step->minutes->likely * 0.5);
+        }
+        foreach ($step->puts as $put) {
+            $this->add(EventType::PutIn, ['step' => $step->id, 'thing' => $put->thing], 0.3);
+        }
+        foreach ($this->fit()->toolsListed($step) as $tool) {
+            $this->add(EventType::ToolCounted, ['step' => $step->id, 'tool' => $tool], 0.1);
         }
         if (Deed::Tighten === $step->deed) {
             $this->tighten($step);
         }
 
         return $this->add(EventType::StepDone, ['step' => $step->id], max(0.2, $step->minutes->likely * 0.3));
+    }
+
+    /** The stages of a fill routine, each with its time and its reading. */
+    private function fill(Step $step): void
+    {
+        foreach (FillRoutine::named($step->routine)->stages ?? [] as $stage) {
+            $this->add(EventType::StageBegun, ['step' => $step->id, 'stage' => $stage->id], 0.6);
+            $this->at = $this->at->modify(sprintf('+%d seconds', $stage->seconds + 2));
+            foreach ($step->asks as $ask) {
+                $ask->field === $stage->ask && $this->measure($step, $ask, 0.3);
+            }
+        }
+    }
+
+    private function measure(Step $step, Ask $ask, float $minutes): void
+    {
+        if (null !== $this->fit()->state->reading($step->id, $ask->field)) {
+            return;
+        }
+        $value = $this->plausible($ask);
+        $text = rtrim(rtrim(sprintf('%.1f', $value), '0'), '.').' '.$ask->unit;
+        $this->add(EventType::Measured, ['step' => $step->id, 'field' => $ask->field, 'text' => $text, 'value' => $value, 'unit' => $ask->unit], $minutes);
+    }
+
+    private function isOutFor(FitEvent $put, Step $step): bool
+    {
+        foreach ($this->sheet->step($put->string('step'))->puts ?? [] as $declared) {
+            if ($declared->thing === $put->string('thing') && ($declared->outBefore === $step->id || Deed::Start === $step->deed)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Marks fasteners of a joint, in its order, up to so many final ones. */
@@ -93,7 +136,9 @@ final class FitPlayer
     public function add(EventType $type, array $payload, float $minutes = 0.5): self
     {
         $this->at = $this->at->modify(sprintf('+%d seconds', max(1, (int) round($minutes * 60 * $this->pace))));
-        $this->events[] = FitEvent::of(Ulid::generate($this->at), $type, $payload, $this->by, $this->at);
+        $event = FitEvent::of(Ulid::generate($this->at), $type, $payload, $this->by, $this->at);
+        $this->events[] = $event;
+        $this->fit = $this->fit()->then($event);
 
         return $this;
     }
@@ -106,7 +151,7 @@ final class FitPlayer
 
     public function fit(): Fit
     {
-        return new Fit($this->sheet, $this->vehicle, FitState::fold($this->events));
+        return $this->fit ??= new Fit($this->sheet, $this->vehicle, FitState::none());
     }
 
     public function note(Step $step): self
@@ -124,6 +169,8 @@ final class FitPlayer
     private function plausible(Ask $ask): float
     {
         return match ($ask->field) {
+            'oil_drained' => round(0.94 * ($this->vehicle->circuitFor('oil')->capacity ?? 4.0), 1),
+            'oil_filled' => round(0.95 * ($this->vehicle->circuitFor('oil')->capacity ?? 4.0), 1),
             'drained' => round(0.66 * ($this->vehicle->circuitFor('coolant')->capacity ?? 6.0), 1),
             'filled' => round(0.65 * ($this->vehicle->circuitFor('coolant')->capacity ?? 6.0), 1),
             'strength_before' => 38.0,

@@ -12,6 +12,7 @@ use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use Psr\Clock\ClockInterface;
 
@@ -67,10 +68,10 @@ final readonly class History
         $last = array_pop($events) ?? throw new \LogicException('A sheet has steps.');
         $this->db->transactional(function () use ($fit, $events): void {
             foreach ($events as $event) {
-                $this->log->keep($fit->id, $event, $event->at);
+                $this->log->keep($fit->id, $event);
             }
         });
         $signed = (new FitPlayer($fit->sheet(), $fit->vehicleSheet(), $lead, $last->at->modify('+4 minutes')))->add(EventType::Signed, ['remark' => ''])->events();
-        $this->recorder->record($fit, [$last, ...$signed], true);
+        $this->recorder->record($fit, [$last, ...$signed], Hand::Lead);
     }
 }

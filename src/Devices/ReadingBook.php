@@ -9,6 +9,7 @@ use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\WrenchTask;
 use NimbleKnuckle\Core\Fastening\Trace\Trace;
@@ -111,7 +112,7 @@ final readonly class ReadingBook
             $judged = (new TraceJudge())->judge(Trace::of($samples), $task->spec, $task->expected());
             [$reading->verdict, $reading->finding, $reading->said] = [$judged->verdict->value, $judged->checks[0]->code, $judged->checks[0]->text];
             if ($task->isMetBy($judged)) {
-                $this->recorder->record($record, $this->marks($reading, $task, $judged->number('final_torque')), false);
+                $this->recorder->record($record, $this->marks($reading, $task, $judged->number('final_torque')), Hand::Server);
                 $reading->marked = true;
             }
         } catch (InvalidInput|InvalidEvent $e) {
@@ -139,7 +140,7 @@ final readonly class ReadingBook
             return;
         }
         $reading->marked = $reading->marked || true === $judged?->hasCheck('overheating');
-        $this->recorder->record($record, $this->curveEvents($reading, $judged, $done), false);
+        $this->recorder->record($record, $this->curveEvents($reading, $judged, $done), Hand::Server);
     }
 
     /** @return list<FitEvent> */

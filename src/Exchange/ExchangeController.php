@@ -40,7 +40,7 @@ final class ExchangeController extends AbstractController
                 if ('' === trim($json) || strlen($json) > self::MOST_BYTES) {
                     throw \NimbleKnuckle\Core\Document\InvalidDocument::at('file', '' === trim($json) ? 'choose a file first.' : 'that file is too large to be a fit.');
                 }
-                $fit = $document->read($json, $person->isLead());
+                $fit = $document->read($json, $person->hand());
                 $this->addFlash('good', 'The fit is in.');
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);

@@ -13,16 +13,19 @@ use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Receipt;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use Psr\Clock\ClockInterface;
 
 /** A fit as nimble-knuckle/fit@1: written, and read back. Both ways it is held against the schema. */
 final readonly class FitDocument
 {
     public const FORMAT = 'nimble-knuckle/fit@1';
 
-    public function __construct(private SchemaBook $schemas, private EventLog $log, private Recorder $recorder, private Garage $garage, private EntityManagerInterface $em, private FitReadings $readings)
+    public function __construct(private SchemaBook $schemas, private EventLog $log, private Recorder $recorder, private Garage $garage, private EntityManagerInterface $em, private FitReadings $readings, private ClockInterface $clock)
     {
     }
 
@@ -53,7 +56,7 @@ final readonly class FitDocument
      *
      * @throws InvalidDocument naming the place and the remedy
      */
-    public function read(string $json, bool $byLead = false): FitRecord
+    public function read(string $json, Hand $hand = Hand::Mechanic): FitRecord
     {
         $document = json_decode($json, true, 64);
         is_array($document) || throw InvalidDocument::at('', 'this is not JSON. Choose a file that was exported from a fit.');
@@ -61,7 +64,7 @@ final readonly class FitDocument
         $node = Node::of($document);
         $known = $this->em->find(FitRecord::class, $node->string('id'));
         $record = $known ?? $this->entered($node);
-        $this->addEvents($record, $node, $byLead, null === $known);
+        $this->addEvents($record, $node, $hand, null === $known);
         $this->readings->enter($record->id, $node->nodes('readings'));
 
         return $record;
@@ -90,14 +93,17 @@ final readonly class FitDocument
         return $record;
     }
 
-    private function addEvents(FitRecord $record, Node $node, bool $byLead, bool $replay): void
+    private function addEvents(FitRecord $record, Node $node, Hand $hand, bool $replay): void
     {
         $events = [];
+        $now = $this->clock->now();
         foreach ($node->nodes('events') as $event) {
-            $events[] = FitEvent::of($event->string('id'), $event->enum('type', EventType::class), $event->node('payload')->raw(), $event->string('by'), new \DateTimeImmutable($event->string('at')));
+            $at = new \DateTimeImmutable($event->string('at'));
+            $receipt = new Receipt($now, 'file', max(0.0, (float) ($now->getTimestamp() - $at->getTimestamp())));
+            $events[] = FitEvent::of($event->string('id'), $event->enum('type', EventType::class), $event->node('payload')->raw(), $event->string('by'), $at, $receipt);
         }
         if ([] !== $events) {
-            $this->recorder->record($record, $events, $byLead, $replay);
+            $this->recorder->record($record, $events, $hand, $replay);
         }
     }
 }

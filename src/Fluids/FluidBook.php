@@ -10,7 +10,7 @@ use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Fluids\MixFromBench;
+use NimbleKnuckle\Core\Bench\MixFromBench;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\FollowUp;
 use NimbleKnuckle\Core\Plan\Sheet\Step;

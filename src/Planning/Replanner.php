@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Planning;
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
@@ -76,7 +77,7 @@ final readonly class Replanner
     /** Brings the summary of a fit up to date with its new sheet. */
     public function settle(FitRecord $fit): void
     {
-        $this->recorder->record($fit, [], false);
+        $this->recorder->record($fit, [], Hand::Server);
     }
 
     /** @return list<array{version: int, at: string, by: string, reason: string}> newest first */

@@ -8,7 +8,7 @@ use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Web\Htmx;
-use NimbleKnuckle\Core\Fluids\FillFromBench;
+use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Plan\Compiler\Cure;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;

@@ -107,7 +107,7 @@ abstract class AppTestCase extends WebTestCase
 
             return $made + ['payload' => $event];
         }, $events);
-        $this->client->request('POST', '/fits/'.$fit.'/events', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_X_CSRF_TOKEN' => $this->token()], content: json_encode(['events' => $made], \JSON_THROW_ON_ERROR));
+        $this->client->request('POST', '/fits/'.$fit.'/events', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_X_CSRF_TOKEN' => $this->token()], content: json_encode(['events' => $made, 'sent' => gmdate('Y-m-d\TH:i:s\Z')], \JSON_THROW_ON_ERROR));
         $answer = json_decode((string) $this->client->getResponse()->getContent(), true);
 
         return is_array($answer) ? $answer : [];

@@ -35,10 +35,10 @@ final class BenchPageTest extends AppTestCase
         self::assertSame('Bolt 3 at torque', $this->act('housing-tight')->label);
         self::assertSame('Understood', $this->act('start-first')->label);
         $this->send($fit->id, ['type' => 'caution-acknowledged', 'step' => 'start-first', 'caution' => 0]);
-        self::assertSame('Done', $this->act('start-first')->label);
+        self::assertSame('Not yet', $this->act('start-first')->label, 'the coolant is out and parts are off');
         self::assertSame('All 12 back on', $this->act('on.under-pan')->label);
         $this->send($fit->id, ['type' => 'counted-all', 'step' => 'on.under-pan']);
-        self::assertSame('Done', $this->act('on.under-pan')->label);
+        self::assertSame('Not yet', $this->act('on.under-pan')->label, 'what lies behind it is still off');
         self::assertSame('It is running', $this->act('warm-up')->label);
         self::assertSame('Begin', $this->act('vacuum-pull')->label);
         $this->send($fit->id, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'connect']);
@@ -72,7 +72,7 @@ final class BenchPageTest extends AppTestCase
         $this->signIn('joss');
         $this->send($this->tarnFit()->id, ['type' => 'step-reopened', 'step' => 'drain'], ['type' => 'step-reopened', 'step' => 'hose-off']);
         $fit = $this->load();
-        self::assertNotSame([], $fit->gate($this->step($fit, 'hose-off')));
+        self::assertNotSame([], $fit->gate()->of($this->step($fit, 'hose-off')));
         self::assertStringContainsString('is not finished', $this->act('hose-off')->hint);
         $this->client->request('GET', sprintf('/fits/%s/bench/hose-off', $this->tarnFit()->id));
         self::assertSelectorExists('.thumb .go[disabled]');

@@ -54,7 +54,7 @@ final class FluidsTest extends AppTestCase
         self::assertNull($fit->state->reading('warm-up', 'opened_at'));
         $step = $fit->sheet->step('warm-up');
         self::assertNotNull($step);
-        self::assertStringContainsString('air trapped', implode(' ', $fit->gate($step)));
+        self::assertStringContainsString('air trapped', implode(' ', array_column($fit->gate()->within($step), 'text')));
         $this->warmUp(EngineFault::None, 2000);
         self::assertNotContains('curve:warm-up', $this->ends($this->load()));
     }
@@ -123,7 +123,7 @@ final class FluidsTest extends AppTestCase
         $fit = $this->tarnFit()->id;
         $answer = $this->send($fit, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'hold']);
         self::assertIsArray($answer['error']);
-        self::assertStringContainsString('«Cone in, everything else shut» comes first', is_string($answer['error']['message']) ? $answer['error']['message'] : '');
+        self::assertStringContainsString('“Cone in, everything else shut” comes first', is_string($answer['error']['message']) ? $answer['error']['message'] : '');
         self::assertArrayHasKey('kept', $this->send($fit, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'connect'], ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'pull']));
         self::assertArrayHasKey('error', $this->send($fit, ['type' => 'stage-begun', 'step' => 'clean', 'stage' => 'pull']));
         $this->client->request('GET', sprintf('/fits/%s/bench/vacuum-pull', $fit));

@@ -97,13 +97,13 @@ final class PagesTest extends AppTestCase
         $this->signIn('petra');
         $fit = $this->tarnFit();
         $crawler = $this->client->request('GET', sprintf('/fits/%s/loose-ends', $fit->id));
-        self::assertSelectorTextContains('h1', '8 loose ends');
+        self::assertSelectorTextContains('h1', '9 loose ends');
         self::assertSelectorTextContains('aside', 'Only a lead signs off.');
         $form = $crawler->selectButton('Found')->form();
         $this->client->submit($form);
         $this->client->submit($form);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('h1', '7 loose ends');
+        self::assertSelectorTextContains('h1', '8 loose ends');
         $count = $this->db()->fetchOne("SELECT COUNT(*) FROM fit_event WHERE type = 'found'");
         self::assertSame(1, $count);
     }

@@ -59,7 +59,7 @@ final class RecorderTest extends AppTestCase
         self::assertSame('housing-tight', $fit->currentStep()?->id);
         self::assertSame(1, $fit->boltsLeft('thermostat-cover-bolts'));
         self::assertCount(1, $fit->state->dropped);
-        self::assertSame(8, $record->looseEnds);
+        self::assertSame(9, $record->looseEnds);
         self::assertSame(['planned', 'in-hand', 'signed'], $this->db()->fetchFirstColumn("SELECT status FROM fit ORDER BY CASE status WHEN 'planned' THEN 0 WHEN 'in-hand' THEN 1 ELSE 2 END"));
         $dues = $this->service(DueBook::class)->openRows();
         self::assertCount(2, $dues);

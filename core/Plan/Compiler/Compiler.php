@@ -30,7 +30,8 @@ final readonly class Compiler
         $resolved = (new Resolve())->of($procedures, $choices, $vehicle);
         $strip = (new Order())->of((new Close())->of($resolved, $vehicle));
         $steps = (new Depend($vehicle))->between((new Expand($vehicle))->of($resolved->bound, $strip), $resolved);
-        [$steps, $moves] = (new Moves($this->common))->into((new Cure($vehicle, $choices))->into((new Group())->of($steps)));
+        $cured = (new Cure($vehicle, $choices))->into((new Group())->of($steps));
+        [$steps, $moves] = (new Moves($this->common))->into((new ToolCount($this->common))->into($cured));
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
         $expects = array_values(array_unique(array_merge(...array_map(static fn (Procedure $p): array => $p->expects, $procedures))));

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\PutIn;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
@@ -43,7 +44,7 @@ final readonly class Depend
             } elseif (Deed::Refit === $step->deed) {
                 $on[$step->item] = $step->id;
             }
-            $done[] = $step->with(after: array_values(array_unique($after)), until: $this->until($step, $resolved, $present));
+            $done[] = $step->with(after: array_values(array_unique($after)), until: $this->until($step, $resolved, $present), puts: $this->puts($step, $resolved, $present));
         }
 
         return $done;
@@ -67,6 +68,22 @@ final readonly class Depend
         };
 
         return array_values(array_filter($waits, static fn (string $id): bool => '' !== $id));
+    }
+
+    /**
+     * @param array<string, true> $present
+     *
+     * @return list<PutIn> each with the step it must be out for, as far as that is on the sheet
+     */
+    private function puts(Step $step, Resolved $resolved, array $present): array
+    {
+        $puts = [];
+        foreach ($step->puts as $put) {
+            $outs = array_values(array_filter(array_map($resolved->standsFor(...), $put->outs()), static fn (string $id): bool => isset($present[$id])));
+            $puts[] = new PutIn($put->thing, $outs[0] ?? '');
+        }
+
+        return $puts;
     }
 
     /** @param array<string, true> $present */

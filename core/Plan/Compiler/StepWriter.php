@@ -88,18 +88,44 @@ final readonly class StepWriter
         return $base->with(
             id: $op->id,
             title: '' === $op->title ? $base->title : $op->title,
-            text: trim($op->text.' '.$base->text),
+            text: self::joined($op->text, $base->text),
             orientation: $op->orientation,
             position: Position::Any === $op->position ? $base->position : $op->position,
             minutes: $op->minutes->isNone() ? $base->minutes : $op->minutes,
-            cautions: [...$op->cautions, ...$base->cautions],
+            cautions: self::distinct([...$op->cautions, ...$base->cautions]),
             tools: array_values(array_unique([...$op->tools, ...$base->tools])),
             consumables: [...$op->consumables, ...$base->consumables],
             parts: [...$op->parts, ...$base->parts],
             asks: [...$op->asks, ...$base->asks],
             sum: $op->sum,
             until: $op->until,
+            tags: $op->tags,
+            puts: $op->puts,
         );
+    }
+
+    /** Both texts, without a sentence of the second that the first has already. */
+    private static function joined(string $first, string $second): string
+    {
+        $new = array_filter(preg_split('/(?<=[.!?])\s+/', $second) ?: [], static fn (string $sentence): bool => '' !== $sentence && !str_contains($first, $sentence));
+
+        return trim($first.' '.implode(' ', $new));
+    }
+
+    /**
+     * @param list<Caution> $cautions
+     *
+     * @return list<Caution> each text once; where one of the two is to be acknowledged, that one
+     */
+    private static function distinct(array $cautions): array
+    {
+        $byText = [];
+        foreach ($cautions as $caution) {
+            $known = $byText[$caution->text] ?? null;
+            $byText[$caution->text] = null !== $known && $known->acknowledge ? $known : $caution;
+        }
+
+        return array_values($byText);
     }
 
     /** @return list<TrayLine> what is counted: loose fasteners and small parts, and the bolts of the item's joints */

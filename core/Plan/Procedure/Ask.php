@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Quantity\Kind;
 /** A measurement a step wants, with the limits it is held against, in the base unit of its kind. */
 final readonly class Ask
 {
+    /** @param list<Guard> $guards what must not be done while this reading is missing or outside its limits */
     public function __construct(
         public string $field,
         public string $label,
@@ -19,6 +20,8 @@ final readonly class Ask
         public float $low,
         public float $high,
         public string $past,
+        public array $guards = [],
+        public Flow $flow = Flow::None,
     ) {
     }
 
@@ -30,7 +33,19 @@ final readonly class Ask
             throw $node->refuse('limits', 'two numbers are needed, low then high.');
         }
 
-        return new self($node->string('field'), $node->string('label'), $kind, $node->string('unit', $kind->baseUnit()->symbol()), [] !== $limits, $limits[0] ?? 0.0, $limits[1] ?? 0.0, $node->string('past', ''));
+        $guards = array_map(static fn (string $name): Guard => Guard::tryFrom($name) ?? throw $node->refuse('guards', Guard::remedy()), $node->strings('guards'));
+        [] === $guards || [] !== $limits || throw $node->refuse('limits', 'a reading that guards something needs limits.');
+
+        return new self(
+            $node->string('field'), $node->string('label'), $kind, $node->string('unit', $kind->baseUnit()->symbol()), [] !== $limits,
+            $limits[0] ?? 0.0, $limits[1] ?? 0.0, $node->string('past', ''), $guards, $node->enum('flow', Flow::class, Flow::ofField($node->string('field'))),
+        );
+    }
+
+    /** Whether somebody can be hurt when it is wrong. */
+    public function isSafety(): bool
+    {
+        return [] !== $this->guards;
     }
 
     public function isOutside(float $value): bool
@@ -42,6 +57,8 @@ final readonly class Ask
     public function toArray(): array
     {
         return ['field' => $this->field, 'label' => $this->label, 'kind' => $this->kind->value, 'unit' => $this->unit, 'past' => $this->past]
-            + ($this->hasLimits ? ['limits' => [$this->low, $this->high]] : []);
+            + ($this->hasLimits ? ['limits' => [$this->low, $this->high]] : [])
+            + ([] === $this->guards ? [] : ['guards' => array_map(static fn (Guard $guard): string => $guard->value, $this->guards)])
+            + (Flow::None === $this->flow ? [] : ['flow' => $this->flow->value]);
     }
 }

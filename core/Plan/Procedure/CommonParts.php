@@ -23,7 +23,7 @@ final readonly class CommonParts
         foreach ($node->node('fragments')->keys() as $name) {
             $fragments[$name] = array_map(Operation::read(...), $node->node('fragments')->nodes($name));
         }
-        foreach (['raise', 'lower'] as $needed) {
+        foreach (['raise', 'lower', 'tool-count'] as $needed) {
             1 === count($fragments[$needed] ?? []) || throw $node->refuse('fragments.'.$needed, 'exactly one operation is needed here.');
         }
 

@@ -22,6 +22,7 @@ final readonly class Operation
      * @param list<Supply> $parts
      * @param list<Ask> $asks
      * @param list<string> $tags facts the linter looks for, such as «flash» or «external-gate»
+     * @param list<PutIn> $puts what goes in for a while and must come out again
      */
     public function __construct(
         public string $id,
@@ -50,6 +51,7 @@ final readonly class Operation
         public float $cure = 0.0,
         public array $tags = [],
         public string $routine = '',
+        public array $puts = [],
     ) {
     }
 
@@ -86,7 +88,7 @@ final readonly class Operation
             array_map(Supply::read(...), $node->nodes('consumables')), array_map(Supply::read(...), $node->nodes('parts')),
             array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
-            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'), self::routine($node),
+            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'), self::routine($node), array_map(PutIn::read(...), $node->nodes('puts')),
         );
     }
 }

@@ -88,6 +88,9 @@ final readonly class Procedure
                     $known[$group]->option($option) ?? throw $node->refuse('operations.'.$operation->id.'.when', sprintf('«%s» has no option «%s».', $group, $option));
                 }
             }
+            foreach (array_merge(...array_map(static fn (PutIn $put): array => $put->outs(), $operation->puts)) as $out) {
+                isset($operations[$out]) || throw $node->refuse('operations.'.$operation->id.'.puts', sprintf('there is no operation «%s».', $out));
+            }
             foreach ($operation->untils() as $until) {
                 isset($operations[$until]) || throw $node->refuse('operations.'.$operation->id.'.until', sprintf('there is no operation «%s».', $until));
             }

@@ -13,6 +13,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\FollowUp;
 use NimbleKnuckle\Core\Plan\Procedure\Operation;
+use NimbleKnuckle\Core\Plan\Procedure\PutIn;
 use NimbleKnuckle\Core\Plan\Procedure\Supply;
 use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 
@@ -28,6 +29,7 @@ final readonly class Step
      * @param list<Ask> $asks
      * @param list<string> $tags facts the linter looks for
      * @param list<string> $after steps that must be over before this one begins
+     * @param list<PutIn> $puts what goes in for a while and must come out again
      */
     public function __construct(
         public string $id,
@@ -59,6 +61,7 @@ final readonly class Step
         public array $tags = [],
         public array $after = [],
         public string $routine = '',
+        public array $puts = [],
     ) {
     }
 
@@ -68,7 +71,7 @@ final readonly class Step
         return new self(
             $op->id, $op->phase, $op->deed, $op->title, $op->text, $op->why, $op->orientation, $op->position, $op->minutes, $op->passive, $op->until,
             $op->cautions, $op->tools, $op->consumables, $op->parts, $item, $joint, $circuit, [], $op->asks, $op->sum, $op->followUp,
-            $op->body, $op->moveMm, $op->moveWay, $op->cure, $op->tags, routine: $op->routine,
+            $op->body, $op->moveMm, $op->moveWay, $op->cure, $op->tags, routine: $op->routine, puts: $op->puts,
         );
     }
 
@@ -89,6 +92,7 @@ final readonly class Step
             array_map(TrayLine::read(...), $node->nodes('tray')), array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
             $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'), $node->strings('after'), $node->string('routine', ''),
+            array_map(PutIn::read(...), $node->nodes('puts')),
         );
     }
 
@@ -108,6 +112,7 @@ final readonly class Step
             'follow_up' => $this->followUp->isNone() ? null : $this->followUp->toArray(),
             'body' => $this->body, 'move' => '' === $this->moveWay ? null : ['mm' => $this->moveMm, 'way' => $this->moveWay], 'cure' => 0.0 === $this->cure ? null : $this->cure,
             'tags' => $this->tags, 'after' => $this->after, 'routine' => $this->routine,
+            'puts' => array_map(static fn (PutIn $put): array => $put->toArray(), $this->puts),
         ];
 
         return array_filter($all, static fn (mixed $value): bool => !in_array($value, ['', null, false, []], true));

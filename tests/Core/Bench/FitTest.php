@@ -12,7 +12,7 @@ use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\LooseEnds;
-use NimbleKnuckle\Core\Fluids\MixFromBench;
+use NimbleKnuckle\Core\Bench\MixFromBench;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
@@ -79,12 +79,12 @@ final class FitTest extends TestCase
     public function testAStepIsHeldUntilItsCautionReadingCountAndFastenersAreThere(): void
     {
         $fit = $this->fit();
-        self::assertCount(2, $fit->gate($this->step($fit, 'safe-cold')));
-        self::assertCount(1, $fit->gate($this->step($fit, 'off.front-shield')));
-        self::assertStringContainsString('3 of 3', $fit->gate($this->step($fit, 'housing-tight'))[0]);
-        self::assertContains('«Drain the coolant into the measured can» is not finished.', $fit->gate($this->step($fit, 'hose-off')));
+        self::assertCount(2, $fit->gate()->within($this->step($fit, 'safe-cold')));
+        self::assertCount(2, $fit->gate()->within($this->step($fit, 'off.front-shield')), 'screws and pins');
+        self::assertStringContainsString('3 of 3', $fit->gate()->within($this->step($fit, 'housing-tight'))[0]->text);
+        self::assertContains('“Drain the coolant into the measured can” is not finished.', array_column($fit->gate()->before($this->step($fit, 'hose-off')), 'text'));
         $seen = $this->fit($this->made('caution-acknowledged', ['step' => 'safe-cold', 'caution' => 0]), $this->made('measured', ['step' => 'safe-cold', 'field' => 'coolant_temperature', 'text' => '20', 'value' => 20.0, 'unit' => 'degC']));
-        self::assertSame([], $seen->gate($this->step($seen, 'safe-cold')));
+        self::assertSame([], $seen->gate()->within($this->step($seen, 'safe-cold')));
     }
 
     public function testFastenersGoInOrderPassByPass(): void

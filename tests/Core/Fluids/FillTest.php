@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Fluids;
 
 use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\FillFromBench;
+use NimbleKnuckle\Core\Bench\FillRun;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Fluids\DialDrawing;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
-use NimbleKnuckle\Core\Fluids\Fill\FillRun;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
-use NimbleKnuckle\Core\Fluids\FillFromBench;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
@@ -108,7 +108,7 @@ final class FillTest extends TestCase
         $sheet = Sheets::thermostat();
         $step = $sheet->step('vacuum-fill');
         self::assertInstanceOf(Step::class, $step);
-        $gate = static fn (FitEvent ...$events): string => implode(' ', (new Fit($sheet, Sheets::tarn(), FitState::fold($events)))->gate($step));
+        $gate = static fn (FitEvent ...$events): string => implode(' ', array_column((new Fit($sheet, Sheets::tarn(), FitState::fold($events)))->gate()->within($step), 'text'));
         self::assertStringContainsString('not begun', $gate());
         self::assertStringContainsString('valve open', $gate($this->begun('draw', 0, 'vacuum-fill')));
         self::assertStringNotContainsString('routine', $gate($this->begun('draw', 0, 'vacuum-fill'), $this->begun('settle', 9, 'vacuum-fill')));

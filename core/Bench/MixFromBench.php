@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\Core\Fluids;
+namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Fluids\CoolantMix;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\Core\Fluids\Fill;
+namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 
 /**
  * Where a fill routine stands: worked out from the marks alone, so that whatever was switched off meanwhile, it goes on at
@@ -50,7 +51,7 @@ final readonly class FillRun
 
     public function since(): ?\DateTimeImmutable
     {
-        return $this->isBegun() ? $this->begun[count($this->begun) - 1]->at : null;
+        return $this->isBegun() ? $this->begun[count($this->begun) - 1]->happened() : null;
     }
 
     /** Seconds the stage still has to stand; 0 where it has stood or need not. */

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\Core\Fluids;
+namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Fluids\DialDrawing;
+use NimbleKnuckle\Core\Fluids\VacuumFill;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -18,16 +19,16 @@ final readonly class FillFromBench
     private const USUAL_TEMPERATURE = 20.0;
     private const HOLD_MINUTES = 2.0;
 
-    /** Minutes from the last time the valve was shut to the reading; never less than it was to be held. */
+    /** Minutes from the last time the valve was shut to the reading, as it really stood; the usual ones where nobody timed it. */
     private static function held(FitState $state): float
     {
         $shut = null;
         foreach (array_merge(...array_values($state->routines)) as $event) {
-            $shut = 'hold' === $event->string('stage') ? $event->at : $shut;
+            $shut = 'hold' === $event->string('stage') ? $event : $shut;
         }
-        $read = $state->readingOf('vacuum_lost')?->at;
+        $read = $state->readingOf('vacuum_lost')?->event;
 
-        return null === $shut || null === $read ? self::HOLD_MINUTES : max(self::HOLD_MINUTES, ($read->getTimestamp() - $shut->getTimestamp()) / 60);
+        return null === $shut || null === $read ? self::HOLD_MINUTES : max(0.05, Stood::between($shut, $read, $state->liveBefore($shut))->seconds / 60);
     }
 
     private function __construct(public SumResult $result, public DialDrawing $dial, public bool $isPulled, public float $altitude)

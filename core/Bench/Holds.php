@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench;
+
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+
+/** The timed stages of a fill routine as they were really left alone: the last round of each counts. */
+final readonly class Holds
+{
+    public function __construct(private FitState $state)
+    {
+    }
+
+    /** @return list<Hold> the last round of each; ended by its reading or by the next stage, or not ended yet */
+    public function of(Step $step): array
+    {
+        $routine = FillRoutine::named($step->routine);
+        if (null === $routine) {
+            return [];
+        }
+        $holds = [];
+        $begun = $this->state->routines[$step->id] ?? [];
+        foreach ($begun as $i => $event) {
+            $place = $routine->place($event->string('stage'));
+            $stage = null === $place ? null : $routine->stages[$place];
+            $next = $begun[$i + 1] ?? null;
+            if (null === $stage || 0 === $stage->seconds) {
+                continue;
+            }
+            $reading = $this->readAfter($step, $stage->ask, $event);
+            $end = $reading ?? $next;
+            $stood = null === $end ? Stood::none() : Stood::between($event, $end, $this->state->liveBefore($event));
+            $holds[$stage->id] = new Hold($stage, $stood, $end, $next?->hasReason() ?? false);
+        }
+
+        return array_values($holds);
+    }
+
+    private function readAfter(Step $step, string $field, FitEvent $begun): ?FitEvent
+    {
+        $event = '' === $field ? null : $this->state->reading($step->id, $field)?->event;
+
+        return null !== $event && $this->state->places[$event->id] > $this->state->places[$begun->id] ? $event : null;
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench\Law\Before;
+
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Law\Hindrance;
+use NimbleKnuckle\Core\Bench\Law\Obstacle;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
+
+/** A circuit is filled that was not drained, or while its parts are off or loose. */
+final readonly class ReadyToFill implements Hindrance
+{
+    public function of(Fit $fit, Step $step): iterable
+    {
+        if (Deed::Fill !== $step->deed && Deed::Bleed !== $step->deed && '' === $step->routine) {
+            return;
+        }
+        $planned = $fit->rigs()->planned($step);
+        foreach ($fit->sheet->doing(Deed::Drain, '', '', $step->circuit) as $drain) {
+            if (!$fit->state->isClosed($drain->id)) {
+                yield Obstacle::reason('not-drained', sprintf('“%s” is not done.', $drain->title), $drain->id);
+            }
+        }
+        foreach (array_keys($fit->actual()->off) as $id) {
+            $item = $fit->vehicle->items[$id] ?? null;
+            if (null !== $item && ItemKind::Part === $item->kind && !isset($planned->off[$id])) {
+                yield Obstacle::reason('part-off', sprintf('The %s is still off.', $item->name), ($fit->sheet->doing(Deed::Refit, $item->id)[0] ?? $step)->id);
+            }
+        }
+        foreach ($fit->looseJoints() as $id => $left) {
+            if (!isset($planned->loose[$id])) {
+                $tighten = $fit->sheet->doing(Deed::Tighten, '', $id)[0] ?? $step;
+                yield Obstacle::reason('joint-loose', sprintf('%s: %d not tight.', ucfirst($fit->vehicle->joints[$id]->name), $left), $tighten->id);
+            }
+        }
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench\Law;
+
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+
+/** Waiving, closing a follow-up, taking back and signing off. */
+final readonly class EndLaw
+{
+    public function __construct(private Fit $fit, private Hand $hand)
+    {
+    }
+
+    /** @throws InvalidEvent */
+    public function ensure(FitEvent $event): void
+    {
+        match ($event->type) {
+            EventType::Waived => $this->ensureWaivable($event),
+            EventType::FollowUpClosed => $this->ensureBooked($event),
+            EventType::Undone => $this->ensureUndoable($event),
+            default => $this->ensureSignable($event),
+        };
+    }
+
+    private function ensureWaivable(FitEvent $event): void
+    {
+        $end = array_values(array_filter($this->fit->looseEnds(), static fn (LooseEnd $one): bool => $one->id === $event->string('end')))[0] ?? null;
+        null !== $end || throw InvalidEvent::in('end', 'That is not open any more. Look at the list again.');
+        $end->kind->canHurt() && !$this->hand->mayWaiveDanger() && throw InvalidEvent::in('end', sprintf('%s: %s can hurt somebody. A mechanic or a lead waives it.', $end->what, $end->kind->label()));
+        $event->string('as') === $end->since || throw InvalidEvent::in('as', sprintf('%s has changed meanwhile: %s.', $end->what, $end->since));
+    }
+
+    private function ensureBooked(FitEvent $event): void
+    {
+        foreach ($this->fit->sheet->doing(Deed::Book) as $step) {
+            if ($step->followUp->id === $event->string('follow_up')) {
+                $this->fit->state->isDone($step->id) || throw InvalidEvent::in('follow_up', 'That check is not booked.');
+                isset($this->fit->state->followUps[$step->followUp->id]) && throw InvalidEvent::in('follow_up', 'That check is done already.');
+
+                return;
+            }
+        }
+
+        throw InvalidEvent::in('follow_up', 'There is no such check on this fit.');
+    }
+
+    private function ensureUndoable(FitEvent $event): void
+    {
+        $past = $this->fit->state->event($event->string('event')) ?? throw InvalidEvent::in('event', 'There is nothing like that to take back.');
+        ($past->type->canBeUndone() && !isset($this->fit->state->undone[$past->id])) || throw InvalidEvent::in('event', 'That can no longer be taken back.');
+        $step = $this->fit->sheet->step($past->string('step'));
+        if (EventType::StepDone === $past->type && null !== $step && isset($this->fit->state->followUps[$step->followUp->id])) {
+            throw InvalidEvent::in('event', 'That check was booked and has been done already.');
+        }
+    }
+
+    private function ensureSignable(FitEvent $event): void
+    {
+        $refusals = $this->fit->refusals($this->hand->isLead());
+        [] === $refusals || throw InvalidEvent::in('fit', implode(' ', $refusals));
+        $count = count($this->fit->review());
+        $event->int('seen') === $count || throw InvalidEvent::in('seen', sprintf('There %s %d %s to look at before signing.', 1 === $count ? 'is' : 'are', $count, 1 === $count ? 'entry' : 'entries'));
+    }
+}

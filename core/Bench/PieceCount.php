@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench;
+
+/** The count of one kind of piece. Early is before its removal was closed, late is after: then it was missed from the tray. */
+final readonly class PieceCount
+{
+    public function __construct(
+        public string $thing,
+        public int $expected,
+        public int $tray,
+        public int $back,
+        public int $fellEarly,
+        public int $fellLate,
+        public int $foundLate,
+        public int $brokeEarly,
+        public int $brokeLate,
+        public int $fresh,
+        public bool $isOff,
+    ) {
+    }
+
+    /** How many came off, whatever became of them. */
+    public function off(): int
+    {
+        return $this->tray + $this->fellEarly + $this->foundLate + $this->brokeEarly;
+    }
+
+    /** How many there are to go back on. */
+    public function atHand(): int
+    {
+        return $this->tray + $this->foundLate + $this->fresh - $this->fellLate - $this->brokeLate;
+    }
+
+    /** How many the tray can be counted up to while the part comes off. */
+    public function room(): int
+    {
+        return $this->expected - $this->fellEarly - $this->foundLate - $this->brokeEarly;
+    }
+
+    public function lost(): int
+    {
+        return $this->fellEarly + $this->fellLate;
+    }
+
+    public function broken(): int
+    {
+        return $this->brokeEarly + $this->brokeLate;
+    }
+
+    public function cameOffWhole(): bool
+    {
+        return $this->off() === $this->expected;
+    }
+
+    /** Nothing is left in the tray, and as many are back as came off. */
+    public function wentBackWhole(): bool
+    {
+        return $this->back === $this->atHand() && $this->back >= $this->off();
+    }
+
+    /** In words: «10 came off, 1 fell, 9 went back». */
+    public function inWords(): string
+    {
+        $parts = [sprintf('%d came off', $this->off())];
+        foreach (['fell' => $this->lost(), 'broke' => $this->broken(), 'new' => $this->fresh] as $word => $count) {
+            0 === $count || $parts[] = sprintf('%d %s', $count, $word);
+        }
+
+        return implode(', ', [...$parts, sprintf('%d went back', $this->back)]);
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench;
+
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
+
+/** The count of every kind of piece: what came off, fell, was found, broke, is new, lies in the tray, went back on. */
+final readonly class Pieces
+{
+    public function __construct(private Sheet $sheet, private FitState $state)
+    {
+    }
+
+    /** The count of one line of a tray, for its removal and its refit alike. */
+    public function of(Step $step, TrayLine $line): PieceCount
+    {
+        $off = $this->side(Deed::Remove, $step);
+        $on = $this->side(Deed::Refit, $step);
+        $tally = ['early' => 0, 'foundLate' => 0, 'late' => 0, 'earlyBroken' => 0, 'lateBroken' => 0, 'fresh' => 0];
+        foreach ($this->state->fates as $fate) {
+            $at = $fate->event->string('step');
+            if ($fate->event->string('thing') === $line->thing && ($at === $off?->id || $at === $on?->id)) {
+                $late = $fate->late || $at === $on?->id;
+                $key = match (true) {
+                    EventType::Replaced === $fate->event->type => 'fresh',
+                    EventType::Broke === $fate->event->type => $late ? 'lateBroken' : 'earlyBroken',
+                    $fate->isLost() => $late ? 'late' : 'early',
+                    !$late && $fate->foundLate => 'foundLate',
+                    default => '',
+                };
+                '' === $key || ++$tally[$key];
+            }
+        }
+
+        return new PieceCount(
+            $line->thing, $line->count, null === $off ? $line->count : $this->tally($off, $line), null === $on ? 0 : $this->tally($on, $line),
+            $tally['early'], $tally['late'], $tally['foundLate'], $tally['earlyBroken'], $tally['lateBroken'], $tally['fresh'],
+            null === $off || $this->state->isDone($off->id),
+        );
+    }
+
+    /** @return list<PieceCount> every line of a step's tray */
+    public function ofTray(Step $step): array
+    {
+        return array_map(fn (TrayLine $line): PieceCount => $this->of($step, $line), $step->tray);
+    }
+
+    private function side(Deed $deed, Step $step): ?Step
+    {
+        return $step->deed === $deed ? $step : $this->sheet->doing($deed, $step->item)[0] ?? null;
+    }
+
+    private function tally(Step $step, TrayLine $line): int
+    {
+        return (isset($this->state->countedAll[$step->id]) ? $line->count : 0) + $this->state->count($step->id, $line->thing);
+    }
+}

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bench;
+
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+
+/** Everything that did not go as the sheet has it: what was overruled, skipped, waived, read oddly, cut short, out of order, lost. */
+final readonly class Review
+{
+    public function __construct(private Fit $fit)
+    {
+    }
+
+    /** @return list<ReviewEntry> gravest kind first */
+    public function entries(): array
+    {
+        return [
+            ...$this->overruled(), ...$this->skipped(), ...$this->waived(), ...$this->readings(), ...$this->holds(ReviewKind::Hold), ...$this->passes(),
+            ...$this->pieces(), ...$this->holds(ReviewKind::Clock), ...$this->outOfLine(),
+        ];
+    }
+
+    /** @return list<ReviewEntry> */
+    private function overruled(): array
+    {
+        $done = array_filter($this->fit->state->done, static fn (FitEvent $event): bool => $event->hasReason());
+        $begun = array_filter(array_merge(...array_values($this->fit->state->routines)), static fn (FitEvent $event): bool => $event->hasReason());
+        $started = array_filter($this->fit->state->started, static fn (FitEvent $event): bool => $event->hasReason());
+
+        return array_map(fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Overruled, $event, $event->string('reason')), [...array_values($started), ...array_values($begun), ...array_values($done)]);
+    }
+
+    /** @return list<ReviewEntry> */
+    private function skipped(): array
+    {
+        return array_map(fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Skipped, $event, $event->string('reason')), array_values($this->fit->state->skipped));
+    }
+
+    /** @return list<ReviewEntry> */
+    private function waived(): array
+    {
+        $names = new EndNames($this->fit);
+
+        return array_map(static fn (FitEvent $event): ReviewEntry => new ReviewEntry(ReviewKind::Waived, $names->of($event->string('end')), $event->string('reason'), $event->by, $event->at, ''), array_values($this->fit->state->waived));
+    }
+
+    /** @return list<ReviewEntry> every reading that was outside, also one that was taken again */
+    private function readings(): array
+    {
+        $odd = [];
+        foreach ($this->fit->state->log as $event) {
+            if (EventType::Measured !== $event->type || isset($this->fit->state->undone[$event->id])) {
+                continue;
+            }
+            foreach ($this->fit->sheet->step($event->string('step'))->asks ?? [] as $ask) {
+                if ($ask->field === $event->string('field') && $ask->isOutside($event->float('value'))) {
+                    $odd[] = $this->entry(ReviewKind::Reading, $event, sprintf('%s: %s', $ask->label, $event->string('text')));
+                }
+            }
+        }
+
+        return $odd;
+    }
+
+    /** @return list<ReviewEntry> holds that were short, or that only a tablet's clock tells of */
+    private function holds(ReviewKind $kind): array
+    {
+        $found = [];
+        foreach ($this->fit->sheet->steps as $step) {
+            foreach ('' === $step->routine ? [] : $this->fit->holds($step) as $hold) {
+                $counts = ReviewKind::Hold === $kind ? $hold->isShort() : $hold->stood->byTabletClock;
+                if ($counts && null !== $hold->end) {
+                    $found[] = $this->entry($kind, $hold->end, sprintf('“%s” stood %s', $hold->stage->title, $hold->inWords()));
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<ReviewEntry> */
+    private function passes(): array
+    {
+        $found = [];
+        foreach ($this->fit->sheet->doing(Deed::Tighten) as $step) {
+            foreach ($this->fit->passFaults($step->joint) as $fault) {
+                $found[] = new ReviewEntry(ReviewKind::Passes, $step->title, $fault, '', null, $step->id);
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<ReviewEntry> */
+    private function pieces(): array
+    {
+        $found = [];
+        foreach ($this->fit->state->fates as $fate) {
+            $word = match (true) {
+                EventType::Broke === $fate->event->type => 'broke',
+                EventType::Replaced === $fate->event->type => 'new one in',
+                default => $fate->isFound ? 'fell, found' : 'fell, not found',
+            };
+            $found[] = $this->entry(ReviewKind::Pieces, $fate->event, sprintf('%s: %s', ucfirst($fate->event->string('thing')), $word));
+        }
+
+        return $found;
+    }
+
+    /** @return list<ReviewEntry> steps closed while earlier ones were open and not just running */
+    private function outOfLine(): array
+    {
+        $closed = [];
+        $running = [];
+        $found = [];
+        foreach ($this->fit->state->log as $event) {
+            $step = $this->fit->sheet->step($event->string('step'));
+            if (null === $step || isset($this->fit->state->undone[$event->id])) {
+                continue;
+            }
+            if (EventType::StepStarted === $event->type) {
+                $running[$step->id] = true;
+            } elseif (EventType::StepReopened === $event->type) {
+                unset($closed[$step->id]);
+            } elseif (EventType::StepDone === $event->type || EventType::StepSkipped === $event->type) {
+                $open = array_filter($this->fit->earlier($step), static fn ($one): bool => !isset($closed[$one->id]) && !isset($running[$one->id]));
+                $closed[$step->id] = true;
+                [] === $open || $found[] = $this->entry(ReviewKind::Order, $event, sprintf('before “%s”%s', reset($open)->title, count($open) > 1 ? sprintf(' and %d more', count($open) - 1) : ''));
+            }
+        }
+
+        return $found;
+    }
+
+    private function entry(ReviewKind $kind, FitEvent $event, string $said): ReviewEntry
+    {
+        $step = $this->fit->sheet->step($event->string('step'));
+
+        return new ReviewEntry($kind, $step->title ?? 'A step of an earlier sheet', $said, $event->by, $event->at, $step->id ?? '');
+    }
+}

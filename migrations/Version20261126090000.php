@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Migrations;
+
+use Doctrine\DBAL\Schema\Schema;
+use Doctrine\Migrations\AbstractMigration;
+
+final class Version20261126090000 extends AbstractMigration
+{
+    public function getDescription(): string
+    {
+        return 'From which tablet an event came, and how long it lay there.';
+    }
+
+    public function up(Schema $schema): void
+    {
+        $this->addSql("ALTER TABLE fit_event ADD COLUMN device VARCHAR(40) NOT NULL DEFAULT ''");
+        $this->addSql('ALTER TABLE fit_event ADD COLUMN waited DOUBLE PRECISION NOT NULL DEFAULT 0');
+    }
+
+    public function down(Schema $schema): void
+    {
+        $this->throwIrreversibleMigrationException('An event log is proof of work done; restore a backup instead.');
+    }
+}
