@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench;
 
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /** The timed stages of a fill routine as they were really left alone: the last round of each counts. */
@@ -27,7 +28,7 @@ final readonly class Holds
             $place = $routine->place($event->string('stage'));
             $stage = null === $place ? null : $routine->stages[$place];
             $next = $begun[$i + 1] ?? null;
-            if (null === $stage || 0 === $stage->seconds) {
+            if (null === $stage || 0 === $stage->seconds || null === $next && !self::asks($step, $stage->ask)) {
                 continue;
             }
             $reading = $this->readAfter($step, $stage->ask, $event);
@@ -37,6 +38,11 @@ final readonly class Holds
         }
 
         return array_values($holds);
+    }
+
+    private static function asks(Step $step, string $field): bool
+    {
+        return [] !== array_filter($step->asks, static fn (Ask $ask): bool => $ask->field === $field);
     }
 
     private function readAfter(Step $step, string $field, FitEvent $begun): ?FitEvent

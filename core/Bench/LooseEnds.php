@@ -206,7 +206,7 @@ final readonly class LooseEnds
             if (!$this->fit->state->isDone($step->id) || $this->fit->isOverruled($step)) {
                 continue;
             }
-            $wrong = array_filter($this->fit->gate()->within($step), static fn (Obstacle $one): bool => !in_array($one->code, self::SAID_ELSEWHERE, true));
+            $wrong = array_filter($this->fit->gate()->within($step), static fn (Obstacle $one): bool => !in_array($one->code, self::SAID_ELSEWHERE, true) || 'tray-count' === $one->code && Deed::Remove === $step->deed);
             if ([] !== $wrong) {
                 $ends[] = new LooseEnd('again:'.$step->id, LooseEndKind::Step, $step->title, $step->id, implode(' ', array_map(static fn (Obstacle $one): string => $one->text, $wrong)));
             }

@@ -1,0 +1,277 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Bench\Law;
+
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Flow;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/** Reads a log by itself, knowing nothing of states, ledgers or the law, and says what it leaves unresolved. */
+final class Oracle
+{
+    /** @var list<FitEvent> */
+    private array $log = [];
+
+    /** @param list<FitEvent> $events */
+    public function __construct(private readonly Sheet $sheet, private readonly VehicleSheet $vehicle, array $events)
+    {
+        $undone = [];
+        foreach ($events as $event) {
+            EventType::Undone === $event->type && $undone[$event->string('event')] = true;
+        }
+        foreach ($events as $event) {
+            isset($undone[$event->id]) || $this->log[] = $event;
+        }
+    }
+
+    /** @return list<string> */
+    public function unresolved(): array
+    {
+        return [...$this->counts(), ...$this->circuits(), ...$this->joints(), ...$this->weights(), ...$this->holds(), ...$this->inside(), ...$this->safety()];
+    }
+
+    /** @return list<string> */
+    private function counts(): array
+    {
+        $wrong = [];
+        foreach ($this->closedInTheEnd(Deed::Remove) as $off) {
+            $on = $this->sheet->doing(Deed::Refit, $off->item)[0] ?? null;
+            if (null === $on || !$this->isClosed($on->id)) {
+                $wrong[] = $off->item.' is off';
+                continue;
+            }
+            foreach ($off->tray as $line) {
+                [$out, $back, $gone] = [$this->tally($off, $line->thing, $line->count), $this->tally($on, $line->thing, $line->count), 0];
+                foreach ($this->log as $e) {
+                    if ($e->string('thing') === $line->thing && in_array($e->string('step'), [$off->id, $on->id], true)) {
+                        $gone += match ($e->type) {
+                            EventType::Dropped => $this->isFound($e->id) ? 0 : 1,
+                            EventType::Broke => 1,
+                            EventType::Replaced => -1,
+                            default => 0,
+                        };
+                    }
+                }
+                if ($gone > 0) {
+                    $wrong[] = sprintf('%s of %s: %d gone for good', $line->thing, $off->item, $gone);
+                }
+                if ($back < $line->count) {
+                    $wrong[] = sprintf('%s of %s: %d of %d back (%d out)', $line->thing, $off->item, $back, $line->count, $out);
+                }
+            }
+        }
+
+        return $wrong;
+    }
+
+    private function tally(Step $step, string $thing, int $all): int
+    {
+        $count = 0;
+        foreach ($this->log as $e) {
+            if ($e->string('step') === $step->id) {
+                if (EventType::CountedAll === $e->type) {
+                    $count = $all;
+                } elseif (EventType::Counted === $e->type && $e->string('thing') === $thing) {
+                    $count += $e->int('by');
+                }
+            }
+        }
+
+        return $count;
+    }
+
+    private function isFound(string $id): bool
+    {
+        foreach ($this->log as $e) {
+            if (EventType::Found === $e->type && $e->string('dropped') === $id) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<string> */
+    private function circuits(): array
+    {
+        $wrong = [];
+        foreach ($this->vehicle->circuits as $circuit) {
+            [$opened, $filled, $in, $out] = [false, false, null, null];
+            foreach ($this->log as $e) {
+                $step = $this->sheet->step($e->string('step'));
+                if (null === $step || $step->circuit !== $circuit->id) {
+                    continue;
+                }
+                $opened = $opened || Deed::Drain === $step->deed && in_array($e->type, [EventType::StepStarted, EventType::StepDone], true);
+                $filled = $filled || Deed::Fill === $step->deed && EventType::StepDone === $e->type && $this->isClosed($step->id);
+                foreach (EventType::Measured === $e->type ? $step->asks : [] as $ask) {
+                    if ($ask->field === $e->string('field')) {
+                        $in = Flow::In === $ask->flow ? $e->float('value') : $in;
+                        $out = Flow::Out === $ask->flow ? $e->float('value') : $out;
+                    }
+                }
+            }
+            $opened && !$filled && $wrong[] = $circuit->id.' is open';
+            null !== $in && null !== $out && abs($in - $out) > max(0.3, 0.08 * $out) + 1e-6 && $wrong[] = sprintf('%s: %.2f out, %.2f in', $circuit->id, $out, $in);
+            max($in ?? 0.0, $out ?? 0.0) > 1.15 * $circuit->capacity + 1e-6 && $circuit->capacity > 0 && $wrong[] = $circuit->id.': more than it holds';
+        }
+
+        return $wrong;
+    }
+
+    /** @return list<string> */
+    private function joints(): array
+    {
+        $wrong = [];
+        foreach ($this->sheet->doing(Deed::Tighten) as $step) {
+            $joint = $this->vehicle->joints[$step->joint];
+            $marks = array_values(array_filter($this->log, static fn (FitEvent $e): bool => EventType::FastenerMarked === $e->type && $e->string('joint') === $joint->id));
+            $off = '' !== $joint->item && [] !== array_filter($this->closedInTheEnd(Deed::Remove), static fn (Step $s): bool => $s->item === $joint->item);
+            if ([] === $marks && !$off) {
+                continue;
+            }
+            $last = [];
+            foreach ($marks as $mark) {
+                $last[$mark->int('bolt')] = $mark->int('stage');
+            }
+            for ($bolt = 1; $bolt <= $joint->count(); ++$bolt) {
+                ($last[$bolt] ?? 0) === Ladder::of($joint)->final() || $wrong[] = sprintf('bolt %d of %s is at %d', $bolt, $joint->id, $last[$bolt] ?? 0);
+            }
+        }
+
+        return $wrong;
+    }
+
+    /** @return list<string> */
+    private function weights(): array
+    {
+        $held = [];
+        $raised = false;
+        $battery = true;
+        foreach ($this->log as $e) {
+            $step = $this->sheet->step($e->string('step'));
+            if (EventType::StepDone !== $e->type || null === $step || !$this->isLastClosing($e)) {
+                continue;
+            }
+            match ($step->deed) {
+                Deed::Hold => $held[$step->body] = true,
+                Deed::Release => $held[$step->body] = false,
+                Deed::Raise => $raised = true,
+                Deed::Lower => $raised = false,
+                Deed::BatteryOff => $battery = false,
+                Deed::BatteryOn => $battery = true,
+                default => null,
+            };
+        }
+
+        return [...array_map(static fn (string $body): string => $body.' still hangs', array_keys(array_filter($held))), ...$raised ? ['still on stands'] : [], ...$battery ? [] : ['battery off']];
+    }
+
+    /** @return list<string> timed stages whose last round was shorter than it should be */
+    private function holds(): array
+    {
+        $wrong = [];
+        foreach ($this->sheet->steps as $step) {
+            $routine = FillRoutine::named($step->routine);
+            if (null === $routine || !$this->isClosed($step->id)) {
+                continue;
+            }
+            foreach ($routine->stages as $stage) {
+                $wrong = [...$wrong, ...$stage->seconds > 0 ? $this->hold($step, $stage->id, $stage->seconds, in_array($stage->ask, array_column($step->asks, 'field'), true) ? $stage->ask : '') : []];
+            }
+        }
+
+        return $wrong;
+    }
+
+    /** @return list<string> */
+    private function hold(Step $step, string $stage, int $seconds, string $ask): array
+    {
+        $begun = null;
+        $ended = null;
+        foreach ($this->log as $e) {
+            if ($e->string('step') !== $step->id) {
+                continue;
+            }
+            if (EventType::StageBegun === $e->type) {
+                $ended = null !== $begun && null === $ended && '' === $ask ? $e : $ended;
+                [$begun, $ended] = $e->string('stage') === $stage ? [$e, null] : [$begun, $ended];
+            } elseif (EventType::Measured === $e->type && '' !== $ask && $e->string('field') === $ask) {
+                $ended = $e;
+            }
+        }
+        $stood = null === $begun || null === $ended ? -1 : $ended->at->getTimestamp() - $begun->at->getTimestamp();
+
+        return $stood >= $seconds - 2 ? [] : [sprintf('%s of %s stood %d of %d s', $stage, $step->id, $stood, $seconds)];
+    }
+
+    /** @return list<string> */
+    private function inside(): array
+    {
+        $inside = [];
+        foreach ($this->log as $e) {
+            $key = $e->string('step').' '.$e->string('thing');
+            EventType::PutIn === $e->type && $inside[$key] = true;
+            if (EventType::TakenOut === $e->type) {
+                unset($inside[$key]);
+            }
+        }
+
+        return array_map(static fn (string $key): string => $key.' is inside', array_keys($inside));
+    }
+
+    /** @return list<string> */
+    private function safety(): array
+    {
+        $wrong = [];
+        foreach ($this->sheet->steps as $step) {
+            foreach ($step->asks as $ask) {
+                $read = array_values(array_filter($this->log, static fn (FitEvent $e): bool => EventType::Measured === $e->type && $e->string('step') === $step->id && $e->string('field') === $ask->field));
+                $last = [] === $read ? null : $read[count($read) - 1]->float('value');
+                null !== $last && !$ask->isOutside($last) || $wrong[] = sprintf('%s of %s reads %s', $ask->field, $step->id, $last ?? 'nothing');
+            }
+        }
+
+        return $wrong;
+    }
+
+    /** @return list<Step> */
+    private function closedInTheEnd(Deed $deed): array
+    {
+        return array_values(array_filter($this->sheet->doing($deed), fn (Step $step): bool => $this->isClosed($step->id)));
+    }
+
+    private function isClosed(string $step): bool
+    {
+        $closed = false;
+        foreach ($this->log as $e) {
+            if ($e->string('step') === $step) {
+                $closed = EventType::StepDone === $e->type || EventType::StepReopened !== $e->type && $closed;
+            }
+        }
+
+        return $closed;
+    }
+
+    /** Whether a step-done is the one that stands: not opened again after it. */
+    private function isLastClosing(FitEvent $done): bool
+    {
+        $after = false;
+        foreach ($this->log as $e) {
+            $after = $after || $e === $done;
+            if ($after && EventType::StepReopened === $e->type && $e->string('step') === $done->string('step')) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}
