@@ -2,6 +2,7 @@ import htmx from 'htmx.org';
 import Alpine from '@alpinejs/csp';
 import { startOutbox } from './outbox.js';
 import { startBench } from './bench.js';
+import { startSync } from './sync.js';
 import { startPull } from './pull.js';
 import { startEngine } from './engine.js';
 import { startTimers } from './timer.js';
@@ -32,8 +33,9 @@ document.addEventListener('htmx:response:error', (event) => {
 startTheme();
 components(Alpine);
 Alpine.start();
-startOutbox({ token, say });
+startSync();
 startBench();
+startOutbox({ token, say });
 startPull({ token, say });
 startPad();
 startTimers();

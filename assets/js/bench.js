@@ -1,63 +1,200 @@
-// The bench: taps become marks, forms become marks, the page follows what other tablets do.
-import { mark } from './outbox.js';
+// The bench: a tap draws its mark at once and becomes an event; a form becomes one; the page follows what other tablets do.
+import { isOffline, mark } from './outbox.js';
+import { aheadNow, bench, show, stepAhead } from './sync.js';
 
-const bench = () => document.getElementById('bench');
+// Two taps are two decisions: the big button is deaf for a moment after what it says has changed.
+const ARM_STEP_MS = 700;
+const ARM_NEXT_MS = 260;
 
-const press = (element) => {
-  element.classList.add('is-pressed');
-  element.setAttribute('aria-busy', 'true');
+let said = '';
+let at = '';
+
+const goButton = () => document.querySelector('.thumb .go');
+
+const arm = () => {
+  const go = goButton();
+  if (!go) return;
+  const now = `${bench()?.dataset.step}|${go.textContent}|${go.dataset.marks ?? go.getAttribute('form') ?? ''}`;
+  if (now === said && 'armed' in go.dataset) return;
+  const moved = `${bench()?.dataset.step}|${document.querySelector('.panes')?.dataset.turn}` !== at;
+  at = `${bench()?.dataset.step}|${document.querySelector('.panes')?.dataset.turn}`;
+  said = now;
+  delete go.dataset.armed;
+  setTimeout(() => { if (goButton() === go && said === now) go.dataset.armed = ''; }, moved ? ARM_STEP_MS : ARM_NEXT_MS);
 };
 
-const fieldsOf = (form) => {
-  const event = JSON.parse(form.dataset.markForm);
-  for (const field of form.querySelectorAll('[name]')) {
-    event[field.name] = field.value.trim();
-    field.dataset.sent = 'yes';
+const number = (element, by) => {
+  const output = element.closest('li')?.querySelector('[data-count]');
+  const all = document.querySelector('[data-sum]');
+  if (!output) return;
+  output.textContent = `${parseInt(output.textContent, 10) + by}/${output.dataset.of}`;
+  if (all) all.textContent = String(parseInt(all.textContent, 10) + by);
+};
+
+const drawOne = (event, element) => {
+  if (event.type === 'fastener-marked') {
+    const bolt = document.querySelector(`.bolt[data-bolt="${event.bolt}"]`);
+    if (bolt && Number(bolt.dataset.stage) + 1 === event.stage) bolt.classList.add('is-on');
   }
-  return event;
+  if (event.type === 'counted') number(element, event.by);
+  if (event.type === 'counted-all') for (const output of document.querySelectorAll('[data-count]')) output.textContent = `${output.dataset.of}/${output.dataset.of}`;
+  if (event.type === 'caution-acknowledged') element.closest('.caution')?.classList.add('is-seen');
+  if (event.type === 'tool-counted') element.classList.add('is-in');
+  if (event.type === 'step-done') document.querySelector('.say')?.classList.add('is-done');
+};
+
+/** What the big button says next, as far as it is known: shown at once, and all there is without a connection. */
+const goOn = (go) => {
+  const next = stepAhead();
+  if (!next) {
+    go.textContent = isOffline() ? 'Kept here' : go.textContent;
+    go.disabled = true;
+    return;
+  }
+  go.textContent = next.label;
+  go.disabled = !next.marks || Boolean(next.seconds);
+  if (next.marks) go.dataset.marks = JSON.stringify(next.marks);
+  else delete go.dataset.marks;
+  if (next.ask) {
+    go.disabled = false;
+    go.type = 'submit';
+    go.setAttribute('form', 'ask-form');
+  }
+  if (next.seconds) {
+    go.dataset.timerUntil = String(Date.now() / 1000 + Number(document.documentElement.dataset.skew ?? 0) + next.seconds);
+    go.dataset.timerLabel = next.label;
+    go.dataset.timerWakes = '';
+  }
+};
+
+const tap = (element) => {
+  if (element.getAttribute('aria-busy') === 'true' || element.disabled) return;
+  if (element.classList.contains('go') && !('armed' in element.dataset)) return;
+  const events = JSON.parse(element.dataset.marks);
+  const words = element.classList.contains('go') ? element.textContent.trim() : (element.getAttribute('aria-label') ?? element.textContent.trim());
+  for (const event of events) drawOne(event, element);
+  if ('go' in element.dataset) goOn(element);
+  else {
+    element.setAttribute('aria-busy', 'true');
+    if (element.matches('.bolt') && aheadNow()[0]?.marks?.some((one) => one.bolt === events[0].bolt && one.stage === events[0].stage)) goOn(goButton());
+  }
+  mark(bench().dataset.fit, events, { words: words.slice(0, 80) });
+  arm();
+};
+
+const wrong = (form, message) => {
+  const place = form.isConnected ? form : document.querySelector(`[data-mark-form='${CSS.escape(form.dataset.markForm)}']`) ?? document.getElementById(form.id);
+  const told = place?.querySelector('[data-wrong]');
+  if (!told) return false;
+  told.textContent = message;
+  told.hidden = message === '';
+  place.closest('dialog:not([open])')?.showModal?.();
+  const field = place.querySelector('input, textarea');
+  field?.setAttribute('aria-invalid', message === '' ? 'false' : 'true');
+  field?.focus();
+  return true;
+};
+
+/** A bare number takes the unit that is pressed. */
+const withUnit = (form, text) => {
+  const unit = form.querySelector('[data-unit][aria-pressed="true"]')?.dataset.unit;
+  return unit && /^[-+]?[\d.,\s]+$/.test(text) ? `${text} ${unit}` : text;
+};
+
+/** Whether a reading lies inside its limits, by the unit that is pressed; null where that cannot be told here. */
+const inside = (form, text) => {
+  const unit = form.querySelector('[data-unit][aria-pressed="true"]');
+  if (!('low' in form.dataset)) return true;
+  const value = Number(text.replace(',', '.')) * Number(unit?.dataset.factor ?? 1) + Number(unit?.dataset.offset ?? 0);
+  return Number.isFinite(value) ? value >= Number(form.dataset.low) && value <= Number(form.dataset.high) : null;
+};
+
+const submit = (form) => {
+  const event = JSON.parse(form.dataset.markForm);
+  const fields = Array.from(form.querySelectorAll('[name]'));
+  const empty = fields.find((field) => field.value.trim() === '');
+  if (empty) return wrong(form, event.type === 'measured' ? 'Write down the reading.' : 'Fill this in.');
+  for (const field of fields) event[field.name] = field.name === 'text' && event.type === 'measured' ? withUnit(form, field.value.trim()) : field.value.trim();
+  if ('reason' in event && event.reason.split(/\s+/).length < 2) return wrong(form, 'Say why in two words or more.');
+  const typed = fields.map((field) => field.value);
+  wrong(form, '');
+  if (event.type === 'measured' && isOffline()) {
+    if (inside(form, typed[0]) === true) goOn(goButton());
+    else goButton().disabled = true;
+  }
+  const dialog = form.closest('dialog');
+  dialog?.close();
+  for (const field of dialog ? fields : []) field.value = field.defaultValue;
+  mark(bench().dataset.fit, [event], {
+    words: event.text ?? event.reason ?? event.what ?? '',
+    atField: (message) => {
+      fields.forEach((field, i) => { if (field.isConnected) field.value = typed[i]; });
+      return wrong(form, message);
+    },
+  });
+  arm();
+  return true;
+};
+
+const toggleDrawer = () => {
+  const drawer = document.getElementById('bench-drawer');
+  drawer.hidden = !drawer.hidden;
+  document.querySelector('.thumb .look')?.setAttribute('aria-expanded', String(!drawer.hidden));
+  if (!drawer.hidden) drawer.querySelector('button')?.focus();
+};
+
+const openDialog = (id) => {
+  const dialog = document.getElementById(id);
+  dialog?.showModal?.();
+  dialog?.querySelector('input, textarea')?.focus();
+};
+
+const clicks = (event) => {
+  const on = (selector) => event.target.closest(selector);
+  if (on('[data-marks]') && bench()) {
+    event.preventDefault();
+    on('[data-close]')?.closest('dialog')?.close();
+    return tap(on('[data-marks]'));
+  }
+  if (on('.thumb a.go') && !('armed' in on('.thumb a.go').dataset)) return event.preventDefault();
+  if (on('[data-close]')) on('[data-close]').closest('dialog')?.close();
+  if (on('[data-drawer]')) return toggleDrawer();
+  if (on('[data-open]')) {
+    event.preventDefault();
+    return openDialog(on('[data-open]').dataset.open);
+  }
+  if (on('[data-unit]')) {
+    for (const unit of on('.units').querySelectorAll('[data-unit]')) unit.setAttribute('aria-pressed', String(unit === on('[data-unit]')));
+    on('form').querySelector('input').focus();
+  }
+  if (on('[data-reason]')) {
+    const field = document.getElementById(on('[data-reason]').dataset.reason);
+    field.value = on('[data-reason]').textContent;
+    field.focus();
+  }
+  return undefined;
 };
 
 export const startBench = () => {
-  document.addEventListener('click', (event) => {
-    const button = event.target.closest('[data-marks]');
-    if (button && bench()) {
-      event.preventDefault();
-      if (button.getAttribute('aria-busy') === 'true') return;
-      press(button);
-      mark(bench().dataset.fit, JSON.parse(button.dataset.marks));
-      return;
-    }
-    const opener = event.target.closest('[data-open]');
-    if (opener) {
-      event.preventDefault();
-      const dialog = document.getElementById(opener.dataset.open);
-      dialog?.showModal?.();
-      dialog?.querySelector('input, textarea')?.focus();
-      return;
-    }
-    const closer = event.target.closest('[data-close]');
-    if (closer) closer.closest('dialog')?.close();
-    const hider = event.target.closest('[data-hide]');
-    if (hider) document.getElementById(hider.dataset.hide).hidden = true;
-    const focuser = event.target.closest('[data-focus]');
-    if (focuser) document.getElementById(focuser.dataset.focus)?.focus();
-  });
-
+  document.addEventListener('click', clicks);
   document.addEventListener('change', (event) => {
     if (event.target.matches?.('[data-submits]')) event.target.form?.requestSubmit();
   });
-
   document.addEventListener('submit', (event) => {
+    const hidden = event.target.querySelector('[data-csrf]');
+    if (hidden) hidden.value = document.querySelector('meta[name="csrf"]')?.content ?? '';
     const form = event.target.closest('[data-mark-form]');
     if (!form || !bench()) return;
     event.preventDefault();
-    const made = fieldsOf(form);
-    form.closest('dialog')?.close();
-    mark(bench().dataset.fit, [made]);
+    if (event.submitter?.closest('.thumb') && !('armed' in event.submitter.dataset)) return;
+    submit(form);
   });
-
-  document.addEventListener('bench:changed', () => {
-    const title = bench()?.dataset.title;
-    if (title) document.title = title;
+  document.addEventListener('bench:changed', (event) => {
+    for (const pressed of document.querySelectorAll('.is-on, .is-seen, .is-in, .is-done')) if (event.detail.moved || !pressed.matches('[data-local]')) pressed.classList.remove('is-on', 'is-seen', 'is-in', 'is-done');
+    for (const busy of document.querySelectorAll('#bench [aria-busy]')) busy.removeAttribute('aria-busy');
+    arm();
   });
+  for (const passing of document.querySelectorAll('[data-passing]')) setTimeout(() => passing.remove(), 6000);
+  if (bench()) arm();
+  return show;
 };

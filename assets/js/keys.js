@@ -1,6 +1,6 @@
 // Keys do what the thumb bar does. Nothing is bound while a person is typing.
 const GO = { y: '/', f: '/fits', s: '/sums', k: '/kit', l: '/logbook', v: '/vehicles', p: '/practice' };
-const CLICK = { ' ': '[data-key="space"]', Backspace: '[data-key="undo"]', ArrowLeft: '[data-key="left"]', ArrowRight: '[data-key="right"]', m: '[data-key="m"]', d: '[data-key="d"]', f: '[data-key="f"]', n: '[data-key="n"]', l: '[data-key="l"]', s: '[data-key="s"]', '/': '[data-key="jump"]', '?': '[data-key="help"]' };
+const CLICK = { ' ': '[data-key="space"]', Backspace: '[data-key="undo"]', ArrowLeft: '[data-key="left"]', ArrowRight: '[data-key="right"]', m: '[data-key-focus="m"]', d: '[data-key="d"]', w: '[data-key="w"]', f: '[data-key="f"]', n: '[data-key="n"]', l: '[data-key="l"]', s: '[data-key="s"]', '/': '[data-key="jump"]', '?': '[data-key="help"]' };
 
 let waitsForSection = false;
 
@@ -8,6 +8,10 @@ const typing = (target) => target.closest('input, textarea, select, [contentedit
 
 export const startKeys = () => {
   document.addEventListener('keydown', (event) => {
+    if (event.repeat && (event.key === ' ' || event.key === 'Enter' || event.key === 'Backspace') && document.getElementById('bench')) {
+      event.preventDefault();
+      return;
+    }
     if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || document.querySelector('dialog[open]')) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     if (waitsForSection) {
@@ -28,7 +32,9 @@ export const startKeys = () => {
     if (!target || target.disabled) return;
     if (key === ' ' && event.target.closest('button, a, summary') && event.target.closest('button, a, summary') !== target) return;
     event.preventDefault();
-    if (typeof target.click === 'function') target.click();
+    if (event.repeat) return;
+    if (target.matches('input')) target.focus();
+    else if (typeof target.click === 'function') target.click();
     else target.dispatchEvent(new MouseEvent('click', { bubbles: true }));
   });
 };

@@ -1,11 +1,19 @@
-// Marks made on the bench. Each is written to the device first, then sent; it leaves the device only once the server has kept it.
+// Marks made on the bench. Each is written to the device first, then sent; it leaves the device only when the server says that
+// it has it. A refused one stays, with its reason, until it is sent again, corrected or thrown away by hand.
 import { ulid } from './ulid.js';
+import { bench, have, pulse, show } from './sync.js';
 
 const KEY = 'nk-outbox';
-const RETRY_MS = 3000;
+const DEVICE = 'nk-device';
+const SHOW_AFTER_MS = 400;
+const RETRY_MS = [1000, 2000, 4000, 8000, 15000, 30000];
 
 let sending = false;
+let timer = null;
+let failures = 0;
+let since = 0;
 let tools = { token: () => '', say: () => {} };
+const refusedHere = new Map();
 
 const load = () => {
   try {
@@ -15,120 +23,154 @@ const load = () => {
   }
 };
 const store = (marks) => localStorage.setItem(KEY, JSON.stringify(marks));
+const person = () => bench()?.dataset.person ?? '';
+const mine = (mark) => mark.by === person();
+const waiting = () => load().filter((mark) => !mark.refused);
 
-const show = () => {
-  const waiting = load().length;
+const device = () => {
+  let id = localStorage.getItem(DEVICE);
+  if (!id) {
+    id = ulid();
+    localStorage.setItem(DEVICE, id);
+  }
+  return id;
+};
+
+const counted = (marks, one, many) => `${marks} ${marks === 1 ? one : many}`;
+
+const text = () => {
+  const own = waiting().filter(mine).length;
+  const others = load().filter((mark) => !mine(mark));
+  if (own > 0 && failures > 0) return `No connection. ${counted(own, 'mark is', 'marks are')} safe on this tablet and will be sent.`;
+  if (own > 0) return `Sending ${counted(own, 'mark', 'marks')}`;
+  if (others.length > 0) return `${counted(others.length, 'mark', 'marks')} of ${others[0].byName ?? others[0].by} wait on this tablet. Sign in as that person to send them.`;
+  return failures > 0 ? 'No connection. Marks are kept on this tablet.' : '';
+};
+
+/** Lies over the page, and only once something takes longer than a blink. */
+const tell = () => {
   const strip = document.getElementById('keeping');
   if (!strip) return;
-  const offline = strip.dataset.state === 'offline';
-  strip.hidden = waiting === 0 && !offline;
-  const text = strip.querySelector('[data-text]');
-  if (waiting > 0) {
-    text.textContent = offline
-      ? `No connection. ${waiting} ${waiting === 1 ? 'mark is' : 'marks are'} safe on this tablet and will be sent.`
-      : `Sending ${waiting} ${waiting === 1 ? 'mark' : 'marks'}`;
-  } else if (offline) {
-    text.textContent = 'No connection. Marks are kept on this tablet until it is back.';
-  }
+  const said = text();
+  const slow = failures > 0 || !sending || Date.now() - since >= SHOW_AFTER_MS;
+  strip.dataset.state = failures > 0 ? 'offline' : 'sending';
+  strip.hidden = said === '' || !slow;
+  if (said) strip.querySelector('[data-text]').textContent = said;
 };
 
-const setState = (state) => {
-  const strip = document.getElementById('keeping');
-  if (strip) strip.dataset.state = state;
-  show();
+const button = (label, act, batch) => {
+  const made = document.createElement('button');
+  made.type = 'button';
+  made.className = 'slab small';
+  made.dataset[act] = batch;
+  made.textContent = label;
+  return made;
 };
 
-const refuse = (message) => {
+const tellRefused = () => {
   const box = document.getElementById('refused');
   if (!box) return;
-  box.querySelector('[data-text]').textContent = message;
-  box.hidden = false;
-  tools.say(message);
+  const batches = [...new Map(load().filter((mark) => mark.refused && mine(mark)).map((mark) => [mark.batch, mark])).values()];
+  box.replaceChildren(...batches.map((mark) => {
+    const row = document.createElement('p');
+    const said = document.createElement('span');
+    said.textContent = `${mark.words ? `${mark.words}: ` : ''}${mark.refused}`;
+    row.append(said, button('Send again', 'again', mark.batch), button('Throw away', 'throwAway', mark.batch));
+    return row;
+  }));
+  box.hidden = batches.length === 0;
 };
 
-const swapBench = (html) => {
-  const fresh = new DOMParser().parseFromString(html, 'text/html').getElementById('bench');
-  const old = document.getElementById('bench');
-  if (!fresh || !old) return;
-  if (fresh.dataset.go && fresh.dataset.go !== window.location.pathname) {
-    window.location.assign(fresh.dataset.go);
+const refuse = (batch, message) => {
+  const atField = refusedHere.get(batch);
+  refusedHere.delete(batch);
+  if (atField && atField(message)) {
+    store(load().filter((mark) => mark.batch !== batch));
+  } else {
+    store(load().map((mark) => (mark.batch === batch ? { ...mark, refused: message } : mark)));
+  }
+  tools.say(message);
+  tellRefused();
+  pulse(true);
+};
+
+const send = async (marks) => {
+  const { fit } = marks[0];
+  const here = bench()?.dataset.fit === fit;
+  const body = {
+    events: marks.map(({ id, type, payload, at }) => ({ id, type, payload, at })), device: device(), sent: new Date().toISOString(),
+    ...(here ? { view: { step: bench().dataset.step, have: have() } } : {}),
+  };
+  const response = await fetch(`/fits/${fit}/events`, {
+    method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-Token': tools.token() },
+    body: JSON.stringify(body), signal: AbortSignal.timeout(15000),
+  });
+  if (response.redirected || response.status === 401 || response.status === 403) throw new Error('signed out');
+  const answer = await response.json();
+  if (response.status === 422) {
+    refuse(marks[0].batch, answer.error?.message ?? 'The server did not take it.');
     return;
   }
-  const kept = Array.from(old.querySelectorAll('input[name], textarea[name]')).filter((field) => field.value !== field.defaultValue && field.dataset.sent !== 'yes');
-  old.replaceWith(fresh);
-  for (const field of kept) {
-    const again = fresh.querySelector(`#${CSS.escape(field.id)}`);
-    if (field.id && again) again.value = field.value;
-  }
-  window.htmx.process(fresh);
-  document.dispatchEvent(new CustomEvent('bench:changed'));
+  if (!response.ok) throw new Error(`server ${response.status}`);
+  const kept = new Set(answer.kept);
+  store(load().filter((mark) => !kept.has(mark.id)));
+  refusedHere.delete(marks[0].batch);
+  if (here && waiting().filter(mine).length === 0) show(answer);
+  tools.say('Kept.');
 };
 
-const sendFor = async (fit, marks) => {
-  const bench = document.getElementById('bench');
-  const here = bench?.dataset.fit === fit;
-  const response = await fetch(`/fits/${fit}/events`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json', Accept: here ? 'text/html' : 'application/json', 'X-CSRF-Token': tools.token() },
-    body: JSON.stringify({ events: marks.map(({ fit: _, ...event }) => event), step: here ? bench.dataset.step : '' }),
-    signal: AbortSignal.timeout(15000),
-  });
-  if (response.redirected || response.status === 401 || response.status === 403) {
-    refuse('You are signed out. Sign in again on this tablet; the marks are kept here and will be sent.');
-    return false;
-  }
-  if (response.status >= 500) throw new Error(`server ${response.status}`);
-  const sent = new Set(marks.map((mark) => mark.id));
-  store(load().filter((mark) => !sent.has(mark.id)));
-  const body = await response.text();
-  if (!response.ok) {
-    let message = 'That could not be kept.';
-    try {
-      message = JSON.parse(body).error.message;
-    } catch { /* the sentence above stands */ }
-    refuse(message);
-  } else if (here) {
-    swapBench(body);
-    tools.say('Kept.');
-  }
-  return true;
+const later = () => {
+  failures += 1;
+  clearTimeout(timer);
+  timer = setTimeout(() => { timer = null; flush(); }, RETRY_MS[Math.min(failures, RETRY_MS.length) - 1]);
 };
 
 export const flush = async () => {
-  if (sending) return;
+  if (sending || timer) return tell();
   sending = true;
+  since = Date.now();
+  setTimeout(tell, SHOW_AFTER_MS + 20);
   try {
-    for (let marks = load(); marks.length > 0; marks = load()) {
-      const fit = marks[0].fit;
-      setState('sending');
-      // One call a batch: marks of one tap share a batch, so a refused one takes no other tap with it.
-      const batch = marks.filter((mark) => mark.fit === fit && mark.batch === marks[0].batch);
-      if (!(await sendFor(fit, batch))) break;
+    for (let marks = waiting().filter(mine); marks.length > 0; marks = waiting().filter(mine)) {
+      // One call a tap: a refused one takes no other tap with it.
+      await send(marks.filter((mark) => mark.batch === marks[0].batch));
+      failures = 0;
     }
-    setState('online');
-  } catch {
-    setState('offline');
-    tools.say('No connection. Marks are kept on this tablet.');
-    setTimeout(flush, RETRY_MS);
+  } catch (error) {
+    if (failures === 0) tools.say(error.message === 'signed out' ? 'You are signed out. The marks are kept here; sign in again to send them.' : 'No connection. Marks are kept on this tablet.');
+    later();
   } finally {
     sending = false;
+    tell();
   }
 };
 
-export const mark = (fit, events) => {
+/** Keeps the marks of one tap and sends them. «atField» is told of a refusal first, and says whether it showed it. */
+export const mark = (fit, events, { words = '', atField = null } = {}) => {
   const now = Date.now();
   const batch = ulid(now);
-  const box = document.getElementById('refused');
-  if (box) box.hidden = true;
-  const marks = events.map(({ type, ...payload }) => ({ id: ulid(now), type, payload, at: new Date(now).toISOString(), fit, batch }));
-  store([...load(), ...marks]);
-  show();
+  const made = events.map(({ type, ...payload }) => ({ id: ulid(now), type, payload, at: new Date(now).toISOString(), fit, batch, by: person(), byName: document.querySelector('meta[name="person"]')?.content, words }));
+  store([...load(), ...made]);
+  if (atField) refusedHere.set(batch, atField);
   flush();
 };
 
+export const isOffline = () => failures > 0;
+
 export const startOutbox = (given) => {
   tools = given;
-  window.addEventListener('online', flush);
-  show();
+  document.addEventListener('click', (event) => {
+    const again = event.target.closest('[data-again]')?.dataset.again;
+    const thrown = event.target.closest('[data-throw-away]')?.dataset.throwAway;
+    if (again) store(load().map((one) => (one.batch === again ? { ...one, refused: undefined } : one)));
+    if (thrown) store(load().filter((one) => one.batch !== thrown));
+    if (again || thrown) {
+      tellRefused();
+      flush();
+    }
+  });
+  window.addEventListener('online', () => { clearTimeout(timer); timer = null; flush(); });
+  tell();
+  tellRefused();
   flush();
 };

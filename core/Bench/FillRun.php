@@ -62,6 +62,22 @@ final readonly class FillRun
         return null === $since ? 0.0 : max(0.0, $this->stage()->seconds - ((float) $now->format('U.u') - (float) $since->format('U.u')));
     }
 
+    /** The instant the stage has stood its time, in s since 1970 by the server's clock; 0 where it need not stand. */
+    public function until(): float
+    {
+        $since = $this->since();
+
+        return null === $since || 0 === $this->stage()->seconds ? 0.0 : (float) $since->format('U.u') + $this->stage()->seconds;
+    }
+
+    /** Whether a reading was taken after the stage was begun. */
+    public function isReadSince(?Reading $reading): bool
+    {
+        $begun = $this->begun[count($this->begun) - 1] ?? null;
+
+        return null !== $reading && null !== $begun && $reading->event->receipt->at >= $begun->receipt->at;
+    }
+
     /** The how-manieth time this stage is done. */
     public function round(): int
     {

@@ -4,14 +4,35 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\App\Web\Format;
 use NimbleKnuckle\Core\Bench\Reading;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 
 /** A measurement on the bench with its scale: the window it should fall into, and where the reading stands, in percent of the scale. */
 final readonly class AskView
 {
-    private function __construct(public Ask $ask, public ?Reading $reading, public bool $outside, public float $from, public float $to, public ?float $at)
+    /** @param list<array{symbol: string, factor: float, offset: float}> $units */
+    private function __construct(
+        public Ask $ask,
+        public ?Reading $reading,
+        public bool $outside,
+        public float $from,
+        public float $to,
+        public ?float $at,
+        public array $units,
+    ) {
+    }
+
+    /** The reading in the unit that was asked for, whatever it was written in. */
+    public function echo(): string
     {
+        return null === $this->reading ? '' : Format::significant($this->reading->value, 4).' '.$this->ask->kind->baseUnit()->symbol();
+    }
+
+    /** Whether it was written in another unit than it is shown in. */
+    public function wasWrittenOtherwise(): bool
+    {
+        return null !== $this->reading && !str_ends_with($this->reading->text, $this->ask->kind->baseUnit()->symbol());
     }
 
     public static function of(Ask $ask, ?Reading $reading): self
@@ -20,6 +41,6 @@ final readonly class AskView
         [$start, $end] = [$ask->low - 0.35 * $span, $ask->high + 0.35 * $span];
         $share = static fn (float $value): float => max(0.0, min(100.0, 100 * ($value - $start) / ($end - $start)));
 
-        return new self($ask, $reading, null !== $reading && $ask->isOutside($reading->value), $share($ask->low), $share($ask->high), null === $reading ? null : $share($reading->value));
+        return new self($ask, $reading, null !== $reading && $ask->isOutside($reading->value), $share($ask->low), $share($ask->high), null === $reading ? null : $share($reading->value), UnitButtons::for($ask));
     }
 }

@@ -4,23 +4,28 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Planning\FitBook;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /** One step at a time; without a step, the one we are at. */
 final class BenchController extends AbstractController
 {
     #[Route('/fits/{id}/bench/{step}', name: 'bench', requirements: ['id' => '[0-9A-Z]{26}', 'step' => '[a-z0-9.-]+'], defaults: ['step' => ''], methods: ['GET'])]
-    public function __invoke(string $id, string $step, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page): Response
+    public function __invoke(string $id, string $step, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page, BenchRegions $regions): Response
     {
         $record = $fits->get($id);
         $fit = $recorder->load($record);
         $shown = '' === $step ? $fit->currentStep() : $fit->sheet->step($step);
         null !== $shown || throw new NotFoundHttpException('There is no such step on this sheet.');
 
-        return $this->render('bench/page.html.twig', $page->view($record, $fit, $shown, $log->version($id)));
+        return $this->render('bench/page.html.twig', [
+            'record' => $record, 'step' => $shown, 'fit' => $fit, 'person' => $person->login,
+            'answer' => $regions->answer($page->view($record, $fit, $shown, $log->version($id), $person->hand()), []),
+        ]);
     }
 }

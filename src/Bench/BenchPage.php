@@ -12,15 +12,20 @@ use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Hold;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Law\Bar;
+use NimbleKnuckle\Core\Bench\Law\Gate;
 use NimbleKnuckle\Core\Bench\Law\Obstacle;
+use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\MixFromBench;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
@@ -29,20 +34,29 @@ use Psr\Clock\ClockInterface;
 /** Everything the bench shows for one step: asked from the core, nothing worked out here. */
 final readonly class BenchPage
 {
-    public function __construct(private KitBook $kit, private NextAct $next, private BenchWrench $wrench, private BenchThermometer $thermometer, private FluidBook $fluids, private StepSum $sum, private ClockInterface $clock)
-    {
+    public function __construct(
+        private KitBook $kit,
+        private NextAct $next,
+        private ActsAhead $ahead,
+        private BenchWrench $wrench,
+        private BenchThermometer $thermometer,
+        private FluidBook $fluids,
+        private StepSum $sum,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return array<string, mixed> */
-    public function view(FitRecord $record, Fit $fit, Step $step, int $version): array
+    public function view(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand): array
     {
         $now = $this->clock->now();
         $place = $fit->sheet->placeOf($step->id);
-        $steps = $fit->sheet->steps;
         $joint = $fit->vehicle->joints[$step->joint] ?? null;
         $circuit = $fit->vehicle->circuits[$step->circuit] ?? null;
-        $run = $fit->routine($step);
-        $waits = array_values(array_filter($steps, $fit->runsByItself(...)));
+        $act = $this->next->for($fit, $step);
+        $undo = EventWords::undoable($fit, $step->id);
+        $isClosed = $fit->state->isClosed($step->id);
+        $gate = $isClosed ? [] : array_values(array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar));
 
         return [
             'record' => $record,
@@ -50,36 +64,115 @@ final readonly class BenchPage
             'step' => $step,
             'place' => $place,
             'version' => $version,
-            'previous' => $steps[$place - 1] ?? null,
-            'following' => $steps[$place + 1] ?? null,
-            'closed' => $fit->state->isClosed($step->id),
-            'gate' => array_values(array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar)),
-            'act' => $this->next->for($fit, $step),
+            'previous' => $fit->sheet->steps[$place - 1] ?? null,
+            'following' => $fit->sheet->steps[$place + 1] ?? null,
+            'closed' => $isClosed,
+            'live' => !$isClosed && null === $fit->state->signed,
+            'gate' => $gate,
+            'mayPass' => Gate::bar($gate)->value <= ($hand->isLead() ? Bar::Lead->value : Bar::Reason->value),
+            'stops' => array_slice(array_values(array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id || Turn::Barred === $act->turn)), 0, 3),
+            'reasons' => CommonReasons::for($step, $fit->state->lastReason),
+            'act' => $act,
+            'ahead' => $this->ahead->of($fit, $step),
             'ruler' => (new PhaseRuler($fit, $step->phase))->notches(),
             'ends' => $fit->looseEnds(),
+            'endsHere' => array_values(array_filter($fit->looseEnds(), static fn (LooseEnd $end): bool => $end->step === $step->id)),
             'minutesLeft' => $fit->minutesLeft($now),
-            'waits' => array_map(static fn (Step $wait): array => ['step' => $wait, 'left' => $fit->waitLeft($wait, $now)], $waits),
-            'running' => $fit->runsByItself($step) ? ['left' => $fit->waitLeft($step, $now), 'share' => self::share($fit, $step, $now)] : null,
-            'card' => null === $joint ? null : BoltCardView::of($fit, $joint, $this->kit->kit()),
-            'advice' => null !== $joint && $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt(self::nextShare($fit, $joint))) : null,
-            'wrench' => null !== $joint && Deed::Tighten === $step->deed ? $this->wrench->view($fit, $joint, $record->id, $step->id) : null,
-            'thermometer' => BenchThermometer::SUM === $step->sum ? $this->thermometer->view($record->id, $step->id) : null,
+            'waits' => $this->waits($fit, $step, $now),
+            'clock' => $now,
             'stop' => null === $fit->state->signed ? $fit->state->engineStop() : null,
-            'mechanics' => null !== $joint && Deed::Tighten === $step->deed ? JointMechanics::of($joint) : null,
+            'undo' => $undo,
+            'undoWords' => null === $undo ? '' : EventWords::of($fit, $undo),
+            'caution' => self::cautionInTurn($fit, $step),
+            'put' => self::putInTurn($fit, $step, $act),
+            'tools' => $fit->toolsListed($step),
+            'toolsMissing' => $fit->toolsMissing($step),
+            'tray' => TrayView::of($fit, $step),
+            'ask' => $this->askInTurn($fit, $step, $act),
+            'asks' => array_map(static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asks),
+            'notes' => array_values(array_filter($fit->state->notes, static fn (FitEvent $note): bool => $note->string('step') === $step->id)),
             'pins' => array_values(array_filter($fit->state->pins, static fn (FitEvent $pin): bool => $pin->string('step') === $step->id)),
-            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)) : null,
+            'running' => $fit->runsByItself($step) ? ['left' => $fit->waitLeft($step, $now), 'share' => self::share($fit, $step, $now)] : null,
             'circuit' => $circuit,
+            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)) : null,
             'sum' => $this->sum->of($step, $circuit, $fit->state),
             'opened' => Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
             'wasted' => in_array('waste', $step->tags, true) ? $fit->state->readingOf('drained') ?? $fit->state->readingOf('oil_drained') : null,
-            'fill' => null === $run ? null : ['run' => $run, 'drawing' => CircuitDrawing::of($circuit, $run->stage()), 'left' => $run->secondsLeft($now), 'until' => (float) $now->format('U.u') + $run->secondsLeft($now)],
-            'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum') ? FillFromBench::of($circuit, $fit->state, $record->choices) : null,
-            'asks' => array_map(static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asks),
-            'tray' => TrayView::of($fit, $step),
-            'last' => $this->undoable($fit),
-            'notes' => array_values(array_filter($fit->state->notes, static fn (FitEvent $note): bool => $note->string('step') === $step->id)),
-            'clock' => $now,
+            'thermometer' => BenchThermometer::SUM === $step->sum ? $this->thermometer->view($record->id, $step->id) : null,
+        ] + $this->joint($record, $fit, $step, $joint) + $this->fill($record, $fit, $step, $circuit);
+    }
+
+    /** @return array<string, mixed> what a bolt card needs */
+    private function joint(FitRecord $record, Fit $fit, Step $step, ?Joint $joint): array
+    {
+        if (null === $joint || Deed::Tighten !== $step->deed) {
+            return ['card' => null, 'rung' => null, 'advice' => null, 'wrench' => null, 'mechanics' => null, 'faults' => []];
+        }
+        $card = BoltCardView::of($fit, $joint, $this->kit->kit());
+
+        return [
+            'card' => $card,
+            'rung' => 0 === $card->next ? null : $card->ladder->rung($card->nextStage),
+            'advice' => $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt(self::nextShare($fit, $joint))) : null,
+            'pull' => $joint->hasFigure() ? $joint->torqueAt(self::nextShare($fit, $joint)) : 0.0,
+            'wrench' => $this->wrench->view($fit, $joint, $record->id, $step->id),
+            'mechanics' => JointMechanics::of($joint),
+            'faults' => $fit->passFaults($joint->id),
         ];
+    }
+
+    /** @return array<string, mixed> what a fill routine needs */
+    private function fill(FitRecord $record, Fit $fit, Step $step, ?Circuit $circuit): array
+    {
+        $run = $fit->routine($step);
+        $holds = array_filter($fit->holds($step), static fn (Hold $hold): bool => $hold->isShort() && null !== $hold->end && !$hold->isExcused);
+
+        return [
+            'fill' => null === $run ? null : ['run' => $run, 'stage' => $run->stage(), 'drawing' => CircuitDrawing::of($circuit, $run->stage()), 'left' => $run->secondsLeft($this->clock->now()), 'until' => $run->until()],
+            'short' => array_values($holds)[0] ?? null,
+            'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum') ? FillFromBench::of($circuit, $fit->state, $record->choices) : null,
+        ];
+    }
+
+    /** @return list<array{step: Step, left: float}> waits that run meanwhile */
+    private function waits(Fit $fit, Step $step, \DateTimeImmutable $now): array
+    {
+        $running = array_filter($fit->sheet->steps, static fn (Step $one): bool => $one->id !== $step->id && $fit->runsByItself($one));
+
+        return array_values(array_map(static fn (Step $wait): array => ['step' => $wait, 'left' => $fit->waitLeft($wait, $now)], $running));
+    }
+
+    /** @return array{index: int, text: string}|null the caution to be acknowledged now */
+    private static function cautionInTurn(Fit $fit, Step $step): ?array
+    {
+        foreach ($step->cautions as $i => $caution) {
+            if ($caution->acknowledge && !isset($fit->state->seen[$step->id][$i])) {
+                return ['index' => $i, 'text' => $caution->text];
+            }
+        }
+
+        return null;
+    }
+
+    private static function putInTurn(Fit $fit, Step $step, Act $act): string
+    {
+        $mark = $act->marks[0] ?? [];
+
+        return Turn::PutIn === $act->turn || Turn::TakeOut === $act->turn ? (string) ($mark['thing'] ?? '') : '';
+    }
+
+    /** The reading in turn, with its scale and the buttons of its units. */
+    private function askInTurn(Fit $fit, Step $step, Act $act): ?AskView
+    {
+        $run = $fit->routine($step);
+        $field = '' !== $act->ask ? $act->ask : ($act->until > 0.0 ? $run?->stage()->ask ?? '' : '');
+        foreach ($step->asks as $ask) {
+            if ($ask->field === $field) {
+                return AskView::of($ask, $fit->state->reading($step->id, $ask->field));
+            }
+        }
+
+        return null;
     }
 
     /** @return list<string> what was opened and closed again, so that each can be looked at: joints, what was off, drains */
@@ -100,11 +193,6 @@ final readonly class BenchPage
         }
 
         return array_values(array_unique(array_filter($names)));
-    }
-
-    private function undoable(Fit $fit): ?FitEvent
-    {
-        return null === $fit->state->signed ? $fit->state->last : null;
     }
 
     /** Percent of the figure the next fastener is pulled to; before the first pass, that of the first. */

@@ -22,15 +22,15 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /**
- * Takes marks: {"events":[{"id":ULID,"type":…,"payload":{…},"at":ISO 8601}],"step":"…"}. Sending one again changes nothing.
- * Answers with the bench as it is then, or with JSON where that is asked for.
+ * Takes marks: {"events":[{"id":ULID,"type":…,"payload":{…},"at":ISO 8601}],"device":"…","sent":ISO 8601}. Sending one again
+ * changes nothing. With "view":{"step":"…","have":{…}} it answers with what changed on the bench as well.
  */
 final class EventsController extends AbstractController
 {
     private const MOST = 200;
 
     #[Route('/fits/{id}/events', name: 'fit_events', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['POST'])]
-    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page, MeasuredText $measured, ClockInterface $clock): Response
+    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page, BenchRegions $regions, MeasuredText $measured, ClockInterface $clock): Response
     {
         $record = $fits->get($id);
         try {
@@ -41,14 +41,16 @@ final class EventsController extends AbstractController
         } catch (InvalidEvent $e) {
             return new JsonResponse(['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY);
         }
-        if (!str_contains((string) $request->headers->get('Accept'), 'text/html')) {
-            return new JsonResponse(['kept' => array_map(static fn (FitEvent $e): string => $e->id, $events), 'version' => $log->version($id)]);
+        $kept = ['kept' => array_map(static fn (FitEvent $e): string => $e->id, $events)];
+        $wanted = is_array($body) && is_array($body['view'] ?? null) ? $body['view'] : null;
+        if (null === $wanted) {
+            return new JsonResponse($kept + ['version' => $log->version($id)]);
         }
-        $shown = is_array($body) && is_string($body['step'] ?? null) ? $fit->sheet->step($body['step']) : null;
+        $shown = is_string($wanted['step'] ?? null) ? $fit->sheet->step($wanted['step']) : null;
         $step = $this->follows($shown, $before, $fit) ?? $fit->currentStep() ?? throw $this->createNotFoundException('The sheet has no steps.');
-        $view = $page->view($record, $fit, $step, $log->version($id));
+        $have = is_array($wanted['have'] ?? null) ? $wanted['have'] : [];
 
-        return new Response($this->renderBlockView('bench/page.html.twig', 'bench', $view + ['go' => $step->id === $shown?->id ? '' : $this->generateUrl('bench', ['id' => $id, 'step' => $step->id])]));
+        return new JsonResponse($kept + $regions->answer($page->view($record, $fit, $step, $log->version($id), $person->hand()), $have));
     }
 
     /** A step just closed, or just set running, makes room for the next; otherwise we stay where we are. */

@@ -7,6 +7,8 @@ namespace NimbleKnuckle\App\Bench;
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Logbook\DueBook;
 use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\ReviewEntry;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -23,7 +25,28 @@ final class LooseEndsController extends AbstractController
 
         return $this->render('bench/loose_ends.html.twig', [
             'record' => $record, 'fit' => $fit, 'ends' => $fit->looseEnds(), 'openSteps' => $fit->openSteps(), 'refusals' => $fit->refusals($person->isLead()),
-            'dues' => $dues->ofFit($id), 'version' => $log->version($id), 'isLead' => $person->isLead(),
+            'dues' => $dues->ofFit($id), 'review' => self::grouped($fit->review()), 'reviewCount' => count($fit->review()), 'mayWaiveDanger' => $person->hand()->mayWaiveDanger(), 'reasons' => self::reasons($fit), 'version' => $log->version($id), 'isLead' => $person->isLead(),
         ]);
+    }
+
+    /**
+     * @param list<ReviewEntry> $entries
+     *
+     * @return array<string, list<ReviewEntry>> what it is => entries
+     */
+    private static function grouped(array $entries): array
+    {
+        $groups = [];
+        foreach ($entries as $entry) {
+            $groups[$entry->kind->label()][] = $entry;
+        }
+
+        return $groups;
+    }
+
+    /** @return list<string> */
+    private static function reasons(Fit $fit): array
+    {
+        return array_values(array_filter(['Replaced by a new one', 'Left off on purpose', 'Checked by second person', 'Vehicle differs from sheet'], static fn (string $one): bool => $one !== $fit->state->lastReason));
     }
 }

@@ -9,7 +9,10 @@ use NimbleKnuckle\App\Web\Format;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Law\Bar;
+use NimbleKnuckle\Core\Bench\Law\Nature;
 use NimbleKnuckle\Core\Bench\Law\Obstacle;
+use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Bench\PieceCount;
 use NimbleKnuckle\Core\Bench\Rung;
 use NimbleKnuckle\Core\Bench\RungKind;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
@@ -19,7 +22,7 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use Psr\Clock\ClockInterface;
 
-/** Chooses the act of the big button for a step: caution, clock, count, fastener, reading, done, in that order. */
+/** Chooses the act of the big button for a step, one thing in turn; what may be is asked of the law. */
 final readonly class NextAct
 {
     public function __construct(private KitBook $kit, private ClockInterface $clock)
@@ -29,15 +32,19 @@ final readonly class NextAct
     public function for(Fit $fit, Step $step): Act
     {
         if ($fit->state->isClosed($step->id)) {
-            return $this->goOn($fit);
+            return $this->closed($fit, $step);
         }
 
         return $this->caution($fit, $step)
+            ?? $this->takeOut($fit, $step)
+            ?? $this->barred($fit, $step)
             ?? $this->clock($fit, $step)
             ?? $this->count($fit, $step)
+            ?? $this->putIn($fit, $step)
             ?? $this->fastener($fit, $step)
             ?? $this->routine($fit, $step)
             ?? $this->reading($fit, $step)
+            ?? $this->tools($fit, $step)
             ?? $this->close($fit, $step);
     }
 
@@ -45,7 +52,30 @@ final readonly class NextAct
     {
         foreach ($step->cautions as $i => $caution) {
             if ($caution->acknowledge && !isset($fit->state->seen[$step->id][$i])) {
-                return Act::marks('Understood', ['type' => 'caution-acknowledged', 'step' => $step->id, 'caution' => $i]);
+                return Act::none(Turn::Caution, 'Read the caution');
+            }
+        }
+
+        return null;
+    }
+
+    private function takeOut(Fit $fit, Step $step): ?Act
+    {
+        foreach ($fit->state->inside as $put) {
+            $declared = array_column($fit->sheet->step($put->string('step'))->puts ?? [], 'outBefore', 'thing');
+            if (($declared[$put->string('thing')] ?? '') === $step->id || Nature::runsEngine($step)) {
+                return Act::marks(Turn::TakeOut, sprintf('%s is out', ucfirst($put->string('thing'))), ['type' => 'taken-out', 'step' => $put->string('step'), 'thing' => $put->string('thing')]);
+            }
+        }
+
+        return null;
+    }
+
+    private function barred(Fit $fit, Step $step): ?Act
+    {
+        foreach ($fit->gate()->before($step) as $obstacle) {
+            if (Bar::Lead === $obstacle->bar) {
+                return $obstacle->step === $step->id ? Act::none(Turn::Barred, 'Not yet') : Act::goTo(Turn::Barred, 'Go and do it first', $obstacle->step);
             }
         }
 
@@ -54,18 +84,55 @@ final readonly class NextAct
 
     private function clock(Fit $fit, Step $step): ?Act
     {
-        return $step->passive && !$fit->state->isStarted($step->id) ? Act::marks('It is running', ['type' => 'step-started', 'step' => $step->id]) : null;
+        if (!$step->passive || $fit->state->isStarted($step->id)) {
+            return null;
+        }
+        $label = match ($step->deed) {
+            Deed::Drain => 'Start drain timer',
+            Deed::Wait => 'Start cure timer',
+            default => 'Start timer',
+        };
+
+        return Act::marks(Turn::Clock, $label, ['type' => 'step-started', 'step' => $step->id]);
     }
 
     private function count(Fit $fit, Step $step): ?Act
     {
-        if ([] === $step->tray || $fit->counted($step) >= $fit->expected($step)) {
+        $removes = Deed::Remove === $step->deed;
+        $counts = $removes || Deed::Refit === $step->deed ? $fit->pieces()->ofTray($step) : [];
+        $left = array_filter($counts, static fn (PieceCount $one): bool => ($removes ? $one->room() - $one->tray : $one->atHand() - $one->back) > 0);
+        if ([] === $left) {
             return null;
         }
-        $all = $fit->expected($step);
-        $label = Deed::Remove === $step->deed ? (1 === $all ? 'It is in the tray' : sprintf('All %d in the tray', $all)) : (1 === $all ? 'It is back on' : sprintf('All %d back on', $all));
+        $all = array_sum(array_map(static fn (PieceCount $one): int => $removes ? $one->room() : $one->atHand(), $counts));
+        $whole = [] === array_filter($counts, static fn (PieceCount $one): bool => $one->expected !== ($removes ? $one->room() : $one->atHand()));
+        $label = self::many($all, $removes ? 'in the tray' : 'back on');
+        if ($whole) {
+            return Act::marks(Turn::Count, $label, ['type' => 'counted-all', 'step' => $step->id]);
+        }
 
-        return Act::marks($label, ['type' => 'counted-all', 'step' => $step->id]);
+        return Act::marks(Turn::Count, $label, ...array_map(static fn (PieceCount $one): array => ['type' => 'counted', 'step' => $step->id, 'thing' => $one->thing, 'by' => $removes ? $one->room() - $one->tray : $one->atHand() - $one->back], array_values($left)));
+    }
+
+    private static function many(int $count, string $where): string
+    {
+        return match ($count) {
+            1 => 'It is '.$where,
+            2 => 'Both '.$where,
+            default => sprintf('All %d %s', $count, $where),
+        };
+    }
+
+    private function putIn(Fit $fit, Step $step): ?Act
+    {
+        foreach ($step->puts as $put) {
+            $key = $step->id.' '.$put->thing;
+            if (!isset($fit->state->inside[$key]) && !isset($fit->state->everInside[$key])) {
+                return Act::marks(Turn::PutIn, sprintf('%s is in', ucfirst($put->thing)), ['type' => 'put-in', 'step' => $step->id, 'thing' => $put->thing]);
+            }
+        }
+
+        return null;
     }
 
     private function fastener(Fit $fit, Step $step): ?Act
@@ -80,7 +147,7 @@ final readonly class NextAct
             return $this->together($fit, $joint, $ladder, $stage, $step);
         }
 
-        return Act::marks($this->pulled($joint, $ladder->rung($stage), $bolt, $ladder), BoltCardView::tap($joint, $bolt, $stage, $this->kit->kit()) + ['step' => $step->id]);
+        return Act::marks(Turn::Fastener, $this->pulled($joint, $ladder->rung($stage), $bolt, $ladder), BoltCardView::tap($joint, $bolt, $stage, $this->kit->kit()) + ['step' => $step->id]);
     }
 
     private function pulled(Joint $joint, Rung $rung, int $bolt, Ladder $ladder): string
@@ -109,8 +176,13 @@ final readonly class NextAct
             RungKind::Drawn => sprintf('turned %s° down', Format::plain($rung->degrees)),
             default => 'snug',
         };
+        $label = match (count($marks)) {
+            1 => ucfirst($how),
+            2 => 'Both '.$how,
+            default => sprintf('All %d %s', count($marks), $how),
+        };
 
-        return Act::marks(1 === count($marks) ? ucfirst($how) : sprintf('All %d %s', count($marks), $how), ...$marks);
+        return Act::marks(Turn::Fastener, $label, ...$marks);
     }
 
     /** The stage of a fill routine: begin it, let it stand, read what ends it, go on to the next. */
@@ -120,51 +192,63 @@ final readonly class NextAct
         if (null === $run) {
             return null;
         }
-        $begin = static fn (FillStage $stage, string $label): Act => Act::marks($label, ['type' => 'stage-begun', 'step' => $step->id, 'stage' => $stage->id]);
+        $begin = static fn (FillStage $stage, string $label): Act => Act::marks(Turn::Stage, $label, ['type' => 'stage-begun', 'step' => $step->id, 'stage' => $stage->id]);
         if (!$run->isBegun()) {
             return $begin($run->stage(), 'Begin');
         }
         $stage = $run->stage();
-        $left = $run->secondsLeft($this->clock->now());
-        $isRead = '' !== $stage->ask && !$this->isAskedAndOpen($fit, $step, $stage->ask);
-        if ($left > 0.0 && !$isRead) {
-            return Act::timer($stage->done, (float) $this->clock->now()->format('U.u') + $left);
+        $asks = [] !== array_filter($step->asks, static fn (Ask $ask): bool => $ask->field === $stage->ask);
+        $isRead = $asks && $run->isReadSince($fit->state->reading($step->id, $stage->ask));
+        if ($run->secondsLeft($this->clock->now()) > 0.0 && !$isRead) {
+            return Act::timer($stage->done, $run->until(), $stage->seconds);
         }
-        if ('' !== $stage->ask && !$isRead) {
-            return Act::fill('Write down the reading', 'ask-'.$stage->ask);
+        if ($asks && !$isRead) {
+            return Act::reading('Save reading', $stage->ask, Turn::Stage);
         }
         $next = $run->next();
 
         return null === $next ? null : $begin($next, $stage->done);
     }
 
-    private function isAskedAndOpen(Fit $fit, Step $step, string $field): bool
-    {
-        return [] !== array_filter($step->asks, static fn (Ask $ask): bool => $ask->field === $field) && null === $fit->state->reading($step->id, $field);
-    }
-
     private function reading(Fit $fit, Step $step): ?Act
     {
         foreach ($step->asks as $ask) {
-            if (null === $fit->state->reading($step->id, $ask->field)) {
-                return Act::fill('Write down the reading', 'ask-'.$ask->field);
+            $reading = $fit->state->reading($step->id, $ask->field);
+            if (null === $reading || $ask->isOutside($reading->value)) {
+                return Act::reading(null === $reading ? 'Save reading' : 'Save new reading', $ask->field);
             }
         }
 
         return null;
     }
 
+    private function tools(Fit $fit, Step $step): ?Act
+    {
+        $missing = count($fit->toolsMissing($step));
+
+        return 0 === $missing ? null : Act::none(Turn::Tools, 1 === $missing ? 'Tap the last tool' : sprintf('Tap each tool, %d to go', $missing));
+    }
+
     private function close(Fit $fit, Step $step): Act
     {
         $gate = array_values(array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar));
+        if ([] === $gate) {
+            return Act::marks($fit->runsByItself($step) ? Turn::Running : Turn::Close, Deed::Book === $step->deed ? 'Book it' : 'Done', ['type' => 'step-done', 'step' => $step->id]);
+        }
+        $elsewhere = array_values(array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id))[0] ?? null;
 
-        return [] === $gate ? Act::marks(Deed::Book === $step->deed ? 'Book it' : 'Done', ['type' => 'step-done', 'step' => $step->id]) : Act::blocked('Not yet', $gate[0]->text);
+        return null === $elsewhere ? Act::none(Turn::Barred, 'Not yet') : Act::goTo(Turn::Barred, 'Go and do it first', $elsewhere->step);
     }
 
-    private function goOn(Fit $fit): Act
+    /** A closed step that still has a loose end is opened again where it is; any other makes way for the next. */
+    private function closed(Fit $fit, Step $step): Act
     {
+        $ends = null === $fit->state->signed ? array_filter($fit->looseEnds(), static fn (LooseEnd $end): bool => $end->step === $step->id && $end->isMendedAtItsStep()) : [];
+        if ([] !== $ends) {
+            return Act::marks(Turn::Closed, 'Open it again', ['type' => 'step-reopened', 'step' => $step->id]);
+        }
         $current = $fit->currentStep();
 
-        return null === $current || $fit->state->isClosed($current->id) ? Act::signOff() : Act::goOn($current->id);
+        return null === $current || $fit->state->isClosed($current->id) ? Act::signOff() : Act::goTo(Turn::Closed, 'Next step', $current->id);
     }
 }

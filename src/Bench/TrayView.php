@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\PieceCount;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /** The tray of a removal, or what goes back on from it. */
 final readonly class TrayView
 {
-    /** @param list<array{thing: string, count: int, expected: int, tool: string}> $lines */
+    /** @param list<array{thing: string, count: int, expected: int, tool: string, fate: string, whole: bool, full: bool}> $lines */
     private function __construct(public bool $comesOff, public array $lines, public int $counted, public int $expected)
     {
     }
@@ -21,11 +22,36 @@ final readonly class TrayView
         if ([] === $step->tray) {
             return null;
         }
+        $comesOff = Deed::Remove === $step->deed;
         $lines = [];
         foreach ($step->tray as $line) {
-            $lines[] = ['thing' => $line->thing, 'count' => $fit->countOf($step, $line), 'expected' => $line->count, 'tool' => $line->tool];
+            $count = $fit->pieces()->of($step, $line);
+            $now = $comesOff ? $count->tray : $count->back;
+            $lines[] = [
+                'thing' => $line->thing, 'count' => $now, 'expected' => $line->count, 'tool' => $line->tool, 'fate' => self::fate($count),
+                'whole' => $comesOff ? $count->cameOffWhole() : $count->wentBackWhole(), 'full' => !$comesOff && $now >= $count->atHand(),
+            ];
         }
 
-        return new self(Deed::Remove === $step->deed, $lines, $fit->counted($step), $fit->expected($step));
+        return new self($comesOff, $lines, array_sum(array_column($lines, 'count')), $fit->expected($step));
+    }
+
+    /** @return list<array{thing: string, count: int, expected: int, tool: string, fate: string, whole: bool, full: bool}> those that do not add up yet, first */
+    public function openFirst(): array
+    {
+        $lines = $this->lines;
+        usort($lines, static fn (array $a, array $b): int => (int) $a['whole'] <=> (int) $b['whole']);
+
+        return $lines;
+    }
+
+    private static function fate(PieceCount $count): string
+    {
+        $said = [];
+        foreach (['fell' => $count->lost(), 'broke' => $count->broken(), 'new' => $count->fresh] as $word => $many) {
+            0 === $many || $said[] = $many.' '.$word;
+        }
+
+        return implode(', ', $said);
     }
 }

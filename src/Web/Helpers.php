@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Web;
 
+use NimbleKnuckle\Core\Bench\EndNames;
+use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Fastening\AngleDrawing;
 use NimbleKnuckle\Core\Fluids\CanDrawing;
@@ -20,6 +22,13 @@ final readonly class Helpers
     public static function newUlid(): string
     {
         return (string) new Ulid();
+    }
+
+    /** The name of a loose end, for the record. */
+    #[AsTwigFunction('end_name')]
+    public static function endName(Fit $fit, string $id): string
+    {
+        return (new EndNames($fit))->of($id);
     }
 
     #[AsTwigFunction('can')]

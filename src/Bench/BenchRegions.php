@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench;
+
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
+use Twig\Environment;
+
+/** The bench in regions, each with a hash, so that only what changed travels to a tablet that has the rest. */
+final readonly class BenchRegions
+{
+    public const NAMES = ['head', 'work', 'drawer', 'thumb', 'dialogs'];
+
+    public function __construct(private Environment $twig, private UrlGeneratorInterface $urls)
+    {
+    }
+
+    /**
+     * @param array<string, mixed> $view from BenchPage
+     * @param array<array-key, mixed> $have region => hash, as the tablet has it
+     *
+     * @return array<string, mixed>
+     */
+    public function answer(array $view, array $have): array
+    {
+        $step = $view['step'];
+        $fit = $view['fit'];
+        $record = $view['record'];
+        assert($step instanceof Step && $fit instanceof \NimbleKnuckle\Core\Bench\Fit && $record instanceof \NimbleKnuckle\App\Planning\FitRecord && $view['clock'] instanceof \DateTimeImmutable);
+        $answer = [
+            'version' => $view['version'], 'now' => (float) $view['clock']->format('U.u'), 'step' => $step->id,
+            'title' => self::title($step, $fit->vehicle->short), 'url' => $this->urls->generate('bench', ['id' => $record->id, 'step' => $step->id]),
+            'clock' => [] !== $view['waits'] || null !== $view['running'], 'regions' => [], 'hashes' => [],
+        ];
+        foreach (self::NAMES as $name) {
+            $html = $this->twig->render('bench/_'.$name.'.html.twig', $view);
+            $answer['hashes'][$name] = hash('xxh32', $html);
+            if (($have[$name] ?? null) !== $answer['hashes'][$name]) {
+                $answer['regions'][$name] = $html;
+            }
+        }
+        $ahead = is_array($view['ahead']) ? $view['ahead'] : [];
+        $answer['aheadKey'] = is_array($ahead[0] ?? null) ? $ahead[0]['key'] ?? '' : '';
+
+        return $answer + (($have['ahead'] ?? null) === $answer['aheadKey'] ? [] : ['ahead' => $ahead]);
+    }
+
+    public static function title(Step $step, string $vehicle): string
+    {
+        return sprintf('%s, %s, Nimble Knuckle', $step->title, $vehicle);
+    }
+}

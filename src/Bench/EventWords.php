@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench;
+
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Ladder;
+
+/** What an event is called when somebody takes it back, or finds it refused. */
+final readonly class EventWords
+{
+    public static function of(Fit $fit, FitEvent $event): string
+    {
+        $thing = $event->string('thing');
+
+        return match ($event->type) {
+            EventType::FastenerMarked => self::fastener($fit, $event),
+            EventType::Counted => sprintf('%+d %s', $event->int('by'), $thing),
+            EventType::CountedAll => 'all counted',
+            EventType::Broke => $thing.' broke',
+            EventType::Replaced => 'new '.$thing,
+            EventType::PutIn => $thing.' in',
+            EventType::TakenOut => $thing.' out',
+            EventType::ToolCounted => $event->string('tool'),
+            EventType::Measured => $event->string('text'),
+            EventType::Dropped => 'dropped: '.$event->string('what'),
+            EventType::Found => 'found',
+            EventType::Noted => 'note',
+            EventType::CautionAcknowledged => 'understood',
+            EventType::StepDone => 'done',
+            EventType::StepStarted => 'timer',
+            EventType::StepSkipped => 'skipped',
+            EventType::StepReopened => 'opened again',
+            EventType::StageBegun => 'stage',
+            default => $event->type->label(),
+        };
+    }
+
+    /** The event that is taken back first: the last of the step in view, else the last of all. */
+    public static function undoable(Fit $fit, string $step): ?FitEvent
+    {
+        if (null !== $fit->state->signed) {
+            return null;
+        }
+        foreach (array_reverse($fit->state->log) as $event) {
+            if ($event->string('step') === $step && $event->type->canBeUndone() && !isset($fit->state->undone[$event->id])) {
+                return $event;
+            }
+        }
+
+        return $fit->state->last;
+    }
+
+    private static function fastener(Fit $fit, FitEvent $event): string
+    {
+        $joint = $fit->vehicle->joints[$event->string('joint')] ?? null;
+        $stage = $event->int('stage');
+
+        return trim(sprintf('bolt %d %s', $event->int('bolt'), null === $joint ? '' : Ladder::of($joint)->label($stage)));
+    }
+}
