@@ -12,6 +12,7 @@ use NimbleKnuckle\App\Bench\NextAct;
 use NimbleKnuckle\App\Bench\PhaseRuler;
 use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Bench\TrayView;
+use NimbleKnuckle\App\Bench\Turn;
 use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Phase;
@@ -33,24 +34,25 @@ final class BenchPageTest extends AppTestCase
         $this->signIn('joss');
         $fit = $this->tarnFit();
         self::assertSame('Bolt 3 at torque', $this->act('housing-tight')->label);
-        self::assertSame('Understood', $this->act('start-first')->label);
+        self::assertSame(Turn::Caution, $this->act('start-first')->turn);
+        self::assertSame([], $this->act('start-first')->marks, 'a caution is never acknowledged where Done stands');
         $this->send($fit->id, ['type' => 'caution-acknowledged', 'step' => 'start-first', 'caution' => 0]);
-        self::assertSame('Not yet', $this->act('start-first')->label, 'the coolant is out and parts are off');
+        self::assertSame(Turn::Barred, $this->act('start-first')->turn, 'the coolant is out and parts are off');
         self::assertSame('All 12 back on', $this->act('on.under-pan')->label);
         $this->send($fit->id, ['type' => 'counted-all', 'step' => 'on.under-pan']);
-        self::assertSame('Not yet', $this->act('on.under-pan')->label, 'what lies behind it is still off');
-        self::assertSame('It is running', $this->act('warm-up')->label);
+        self::assertSame([Turn::Barred, 'Go and do it first'], [$this->act('on.under-pan')->turn, $this->act('on.under-pan')->label], 'what lies behind it is still off');
+        self::assertSame(Turn::Barred, $this->act('warm-up')->turn, 'the engine would run');
         self::assertSame('Begin', $this->act('vacuum-pull')->label);
         $this->send($fit->id, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'connect']);
-        self::assertSame('The cone sits, pull', $this->act('vacuum-pull')->label);
+        self::assertSame('Cone is in, pull', $this->act('vacuum-pull')->label);
         $this->send($fit->id, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'pull']);
-        self::assertSame('ask-vacuum_pulled', $this->act('vacuum-pull')->focus);
+        self::assertSame('vacuum_pulled', $this->act('vacuum-pull')->ask);
         $this->send($fit->id, ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => '25 inHg'], ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'hold', 'at' => gmdate('Y-m-d\TH:i:s\Z', time() - 30)]);
         self::assertEqualsWithDelta(microtime(true) + 90, $this->act('vacuum-pull')->until, 3.0, 'two minutes from when it began');
         $this->send($fit->id, ['type' => 'undone', 'event' => $this->load()->state->last->id ?? '']);
-        self::assertSame('It stands, valve shut', $this->act('vacuum-pull')->label);
+        self::assertSame('Needle steady, valve closed', $this->act('vacuum-pull')->label);
         self::assertSame('Book it', $this->act('book-level')->label);
-        self::assertSame('Go on', $this->act('clean')->label);
+        self::assertSame('Next step', $this->act('clean')->label);
         self::assertSame('vacuum-pull', $this->act('clean')->step, 'back to what was last worked on');
     }
 
@@ -73,9 +75,10 @@ final class BenchPageTest extends AppTestCase
         $this->send($this->tarnFit()->id, ['type' => 'step-reopened', 'step' => 'drain'], ['type' => 'step-reopened', 'step' => 'hose-off']);
         $fit = $this->load();
         self::assertNotSame([], $fit->gate()->of($this->step($fit, 'hose-off')));
-        self::assertStringContainsString('is not finished', $this->act('hose-off')->hint);
+        self::assertSame('drain', $this->act('hose-off')->step, 'the button leads to where it is mended');
         $this->client->request('GET', sprintf('/fits/%s/bench/hose-off', $this->tarnFit()->id));
-        self::assertSelectorExists('.thumb .go[disabled]');
+        self::assertSelectorTextContains('.stops', 'is not finished');
+        self::assertSelectorExists('#overrule form', 'or it is closed with a reason');
     }
 
     public function testTheRulerShowsWhatIsClosed(): void
@@ -115,9 +118,9 @@ final class BenchPageTest extends AppTestCase
         $this->signIn('petra');
         $crawler = $this->client->request('GET', sprintf('/fits/%s/bench/mix', $this->tarnFit()->id));
         // 6.6 L, 4.4 drained, 38 % read, 50 % wanted, concentrate: (6.6·50 − 2.2·38)/100.
-        self::assertStringStartsWith('2.46', trim($crawler->filter('.act .figure-number')->eq(0)->text()));
-        self::assertStringStartsWith('1.94', trim($crawler->filter('.act .figure-number')->eq(1)->text()));
-        self::assertSelectorTextContains('.rest .working', 'conservation of glycol');
+        self::assertStringStartsWith('2.46', trim($crawler->filter('.turn .figure-number')->eq(0)->text()));
+        self::assertStringStartsWith('1.94', trim($crawler->filter('.turn .figure-number')->eq(1)->text()));
+        self::assertSelectorTextContains('.drawer .working', 'conservation of glycol');
     }
 
     private function act(string $step): Act

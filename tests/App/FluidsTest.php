@@ -123,13 +123,12 @@ final class FluidsTest extends AppTestCase
         $fit = $this->tarnFit()->id;
         $answer = $this->send($fit, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'hold']);
         self::assertIsArray($answer['error']);
-        self::assertStringContainsString('“Cone in, everything else shut” comes first', is_string($answer['error']['message']) ? $answer['error']['message'] : '');
+        self::assertStringContainsString('“Cone in, everything else closed” comes first', is_string($answer['error']['message']) ? $answer['error']['message'] : '');
         self::assertArrayHasKey('kept', $this->send($fit, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'connect'], ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'pull']));
         self::assertArrayHasKey('error', $this->send($fit, ['type' => 'stage-begun', 'step' => 'clean', 'stage' => 'pull']));
         $this->client->request('GET', sprintf('/fits/%s/bench/vacuum-pull', $fit));
-        self::assertSelectorTextContains('.stage-title', 'Pull to the aim');
-        self::assertSelectorExists('svg.dial');
-        self::assertSelectorExists('svg.circuit');
+        self::assertSelectorTextContains('.stage-title', 'Pull to target');
+        self::assertSelectorExists('.draw svg.dial');
     }
 
     public function testTheLogIsKeptJudgedAndShown(): void

@@ -112,7 +112,7 @@ final class KitAndPracticeTest extends AppTestCase
         $this->client->request('POST', '/sums/wrench-set/pin', $pin('target=9+N·m&lever=220+mm&adapter=32+mm'));
         self::assertResponseRedirects();
         $crawler = $this->client->followRedirect();
-        self::assertStringContainsString('Set the wrench to 7.9 N·m', $crawler->filter('main')->text());
+        self::assertStringContainsString('Set the wrench to 7.9 N·m', $crawler->filter('.drawer')->text());
         self::assertNotNull($this->service(Recorder::class)->load($fit)->currentStep());
         $this->client->request('POST', '/sums/wrench-set/pin', $pin('target=tight&lever=220&adapter=32'));
         $this->client->followRedirect();

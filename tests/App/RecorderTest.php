@@ -139,7 +139,7 @@ final class RecorderTest extends AppTestCase
         self::assertSame('On the stroke.', $due->outcome);
     }
 
-    public function testTheBenchAnswersWithAFragmentAndThePulseOnlyWithNews(): void
+    public function testOnlyWhatChangedTravels(): void
     {
         $this->signIn('joss');
         $fit = $this->tarnFit();
@@ -148,7 +148,23 @@ final class RecorderTest extends AppTestCase
         self::assertSame(204, $this->client->getResponse()->getStatusCode());
         $this->client->request('GET', sprintf('/fits/%s/pulse?since=%d&step=mix', $fit->id, $version - 1));
         self::assertSame(200, $this->client->getResponse()->getStatusCode());
-        self::assertSelectorExists('#bench[data-step="mix"]');
-        self::assertStringNotContainsString('<html', (string) $this->client->getResponse()->getContent());
+        $all = $this->answer();
+        self::assertSame('mix', $all['step']);
+        self::assertSame(['head', 'work', 'drawer', 'thumb', 'dialogs'], array_keys($all['regions']));
+        $this->client->request('GET', sprintf('/fits/%s/pulse?clock=1&step=mix&%s', $fit->id, http_build_query(['have' => $all['hashes'] + ['ahead' => $all['aheadKey']]])));
+        self::assertSame([], $this->answer()['regions'], 'nothing changed, nothing travels');
+        self::assertArrayNotHasKey('ahead', $this->answer());
+        $this->send($fit->id, ['type' => 'noted', 'text' => 'a word', 'step' => 'mix']);
+        $this->client->request('GET', sprintf('/fits/%s/pulse?since=%d&step=mix&%s', $fit->id, $version, http_build_query(['have' => $all['hashes']])));
+        self::assertSame(['drawer', 'thumb'], array_keys($this->answer()['regions']), 'a note is looked up, and can be taken back');
+    }
+
+    /** @return array{step: string, regions: array<string, string>, hashes: array<string, string>, aheadKey: string, ahead?: list<mixed>} */
+    private function answer(): array
+    {
+        /** @var array{step: string, regions: array<string, string>, hashes: array<string, string>, aheadKey: string, ahead?: list<mixed>} $answer */
+        $answer = json_decode((string) $this->client->getResponse()->getContent(), true, 16, \JSON_THROW_ON_ERROR);
+
+        return $answer;
     }
 }

@@ -116,6 +116,6 @@ final class SumPagesTest extends AppTestCase
         $crawler = $this->client->request('GET', sprintf('/fits/%s/bench/leaks-warm', $fit));
         self::assertContains('thermostat housing', $crawler->filter('.look-at li')->each(static fn ($li): string => $li->text()));
         $crawler = $this->client->request('GET', sprintf('/fits/%s/bench/waste', $fit));
-        self::assertStringContainsString('4.40', $crawler->filter('.act .figure-number')->text());
+        self::assertStringContainsString('4.40', $crawler->filter('.turn .figure-number')->text());
     }
 }

@@ -16,15 +16,21 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 /** An honest pair of hands: says what it does next at a fit as it stands, with the seconds it takes. It gives no reasons. */
 final class Worker
 {
-    public function __construct(private readonly \Random\Randomizer $luck)
+    public const LEAVES_IN = 'leaves in what was put in';
+
+    public function __construct(private readonly \Random\Randomizer $luck, private readonly string $habit = '')
     {
     }
 
-    /** @return array{EventType, array<string, string|int|float>, float}|null null when there is nothing left but to sign */
-    public function next(Fit $fit): ?array
+    /** @return array{EventType, array<string, string|int|float>, float}|null null at the step to stop at, and when there is nothing left but to sign */
+    public function next(Fit $fit, string $stop = ''): ?array
     {
         foreach ($fit->sheet->steps as $step) {
             if (!$fit->state->isClosed($step->id)) {
+                if ($step->id === $stop) {
+                    return null;
+                }
+
                 return $this->at($fit, $step);
             }
         }
@@ -55,7 +61,7 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function takeOut(Fit $fit, Step $step): ?array
     {
-        foreach ($fit->state->inside as $put) {
+        foreach (self::LEAVES_IN === $this->habit ? [] : $fit->state->inside as $put) {
             $declared = array_column($fit->sheet->step($put->string('step'))->puts ?? [], 'outBefore', 'thing');
             if (($declared[$put->string('thing')] ?? '') === $step->id || Deed::Start === $step->deed || Deed::Drive === $step->deed) {
                 return [EventType::TakenOut, ['step' => $put->string('step'), 'thing' => $put->string('thing')], 5.0];
