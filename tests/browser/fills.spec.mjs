@@ -1,7 +1,7 @@
 // The other two ways of filling, walked to the end; and a tablet that is switched off with marks still on it.
 import { test, expect } from '@playwright/test';
 import { Demo } from './server.mjs';
-import { afterMark, go, signIn, stepId, watchConsole, workUntil } from './hands.mjs';
+import { afterMark, signIn, stepId, tapGo, watchConsole, workUntil } from './hands.mjs';
 
 const demo = new Demo(8075);
 test.describe.configure({ mode: 'serial' });
@@ -26,6 +26,7 @@ for (const [way, label, marks] of [
     expect(seen).not.toContain('vacuum-pull');
     expect(seen.indexOf('on.under-pan'), 'shields on before the first start').toBeLessThan(seen.indexOf('start-first'));
     await page.goto(`${demo.base}${fit}/loose-ends`);
+    await page.getByLabel(/I have read/).check();
     await page.getByRole('button', { name: 'Sign it off' }).click();
     await expect(page.getByText('Signed off.')).toBeVisible();
     expect(errors).toEqual([]);
@@ -38,19 +39,21 @@ test('marks on a tablet that was switched off without a connection are sent when
   await page.getByRole('link', { name: 'Back to the bench' }).click();
   expect(await stepId(page)).toBe('housing-tight');
   const url = page.url();
+  await page.waitForSelector('.thumb .go[data-armed]');
   await demo.kill();
-  await go(page).click();
-  await page.locator('[data-open="note"]').click();
+  await tapGo(page);
+  await page.locator('.thumb [data-open="note"]').click();
   await page.locator('#note-text').fill('Written with the plug out.');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save note' }).click();
   await expect(page.locator('#keeping')).toContainText('2 marks are safe on this tablet');
   await page.close();
   await demo.start({ reset: false });
   const again = await context.newPage();
   await again.goto(`${demo.base}/`);
   await again.goto(url);
-  await expect(again.locator('#keeping')).toBeHidden({ timeout: 20_000 });
+  await expect(again.locator('#keeping')).toBeHidden({ timeout: 40_000 });
   await again.reload();
+  await again.getByRole('button', { name: 'Look up' }).click();
   await expect(again.locator('.bolt').nth(2)).toHaveAttribute('aria-label', /Bolt 3, final/);
   await expect(again.getByText('Written with the plug out.')).toHaveCount(1);
 });
@@ -70,10 +73,16 @@ test('a mark the server refuses is said to be refused, and the tablet goes on', 
   });
   await expect(page.locator('#refused')).toContainText('fasteners 1 to 3');
   await expect(page.locator('#keeping')).toBeHidden();
+  // It stays, with its reason, until it is thrown away by hand.
+  await page.reload();
+  await expect(page.locator('#refused')).toContainText('fasteners 1 to 3');
+  await page.getByRole('button', { name: 'Throw away' }).click();
+  await expect(page.locator('#refused')).toBeHidden();
   await afterMark(page, async () => {
     await page.keyboard.press('n');
     await page.locator('#note-text').fill('Still writing.');
-    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Save note' }).click();
   });
+  await page.getByRole('button', { name: 'Look up' }).click();
   await expect(page.getByText('Still writing.')).toBeVisible();
 });

@@ -1,7 +1,7 @@
 // A fill that is walked away from, and a warm-up that is watched.
 import { test, expect } from '@playwright/test';
 import { Demo } from './server.mjs';
-import { afterMark, go, signIn, watchConsole, workUntil, writeReadings } from './hands.mjs';
+import { afterMark, closeAnyway, go, signIn, tapGo, watchConsole, workUntil, writeReading } from './hands.mjs';
 
 const demo = new Demo(8076);
 test.describe.configure({ mode: 'serial' });
@@ -17,13 +17,13 @@ test('a vacuum fill is held, walked away from, and goes on at the same second', 
   await page.getByRole('link', { name: 'Go to the bench' }).click();
   await workUntil(page, 'vacuum-pull');
   const url = `${new URL(page.url()).pathname.replace(/bench.*/, '')}bench/vacuum-pull`;
-  await afterMark(page, () => go(page).click());
-  await expect(page.locator('.stage-title')).toHaveText('Cone in, everything else shut');
-  await afterMark(page, () => go(page).click());
-  await expect(page.locator('.act .figure-number').first()).toContainText('77.0');
+  await afterMark(page, () => tapGo(page));
+  await expect(page.locator('.stage-title')).toHaveText('Cone in, everything else closed');
+  await afterMark(page, () => tapGo(page));
+  await expect(page.locator('.turn .figure-number').first()).toContainText('77.0');
   await expect(page.locator('svg.dial')).toBeVisible();
-  await writeReadings(page);
-  await afterMark(page, () => go(page).click());
+  await writeReading(page);
+  await afterMark(page, () => tapGo(page));
   const left = async () => { const [m, s] = (await page.locator('.timer').innerText()).split(/[: ]/).map(Number); return 60 * m + s; };
   await expect(go(page)).toBeDisabled();
   const before = await left();
@@ -34,9 +34,12 @@ test('a vacuum fill is held, walked away from, and goes on at the same second', 
   await expect(page.locator('.timer')).toBeVisible();
   await page.waitForTimeout(400);
   expect(Math.abs(before - (Date.now() - at) / 1000 - (await left()))).toBeLessThan(2.5);
-  await writeReadings(page);
-  await expect(page.getByText(/It holds|It loses/)).toBeVisible();
-  await expect(go(page)).toHaveText('Done');
+  // Read too early it is judged for the time it really stood, and does not pass as two minutes.
+  await page.locator('#ask-form input').fill('0.3');
+  await afterMark(page, () => page.locator('#ask-form input').press('Enter'));
+  await expect(page.locator('.short')).toContainText('of 2:00');
+  await expect(go(page)).toHaveText('Not yet');
+  await closeAnyway(page, 'Test does not wait');
   expect(errors.filter((text) => !text.includes('ERR_CONNECTION'))).toEqual([]);
 });
 
@@ -50,9 +53,9 @@ test('trapped air is found by the warm-up watch, stands as a loose end, and goes
   const seen = await workUntil(page, 'warm-up');
   expect(seen).toContain('bleed-fill');
   await page.goto(`${demo.base}${fit}/bench/warm-up`);
-  await page.getByRole('button', { name: /coolant probe in hand/ }).click();
+  await page.getByRole('button', { name: 'Use the coolant probe' }).click();
   const run = async (fault) => {
-    await page.locator('details', { hasText: 'What the simulated engine is like' }).locator('summary').click();
+    await page.locator('.pull-row details summary').click();
     await page.selectOption('[data-engine-fault]', fault);
     await page.getByRole('button', { name: 'Start the simulated engine' }).click();
   };
@@ -64,7 +67,7 @@ test('trapped air is found by the warm-up watch, stands as a loose end, and goes
   await run('none');
   await expect(page.locator('.judged')).toContainText('Sound: it opened', { timeout: 90_000 });
   await page.getByRole('button', { name: 'Engine off' }).click();
-  await expect(page.locator('.given')).toContainText('from the curve', { timeout: 20_000 });
+  await expect.poll(async () => { await page.goto(`${demo.base}${fit}/bench/warm-up`); return page.locator('.drawer, .turn').allInnerTexts().then((all) => all.join(' ')); }, { timeout: 20_000 }).toContain('Done');
   await page.goto(`${demo.base}${fit}/loose-ends`);
   await expect(page.getByText('Warm-up: air trapped')).toHaveCount(0);
 });
