@@ -7,7 +7,7 @@ const isDirty = (field) => (field.type === 'checkbox' || field.type === 'radio' 
 
 const attributes = (old, fresh) => {
   const keep = OURS[old.nodeName] ?? [];
-  for (const { name } of Array.from(old.attributes)) if (!fresh.hasAttribute(name) && !keep.includes(name)) old.removeAttribute(name);
+  for (const { name } of Array.from(old.attributes)) if (!fresh.hasAttribute(name) && !keep.includes(name) && name !== 'data-armed') old.removeAttribute(name);
   for (const { name, value } of Array.from(fresh.attributes)) {
     if (keep.includes(name) || (name === 'aria-pressed' && old.hasAttribute('data-unit'))) continue;
     if (old.getAttribute(name) !== value) old.setAttribute(name, value);
