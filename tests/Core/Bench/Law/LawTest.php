@@ -19,11 +19,11 @@ use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
-use PHPUnit\Framework\Attributes\CoversNamespace;
+use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 /** What a tired or a hasty hand tries, and what the bench says to it. */
-#[CoversNamespace('NimbleKnuckle\Core\Bench')]
+#[CoversClass(Law::class)]
 final class LawTest extends TestCase
 {
     private Fit $fit;
@@ -328,7 +328,7 @@ final class LawTest extends TestCase
     private function workTo(string $stop, string $except = '', ?Sheet $sheet = null): void
     {
         if (null !== $sheet) {
-            $vehicle = str_contains(implode(array_column($sheet->steps, 'id')), 'gearbox') ? Sheets::vehicle('corrin-drover-27d') : Sheets::tarn();
+            $vehicle = str_contains(implode('', array_column($sheet->steps, 'id')), 'gearbox') ? Sheets::vehicle('corrin-drover-27d') : Sheets::tarn();
             $this->fit = new Fit($sheet, $vehicle, FitState::none());
         }
         $worker = new Worker(new \Random\Randomizer(new \Random\Engine\Mt19937(7)), $except);

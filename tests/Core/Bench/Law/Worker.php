@@ -220,7 +220,11 @@ final class Worker
         return [] === $missing ? null : [EventType::ToolCounted, ['step' => $step->id, 'tool' => $missing[0]], 3.0];
     }
 
-    /** Every step is closed: what is loose still is put right, or its step opened again. @return array{EventType, array<string, string|int|float>, float}|null */
+    /**
+     * Every step is closed: what is loose still is put right, or its step opened again.
+     *
+     * @return array{EventType, array<string, string|int|float>, float}|null
+     */
     private function mend(Fit $fit): ?array
     {
         $end = $fit->looseEnds()[0] ?? null;
