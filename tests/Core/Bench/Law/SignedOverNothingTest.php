@@ -107,7 +107,7 @@ final class SignedOverNothingTest extends TestCase
             if (null === $honest) {
                 break;
             }
-            $tired = $honest[0] === $weak && $left > 0 && 0 === $luck->getInt(0, 3);
+            $tired = $honest[0] === $weak && $left > 0 && 0 === $luck->getInt(0, in_array($honest[1]['field'] ?? '', ['vacuum_lost', 'filled'], true) ? 1 : 4);
             $left -= $tired ? 1 : 0;
             $lie = match (true) {
                 $tired => $this->hasty($honest, $luck),

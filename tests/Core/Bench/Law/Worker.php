@@ -150,7 +150,8 @@ final class Worker
             return null;
         }
         foreach ($fit->holds($step) as $hold) {
-            if ($hold->isShort() && null !== $hold->end) {
+            // Not always noticed: then the law has to.
+            if ($hold->isShort() && null !== $hold->end && 0 === $this->luck->getInt(0, 1)) {
                 return [EventType::StageBegun, ['step' => $step->id, 'stage' => $hold->stage->id], 5.0];
             }
         }
