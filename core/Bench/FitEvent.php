@@ -66,6 +66,12 @@ final readonly class FitEvent
         return $this->receipt->waited > self::QUEUED;
     }
 
+    /** Whose word it is: the maker’s own, or a file’s that somebody brought. */
+    public function said(): string
+    {
+        return '' === $this->receipt->via ? $this->by : sprintf('%s, stated in a file brought by %s', $this->by, $this->receipt->via);
+    }
+
     public function hasReason(): bool
     {
         return '' !== $this->string('reason');
@@ -98,7 +104,7 @@ final readonly class FitEvent
     {
         return match (true) {
             'int' === $kind && is_int($value) && abs($value) <= 10_000 => $value,
-            'float' === $kind && (is_int($value) || is_float($value)) && is_finite((float) $value) => (float) $value,
+            'float' === $kind && (is_int($value) || is_float($value)) && abs((float) $value) <= 1.0e9 => (float) $value,
             'string' === $kind && is_string($value) && mb_strlen($value) <= self::MAX_TEXT && mb_check_encoding($value, 'UTF-8') => trim($value),
             default => throw InvalidEvent::in($field, sprintf('«%s» must be a %s%s.', $field, ['int' => 'whole number', 'float' => 'number', 'string' => 'text'][$kind] ?? $kind, 'string' === $kind ? sprintf(' of at most %d characters', self::MAX_TEXT) : '')),
         };

@@ -43,7 +43,7 @@ final readonly class Review
     {
         $names = new EndNames($this->fit);
 
-        return array_map(static fn (FitEvent $event): ReviewEntry => new ReviewEntry(ReviewKind::Waived, $names->of($event->string('end')), $event->string('reason'), $event->by, $event->at, ''), array_values($this->fit->state->waived));
+        return array_map(static fn (FitEvent $event): ReviewEntry => new ReviewEntry(ReviewKind::Waived, $names->of($event->string('end')), $event->string('reason'), $event->said(), $event->at, ''), array_values($this->fit->state->waived));
     }
 
     /** @return list<ReviewEntry> every reading that was outside, also one that was taken again */
@@ -138,6 +138,6 @@ final readonly class Review
     {
         $step = $this->fit->sheet->step($event->string('step'));
 
-        return new ReviewEntry($kind, $step->title ?? 'A step of an earlier sheet', $said, $event->by, $event->at, $step->id ?? '');
+        return new ReviewEntry($kind, $step->title ?? 'A step of an earlier sheet', $said, $event->said(), $event->at, $step->id ?? '');
     }
 }

@@ -33,6 +33,12 @@ final readonly class AccountBook
         return $account;
     }
 
+    /** Whether somebody here is called this. */
+    public function isName(string $name): bool
+    {
+        return null !== $this->em->getRepository(AccountRecord::class)->findOneBy(['name' => $name]);
+    }
+
     public function named(string $login): ?AccountRecord
     {
         return $this->em->getRepository(AccountRecord::class)->findOneBy(['login' => mb_strtolower(trim($login))]);

@@ -19,7 +19,7 @@ final readonly class EventLog
     /** @return list<FitEvent> */
     public function of(string $fitId): array
     {
-        return array_map(self::event(...), $this->db->fetchAllAssociative('SELECT id, type, payload, by_name, at, kept_at, device, waited FROM fit_event WHERE fit_id = ? ORDER BY seq', [$fitId]));
+        return array_map(self::event(...), $this->db->fetchAllAssociative('SELECT id, type, payload, by_name, at, kept_at, device, waited, via FROM fit_event WHERE fit_id = ? ORDER BY seq', [$fitId]));
     }
 
     /** The number of the newest event of a fit; it grows with every event kept. */
@@ -34,8 +34,8 @@ final readonly class EventLog
     public function keep(string $fitId, FitEvent $event): bool
     {
         return 1 === $this->db->executeStatement(
-            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
-            [$event->id, $fitId, $event->type->value, json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE), $event->by, $event->toArray()['at'], $event->receipt->at->format('Y-m-d\TH:i:s.vP'), $event->receipt->device, $event->receipt->waited],
+            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited, via) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
+            [$event->id, $fitId, $event->type->value, json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE), $event->by, $event->toArray()['at'], $event->receipt->at->format('Y-m-d\TH:i:s.vP'), $event->receipt->device, $event->receipt->waited, $event->receipt->via],
         );
     }
 
@@ -44,7 +44,7 @@ final readonly class EventLog
     {
         $text = static fn (string $key): string => is_string($row[$key] ?? null) ? $row[$key] : throw new \LogicException(sprintf('The event log has no «%s».', $key));
         $payload = json_decode($text('payload'), true, 16, \JSON_THROW_ON_ERROR);
-        $receipt = new Receipt(new \DateTimeImmutable($text('kept_at')), $text('device'), is_numeric($row['waited'] ?? null) ? (float) $row['waited'] : 0.0);
+        $receipt = new Receipt(new \DateTimeImmutable($text('kept_at')), $text('device'), is_numeric($row['waited'] ?? null) ? (float) $row['waited'] : 0.0, $text('via'));
 
         return FitEvent::of($text('id'), EventType::from($text('type')), is_array($payload) ? $payload : [], $text('by_name'), new \DateTimeImmutable($text('at')), $receipt);
     }

@@ -9,6 +9,7 @@ use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Instant;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Receipt;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
@@ -84,7 +85,7 @@ final class EventsController extends AbstractController
                 throw InvalidEvent::in('events', 'Each event has an id, a type we know and a payload.');
             }
             $payload = EventType::Measured === $type ? $measured->read($one['payload'], $sheet) : $one['payload'];
-            $at = $this->instant($one['at'] ?? null);
+            $at = Instant::read($one['at'] ?? null);
             $events[] = FitEvent::of($one['id'], $type, $payload, $by, $at, $this->receipt($body, $at, $now));
         }
 
@@ -99,18 +100,9 @@ final class EventsController extends AbstractController
     private function receipt(array $body, \DateTimeImmutable $at, \DateTimeImmutable $now): Receipt
     {
         $device = $body['device'] ?? '';
-        $sent = isset($body['sent']) ? $this->instant($body['sent']) : $at;
+        $sent = isset($body['sent']) ? Instant::read($body['sent'], 'sent') : $at;
         $waited = max(0.0, (float) $sent->format('U.u') - (float) $at->format('U.u'));
 
         return new Receipt($now, is_string($device) && 1 === preg_match('/\A[0-9A-Za-z-]{1,40}\z/', $device) ? $device : '', min($waited, 30 * 86400.0));
-    }
-
-    private function instant(mixed $at): \DateTimeImmutable
-    {
-        try {
-            return is_string($at) && 1 === preg_match('/\A\d{4}-\d\d-\d\dT[\d:.]+(?:Z|[+-]\d\d:\d\d)\z/', $at) ? new \DateTimeImmutable($at) : throw InvalidEvent::in('at', 'An event says when it happened, as ISO 8601 with a zone.');
-        } catch (\DateMalformedStringException|\Exception $e) {
-            throw $e instanceof InvalidEvent ? $e : InvalidEvent::in('at', 'That is no instant.');
-        }
     }
 }

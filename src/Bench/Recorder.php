@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Logbook\DueBook;
+use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
@@ -29,6 +30,7 @@ final readonly class Recorder
         private EntityManagerInterface $em,
         private DueBook $dues,
         private FluidBook $fluids,
+        private FitBook $fits,
         private ClockInterface $clock,
     ) {
     }
@@ -45,8 +47,8 @@ final readonly class Recorder
     public function record(FitRecord $record, array $events, Hand $hand, bool $replay = false): Fit
     {
         $now = $this->clock->now();
-        $this->db->executeStatement('BEGIN IMMEDIATE');
-        try {
+        [$record, $fit] = $this->db->transactional(function () use ($record, $events, $hand, $replay, $now): array {
+            $record = $this->fresh($record);
             $fit = $this->fit($record, $this->log->of($record->id), $now);
             foreach ($events as $event) {
                 if ($fit->state->has($event->id)) {
@@ -59,16 +61,22 @@ final readonly class Recorder
                 $this->fluids->afterEvent($record, $fit, $event);
             }
             $this->summarise($record, $fit, $now);
-            $this->db->executeStatement('COMMIT');
-        } catch (\Throwable $e) {
-            $this->db->executeStatement('ROLLBACK');
-            throw $e;
-        }
+
+            return [$record, $fit];
+        });
         if ($this->em->contains($record)) {
             $this->em->refresh($record);
         }
 
         return $fit;
+    }
+
+    /** The fit with the sheet that is in force now: it may have been planned again since it was read. */
+    private function fresh(FitRecord $record): FitRecord
+    {
+        $revision = $this->db->fetchOne('SELECT revision FROM fit WHERE id = ?', [$record->id]);
+
+        return is_numeric($revision) && (int) $revision === $record->revision ? $record : $this->fits->get($record->id);
     }
 
     public function load(FitRecord $record): Fit

@@ -39,8 +39,15 @@ final readonly class ReadingBook
     /** @throws InvalidInput naming the field and the remedy */
     public function receive(DeviceRecord $device, ReadingDocument $piece): ReadingRecord
     {
+        return $this->em->wrapInTransaction(fn (): ReadingRecord => $this->received($device, $piece));
+    }
+
+    /** Under the write lock, so that a piece that is sent six times at once is taken once. */
+    private function received(DeviceRecord $device, ReadingDocument $piece): ReadingRecord
+    {
         $device->kind->reading() === $piece->kind || throw InvalidInput::in('kind', sprintf('%s sends «%s».', $device->name, $device->kind->reading()));
         $reading = $this->em->find(ReadingRecord::class, $piece->id) ?? $this->begin($device, $piece);
+        $this->asKept($reading);
         $reading->deviceId === $device->id || throw InvalidInput::in('id', 'This id belongs to a reading of another device.');
         if ($reading->done) {
             return $reading;
@@ -57,6 +64,16 @@ final readonly class ReadingBook
         $this->em->flush();
 
         return $reading;
+    }
+
+    /** What came in meanwhile by another hand: read anew, under the lock. */
+    private function asKept(ReadingRecord $reading): void
+    {
+        $row = $this->em->getConnection()->fetchAssociative('SELECT samples, done, marked FROM reading WHERE id = ?', [$reading->id]);
+        $samples = is_string($row['samples'] ?? null) ? json_decode($row['samples'], true, 8, \JSON_THROW_ON_ERROR) : null;
+        if (false !== $row && is_array($samples)) {
+            [$reading->samples, $reading->done, $reading->marked] = [array_values($samples), (bool) $row['done'], (bool) $row['marked']];
+        }
     }
 
     public function find(string $id): ?ReadingRecord
@@ -181,12 +198,24 @@ final readonly class ReadingBook
         return ['said' => 'warm-up', 'opens' => ($record->vehicleSheet()->circuits[$step->circuit]->opens ?? 0.0) ?: self::USUAL_OPENING];
     }
 
+    /** The id of a mark follows from its reading’s: however often that comes in, it marks once. */
+    private static function markId(string $reading, int $stage): string
+    {
+        $letters = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
+        $id = substr($reading, 0, 10);
+        foreach (str_split(substr(hash('sha256', $reading.' '.$stage, true), 0, 16)) as $byte) {
+            $id .= $letters[ord($byte) % 32];
+        }
+
+        return $id;
+    }
+
     /** @return list<FitEvent> */
     private function marks(ReadingRecord $reading, WrenchTask $task, float $torque): array
     {
         $now = $this->clock->now();
 
-        return array_map(static fn (int $stage): FitEvent => FitEvent::of((string) new Ulid(), EventType::FastenerMarked, [
+        return array_map(static fn (int $stage): FitEvent => FitEvent::of(self::markId($reading->id, $stage), EventType::FastenerMarked, [
             'joint' => $task->joint->id, 'bolt' => $task->bolt, 'stage' => $stage, 'step' => $reading->step, 'wrench' => $reading->deviceName, 'setting' => round($task->spec->torque, 2),
             'reading' => $reading->id, 'torque' => round($torque, 3),
         ], $reading->byName, $now), $task->stages);

@@ -40,8 +40,8 @@ final class ExchangeController extends AbstractController
                 if ('' === trim($json) || strlen($json) > self::MOST_BYTES) {
                     throw \NimbleKnuckle\Core\Document\InvalidDocument::at('file', '' === trim($json) ? 'choose a file first.' : 'that file is too large to be a fit.');
                 }
-                $fit = $document->read($json, $person->hand());
-                $this->addFlash('good', 'The fit is in.');
+                $fit = $document->read($json, $person->hand(), $person->name);
+                $this->addFlash('good', $person->isLead() ? 'The fit is in. What it says of others is shown as stated in the file.' : 'The fit is in. What it says of others is shown as stated in the file; a signature counts only where a lead imports it.');
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);
             } catch (CoreException $e) {

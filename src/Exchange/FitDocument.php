@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Exchange;
 
 use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\App\Accounts\AccountBook;
 use NimbleKnuckle\App\Bench\EventLog;
 use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
@@ -14,6 +15,7 @@ use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Instant;
 use NimbleKnuckle\Core\Bench\Receipt;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
@@ -25,7 +27,7 @@ final readonly class FitDocument
 {
     public const FORMAT = 'nimble-knuckle/fit@1';
 
-    public function __construct(private SchemaBook $schemas, private EventLog $log, private Recorder $recorder, private Garage $garage, private EntityManagerInterface $em, private FitReadings $readings, private ClockInterface $clock)
+    public function __construct(private SchemaBook $schemas, private EventLog $log, private Recorder $recorder, private Garage $garage, private EntityManagerInterface $em, private FitReadings $readings, private AccountBook $accounts, private ClockInterface $clock)
     {
     }
 
@@ -56,15 +58,22 @@ final readonly class FitDocument
      *
      * @throws InvalidDocument naming the place and the remedy
      */
-    public function read(string $json, Hand $hand = Hand::Mechanic): FitRecord
+    public function read(string $json, Hand $hand = Hand::Mechanic, string $via = 'the console'): FitRecord
     {
         $document = json_decode($json, true, 64);
         is_array($document) || throw InvalidDocument::at('', 'this is not JSON. Choose a file that was exported from a fit.');
         $this->schemas->ensureValid(json_decode($json), 'fit-1');
         $node = Node::of($document);
+
+        return $this->em->wrapInTransaction(fn (): FitRecord => $this->taken($node, $hand, $via));
+    }
+
+    /** All of it or nothing. */
+    private function taken(Node $node, Hand $hand, string $via): FitRecord
+    {
         $known = $this->em->find(FitRecord::class, $node->string('id'));
         $record = $known ?? $this->entered($node);
-        $this->addEvents($record, $node, $hand, null === $known);
+        $this->addEvents($record, $node, $hand, $via, null === $known);
         $this->readings->enter($record->id, $node->nodes('readings'));
 
         return $record;
@@ -93,14 +102,26 @@ final readonly class FitDocument
         return $record;
     }
 
-    private function addEvents(FitRecord $record, Node $node, Hand $hand, bool $replay): void
+    /** On a fit of ours only our own people can have done something. */
+    private function ensureOurs(string $by): void
+    {
+        $this->accounts->isName($by) || throw InvalidDocument::at('events.by', sprintf('“%s” is nobody of this workshop. Only its own people add to a fit it has.', mb_substr($by, 0, 40)));
+    }
+
+    private function addEvents(FitRecord $record, Node $node, Hand $hand, string $via, bool $replay): void
     {
         $events = [];
         $now = $this->clock->now();
         foreach ($node->nodes('events') as $event) {
-            $at = new \DateTimeImmutable($event->string('at'));
-            $receipt = new Receipt($now, 'file', max(0.0, (float) ($now->getTimestamp() - $at->getTimestamp())));
-            $events[] = FitEvent::of($event->string('id'), $event->enum('type', EventType::class), $event->node('payload')->raw(), $event->string('by'), $at, $receipt);
+            $at = Instant::read($event->string('at'));
+            $receipt = new Receipt($now, 'file', max(0.0, (float) ($now->getTimestamp() - $at->getTimestamp())), $via);
+            $type = $event->enum('type', EventType::class);
+            $replay || $this->ensureOurs($event->string('by'));
+            if (EventType::Signed === $type && !$hand->isLead()) {
+                // A signature counts only where a lead brings it: the fit comes in unsigned.
+                continue;
+            }
+            $events[] = FitEvent::of($event->string('id'), $type, $event->node('payload')->raw(), $event->string('by'), $at, $receipt);
         }
         if ([] !== $events) {
             $this->recorder->record($record, $events, $hand, $replay);

@@ -63,6 +63,10 @@ class FitRecord
     #[ORM\Column(length: 200)]
     public string $waits = '';
 
+    /** Grows with every new version of the sheet. */
+    #[ORM\Column]
+    public int $revision = 1;
+
     private ?VehicleSheet $frozen = null;
     private ?Sheet $compiled = null;
 
@@ -111,6 +115,7 @@ class FitRecord
         [$fit->status, $fit->startedAt, $fit->signedAt, $fit->signedBy] = [FitStatus::from($text('status')), $instant('started_at'), $instant('signed_at'), $text('signed_by')];
         [$fit->phase, $fit->stepTitle, $fit->waits] = [$text('phase'), $text('step_title'), $text('waits')];
         [$fit->minutesLeft, $fit->minutesPlanned, $fit->minutesTaken] = [(float) $text('minutes_left'), (float) $text('minutes_planned'), (float) $text('minutes_taken')];
+        $fit->revision = max(1, (int) $text('revision'));
         [$fit->looseEnds, $fit->stepsDone, $fit->stepsAll, $fit->findings] = [(int) $text('loose_ends'), (int) $text('steps_done'), (int) $text('steps_all'), (int) $text('findings')];
 
         return $fit;

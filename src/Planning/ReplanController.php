@@ -24,6 +24,7 @@ final class ReplanController extends AbstractController
     public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, ProcedureShelf $shelf, Replanner $replanner): Response
     {
         $fit = $fits->get($id);
+        $stale = $request->isMethod('POST') && $request->request->getInt('revision', $fit->revision) !== $fit->revision;
         FitStatus::Signed !== $fit->status || throw $this->createAccessDeniedException('A signed fit is not planned again.');
         $input = $request->isMethod('POST') ? $request->request : $request->query;
         $procedures = [...$fit->procedures, ...array_values(array_filter($input->all('add'), is_string(...)))];
@@ -41,9 +42,9 @@ final class ReplanController extends AbstractController
             $view['change'] = SheetChange::between($fit->sheet(), $sheet);
             if ($request->isMethod('POST') && $input->has('adopt')) {
                 $reason = trim($input->getString('reason'));
+                !$stale || throw UnplannableFit::dueToItem('Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.');
                 '' !== $reason || throw UnplannableFit::dueToItem('Say what came up: it stands with the new version.');
                 $replanner->adopt($fit, $sheet, $procedures, $choices, $vehicle, $person->name, mb_substr($reason, 0, 500));
-                $replanner->settle($fits->get($id));
                 $this->addFlash('good', 'The new sheet is in force; every mark is kept.');
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $id], Response::HTTP_SEE_OTHER);

@@ -68,16 +68,14 @@ final readonly class Replanner
     public function adopt(FitRecord $fit, Sheet $sheet, array $procedures, array $choices, array $vehicle, string $by, string $reason): void
     {
         $this->db->transactional(function () use ($fit, $sheet, $procedures, $choices, $vehicle, $by, $reason): void {
+            $now = $this->db->fetchAssociative('SELECT revision, status FROM fit WHERE id = ?', [$fit->id]);
+            'signed' !== ($now['status'] ?? '') || throw UnplannableFit::dueToItem('The fit was signed off meanwhile: it is not planned again.');
+            $fit->revision === (is_numeric($now['revision'] ?? null) ? (int) $now['revision'] : 0) || throw UnplannableFit::dueToItem('Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.');
             $version = $this->db->fetchOne('SELECT COUNT(*) + 1 FROM fit_sheet_version WHERE fit_id = ?', [$fit->id]);
             $this->db->insert('fit_sheet_version', ['fit_id' => $fit->id, 'version' => is_numeric($version) ? (int) $version : 1, 'replaced_at' => $this->clock->now()->format('Y-m-d\TH:i:sP'), 'by_name' => $by, 'reason' => $reason, 'sheet_document' => self::json($fit->sheetDocument), 'vehicle_document' => self::json($fit->vehicleDocument)]);
-            $this->db->update('fit', ['title' => mb_substr($sheet->title, 0, 200), 'procedures' => self::json($procedures), 'choices' => self::json($choices), 'vehicle_document' => self::json($vehicle), 'sheet_document' => self::json($sheet->toArray()), 'steps_all' => count($sheet->steps), 'findings' => count($sheet->findings), 'minutes_planned' => $sheet->timing->likely], ['id' => $fit->id]);
+            $this->db->update('fit', ['title' => mb_substr($sheet->title, 0, 200), 'procedures' => self::json($procedures), 'choices' => self::json($choices), 'vehicle_document' => self::json($vehicle), 'sheet_document' => self::json($sheet->toArray()), 'steps_all' => count($sheet->steps), 'findings' => count($sheet->findings), 'minutes_planned' => $sheet->timing->likely, 'revision' => $fit->revision + 1], ['id' => $fit->id]);
+            $this->recorder->record($fit, [], Hand::Server);
         });
-    }
-
-    /** Brings the summary of a fit up to date with its new sheet. */
-    public function settle(FitRecord $fit): void
-    {
-        $this->recorder->record($fit, [], Hand::Server);
     }
 
     /** @return list<array{version: int, at: string, by: string, reason: string}> newest first */

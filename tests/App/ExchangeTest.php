@@ -114,9 +114,18 @@ final class ExchangeTest extends AppTestCase
         $document = json_decode($this->service(FitDocument::class)->write($record), true);
         assert(is_array($document) && is_array($document['events']));
         $document['events'][] = ['id' => '01ZZZZZZZZZZZZZZZZZZZZZZZZ', 'type' => 'signed', 'payload' => new \stdClass(), 'by' => 'Ines Tarrow', 'at' => gmdate('Y-m-d\TH:i:s\Z')];
+        $json = json_encode($document, \JSON_THROW_ON_ERROR);
+        $this->service(FitDocument::class)->read($json);
+        self::assertNull($this->service(Recorder::class)->load($this->service(FitBook::class)->get($record->id))->state->signed, 'a mechanic brings no signature');
+        $document['id'] = '01ZZZZZZZZZZZZZZZZZZZZZZZY';
+        $document['events'] = array_map(static fn (mixed $event, int $i): array => ['id' => sprintf('01ZZZZZZZZZZZZZZZZZZ%06d', $i)] + (is_array($event) ? $event : []), $document['events'], array_keys($document['events']));
+        $copy = $this->service(FitDocument::class)->read(json_encode($document, \JSON_THROW_ON_ERROR), Hand::Mechanic, 'Joss Wending');
+        $state = $this->service(Recorder::class)->load($this->service(FitBook::class)->get($copy->id))->state;
+        self::assertNull($state->signed, 'nor under another id');
+        self::assertSame('Joss Wending, stated in a file brought by Joss Wending', $state->done['decide-sign']->said());
         $this->expectException(InvalidEvent::class);
-        $this->expectExceptionMessageMatches('/Only a lead/');
-        $this->service(FitDocument::class)->read(json_encode($document, \JSON_THROW_ON_ERROR));
+        $this->expectExceptionMessageMatches('/loose end/');
+        $this->service(FitDocument::class)->read($json, Hand::Lead, 'Ines Tarrow');
     }
 
     public function testReadingItTwiceAddsNothing(): void

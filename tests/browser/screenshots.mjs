@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { launchOptions } from './chromium.mjs';
-import { afterMark, go, PASSWORD, writeReadings } from './hands.mjs';
+import { act, afterMark, PASSWORD, tapGo, workUntil, writeReading } from './hands.mjs';
 import { Demo } from './server.mjs';
 
 const out = `${dirname(dirname(dirname(fileURLToPath(import.meta.url))))}/docs/screenshots`;
@@ -18,7 +18,7 @@ try {
   await page.waitForURL(`${demo.base}/`);
   const fit = new URL(await page.getByRole('link', { name: /Tarn 20T: thermostat/ }).first().getAttribute('href'), demo.base).pathname;
   const views = {
-    yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-800': [`${fit}/bench`, 800, 1100], 'bench-360': [`${fit}/bench`, 360, 760],
+    yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-1024': [`${fit}/bench`, 1024, 768], 'bench-820': [`${fit}/bench`, 820, 1180], 'bench-360': [`${fit}/bench`, 360, 740],
     'bench-mix': [`${fit}/bench/mix`], 'loose-ends': [`${fit}/loose-ends`], vehicle: ['/vehicles/corrin-drover-27d'], 'edit-vehicle': ['/vehicles/corrin-drover-27d/edit?item=starter'], fluids: ['/vehicles/veldra-tarn-20t/fluids'],
     'sum-torque-estimate': ['/sums/torque-estimate'], kit: ['/kit'], practice: ['/practice'], logbook: ['/logbook'],
   };
@@ -26,12 +26,13 @@ try {
     await page.setViewportSize({ width, height });
     await page.goto(demo.base + path);
     await page.evaluate(() => document.fonts.ready);
+    if (name.startsWith('bench')) await page.waitForTimeout(900);
     await page.screenshot({ path: `${out}/${name}.png` });
   }
   await page.setViewportSize({ width: 1280, height: 800 });
   // The wrench in hand, pulled to its figure.
   await page.goto(`${demo.base}${fit}/bench/housing-tight`);
-  await page.getByRole('button', { name: /digital wrench in hand/ }).click();
+  await page.getByRole('button', { name: /Use the 3\/8 in digital wrench/ }).click();
   const hold = page.getByRole('button', { name: 'Hold to pull' });
   await hold.dispatchEvent('pointerdown', { pointerId: 1, button: 0 });
   await page.waitForFunction(() => parseFloat(document.querySelector('.gauge-now')?.textContent ?? '0') >= 8.7, null, { timeout: 30_000, polling: 40 });
@@ -41,23 +42,31 @@ try {
   await page.screenshot({ path: `${out}/bench-trace.png` });
   // The vacuum that is held.
   await page.goto(`${demo.base}${fit}/bench/vacuum-pull`);
-  await afterMark(page, () => go(page).click());
-  await afterMark(page, () => go(page).click());
-  await writeReadings(page);
-  await afterMark(page, () => go(page).click());
-  await page.waitForTimeout(600);
-  await page.evaluate(() => window.scrollTo(0, 0));
+  await afterMark(page, () => tapGo(page));
+  await afterMark(page, () => tapGo(page));
+  await writeReading(page);
+  await afterMark(page, () => tapGo(page));
+  await page.waitForTimeout(900);
   await page.screenshot({ path: `${out}/bench-vacuum.png` });
-  // A warm-up that opens.
-  await page.goto(`${demo.base}${fit}/bench/warm-up`);
-  await page.getByRole('button', { name: /coolant probe in hand/ }).click();
+  // A warm-up that opens, on a fit that has come that far.
+  await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=bleed`);
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.getByRole('link', { name: 'Go to the bench' }).click();
+  await page.waitForSelector('#bench');
+  await workUntil(page, 'tool-count');
+  for (let i = 0; i < 5; i += 1) await act(page);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: `${out}/bench-tools.png` });
+  await workUntil(page, 'warm-up');
+  await act(page);
+  await page.goto(page.url().replace(/bench.*/, 'bench/warm-up'));
+  await page.getByRole('button', { name: 'Use the coolant probe' }).click();
   await page.getByRole('button', { name: 'Start the simulated engine' }).click();
   await page.getByText('Sound: it opened').waitFor({ timeout: 90_000 });
   await page.waitForTimeout(4000);
-  await page.evaluate(() => window.scrollTo(0, 0));
   await page.screenshot({ path: `${out}/bench-warm-up.png` });
   await page.goto(`${demo.base}${fit}/bench/housing-tight`);
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.locator('.thumb .more').click();
   await page.locator('#more [data-theme-switch]').click();
   await page.locator('#more').getByRole('button', { name: 'Back to the step' }).click();
   await page.screenshot({ path: `${out}/bench-dark.png` });

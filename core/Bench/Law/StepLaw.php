@@ -54,7 +54,7 @@ final readonly class StepLaw
     private function ensureNotClosed(Step $step): void
     {
         $closed = $this->fit->state->done[$step->id] ?? $this->fit->state->skipped[$step->id] ?? null;
-        null === $closed || throw InvalidEvent::in('step', sprintf('%s closed this step at %s.', $closed->by, $closed->at->format('H:i')));
+        null === $closed || throw InvalidEvent::in('step', sprintf('%s closed this step at %s.', $closed->said(), $closed->at->format('H:i')));
     }
 
     /**
