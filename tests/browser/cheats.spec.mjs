@@ -241,7 +241,7 @@ test('marks wait for their own maker, and ten taps without a connection are not 
   let requests = 0;
   await page.route('**/events', (route) => { requests += 1; return route.abort(); });
   for (let i = 0; i < 10; i += 1) {
-    await page.keyboard.press('n');
+    await page.locator('.thumb .note').click();
     await page.locator('#note-text').fill(`Note number ${i}`);
     await page.locator('#note').getByRole('button', { name: 'Save note' }).click();
   }

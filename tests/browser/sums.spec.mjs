@@ -41,6 +41,7 @@ test('a sum is pinned to the step in hand', async ({ page }) => {
   await page.goto(`${demo.base}/sums/coolant-protect?base=eg&percent=48&cap=1.2+bar`);
   await page.getByRole('button', { name: /Pin it/ }).click();
   await expect(page.locator('.pinned')).toContainText('Freezes at');
+  await page.getByRole('button', { name: 'Look up' }).click();
   await page.locator('.pinned a').click();
   await expect(page.locator('#f-percent')).toHaveValue('48');
 });

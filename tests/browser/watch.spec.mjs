@@ -67,7 +67,7 @@ test('trapped air is found by the warm-up watch, stands as a loose end, and goes
   await run('none');
   await expect(page.locator('.judged')).toContainText('Sound: it opened', { timeout: 90_000 });
   await page.getByRole('button', { name: 'Engine off' }).click();
-  await expect.poll(async () => { await page.goto(`${demo.base}${fit}/bench/warm-up`); return page.locator('.drawer, .turn').allInnerTexts().then((all) => all.join(' ')); }, { timeout: 20_000 }).toContain('Done');
+  await expect.poll(async () => { await page.goto(`${demo.base}${fit}/bench/warm-up`); return page.locator('.drawer, .turn').allInnerTexts().then((all) => all.join(' ')); }, { timeout: 20_000 }).toContain('from the curve');
   await page.goto(`${demo.base}${fit}/loose-ends`);
   await expect(page.getByText('Warm-up: air trapped')).toHaveCount(0);
 });
