@@ -20,6 +20,8 @@ final class Version20261126090000 extends AbstractMigration
         $this->addSql('ALTER TABLE fit_event ADD COLUMN waited DOUBLE PRECISION NOT NULL DEFAULT 0');
         $this->addSql("ALTER TABLE fit_event ADD COLUMN via VARCHAR(120) NOT NULL DEFAULT ''");
         $this->addSql('ALTER TABLE fit ADD COLUMN revision INTEGER NOT NULL DEFAULT 1');
+        $this->addSql('ALTER TABLE account ADD COLUMN is_off BOOLEAN NOT NULL DEFAULT 0');
+        $this->addSql('ALTER TABLE account ADD COLUMN sessions INTEGER NOT NULL DEFAULT 0');
     }
 
     public function down(Schema $schema): void

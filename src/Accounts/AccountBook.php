@@ -11,8 +11,6 @@ use Symfony\Component\Uid\Ulid;
 /** Makes accounts. */
 final readonly class AccountBook
 {
-    public const LEAST_PASSWORD = 10;
-
     public function __construct(private EntityManagerInterface $em, private UserPasswordHasherInterface $hasher)
     {
     }
@@ -23,7 +21,7 @@ final readonly class AccountBook
         $login = mb_strtolower(trim($login));
         1 === preg_match('/\A[a-z0-9][a-z0-9._-]{1,58}\z/', $login) || throw new \DomainException('The login is 2 to 59 of a-z, 0-9, dot, hyphen, underscore.');
         '' !== trim($name) || throw new \DomainException('The name is missing.');
-        mb_strlen($password) >= self::LEAST_PASSWORD || throw new \DomainException(sprintf('The password needs at least %d characters.', self::LEAST_PASSWORD));
+        Password::ensureGood($password);
         null === $this->named($login) || throw new \DomainException(sprintf('«%s» is taken: choose another login.', $login));
         $account = new AccountRecord((string) new Ulid(), $login, trim($name), $role, $demo);
         $account->hashPasswordTo($this->hasher->hashPassword($account, $password));
@@ -31,6 +29,48 @@ final readonly class AccountBook
         $this->em->flush();
 
         return $account;
+    }
+
+    /** @throws \DomainException when there is no such account or the password is none */
+    public function changePassword(string $login, #[\SensitiveParameter] string $password): AccountRecord
+    {
+        Password::ensureGood($password);
+        $account = $this->known($login);
+        $account->hashPasswordTo($this->hasher->hashPassword($account, $password));
+        $this->em->flush();
+
+        return $account;
+    }
+
+    /** Switched off, a person cannot sign in and is signed out with the next request; what was done stays. */
+    public function switchOff(string $login, bool $off = true): AccountRecord
+    {
+        $account = $this->known($login);
+        $account->isOff = $off;
+        $this->em->flush();
+
+        return $account;
+    }
+
+    /** Ends every session of a person: whoever was signed in has to sign in again. */
+    public function endSessions(string $login): AccountRecord
+    {
+        $account = $this->known($login);
+        ++$account->sessions;
+        $this->em->flush();
+
+        return $account;
+    }
+
+    private function known(string $login): AccountRecord
+    {
+        return $this->named($login) ?? throw new \DomainException(sprintf('There is no account “%s”.', mb_substr($login, 0, 40)));
+    }
+
+    /** Whether anybody here is real. */
+    public function hasReal(): bool
+    {
+        return null !== $this->em->getRepository(AccountRecord::class)->findOneBy(['demo' => false]);
     }
 
     /** Whether somebody here is called this. */

@@ -6,14 +6,22 @@ namespace NimbleKnuckle\App\Accounts;
 
 use Doctrine\ORM\Mapping as ORM;
 use NimbleKnuckle\Core\Bench\Hand;
+use Symfony\Component\Security\Core\User\EquatableInterface;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 
 /** A person of the workshop who can sign in. */
 #[ORM\Entity]
 #[ORM\Table(name: 'account')]
-class AccountRecord implements UserInterface, PasswordAuthenticatedUserInterface
+class AccountRecord implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface
 {
+    #[ORM\Column(name: 'is_off')]
+    public bool $isOff = false;
+
+    /** Grows when every session of the person is ended. */
+    #[ORM\Column]
+    public int $sessions = 0;
+
     #[ORM\Column]
     private string $password = '';
 
@@ -49,6 +57,12 @@ class AccountRecord implements UserInterface, PasswordAuthenticatedUserInterface
     public function getUserIdentifier(): string
     {
         return '' === $this->login ? throw new \LogicException('An account has a login.') : $this->login;
+    }
+
+    /** Whether a session made with the other still holds. */
+    public function isEqualTo(UserInterface $user): bool
+    {
+        return $user instanceof self && !$this->isOff && $user->sessions === $this->sessions && $user->password === $this->password && $user->role === $this->role && $user->login === $this->login;
     }
 
     public function eraseCredentials(): void

@@ -23,8 +23,8 @@ final readonly class PersonProvider implements UserProviderInterface
 
     public function loadUserByIdentifier(string $identifier): AccountRecord
     {
-        $row = $this->db->fetchAssociative('SELECT id, login, name, role, demo, password FROM account WHERE login = ?', [mb_strtolower(trim($identifier))]);
-        if (false === $row) {
+        $row = $this->db->fetchAssociative('SELECT id, login, name, role, demo, password, is_off, sessions FROM account WHERE login = ?', [mb_strtolower(trim($identifier))]);
+        if (false === $row || '1' === (string) (is_scalar($row['is_off']) ? (int) $row['is_off'] : 0)) {
             $e = new UserNotFoundException();
             $e->setUserIdentifier($identifier);
 
@@ -33,6 +33,7 @@ final readonly class PersonProvider implements UserProviderInterface
         $text = static fn (string $key): string => is_scalar($row[$key]) ? (string) $row[$key] : '';
         $account = new AccountRecord($text('id'), $text('login'), $text('name'), Role::from($text('role')), '1' === $text('demo'));
         $account->hashPasswordTo($text('password'));
+        $account->sessions = (int) $text('sessions');
 
         return $account;
     }

@@ -13,7 +13,7 @@ use Symfony\Component\Security\Http\Authentication\AuthenticationUtils;
 final class SignInController extends AbstractController
 {
     #[Route('/sign-in', name: 'sign_in', methods: ['GET', 'POST'])]
-    public function __invoke(AuthenticationUtils $utils, EntityManagerInterface $em): Response
+    public function __invoke(AuthenticationUtils $utils, EntityManagerInterface $em, AccountBook $accounts): Response
     {
         if (null !== $this->getUser()) {
             return $this->redirectToRoute('yard');
@@ -23,7 +23,8 @@ final class SignInController extends AbstractController
         return $this->render('accounts/sign_in.html.twig', [
             'error' => $error instanceof TooManyFailures ? $error->getMessage() : (null === $error ? '' : 'Name or password is wrong. Look at both and try again.'),
             'login' => $utils->getLastUsername(),
-            'demoPeople' => $em->getRepository(AccountRecord::class)->findBy(['demo' => true], ['id' => 'ASC']),
+            // A password is shown only where nobody is real.
+            'demoPeople' => $accounts->hasReal() ? [] : $em->getRepository(AccountRecord::class)->findBy(['demo' => true], ['id' => 'ASC']),
             'demoPassword' => DemoPassword::VALUE,
         ], new Response(status: null === $error ? 200 : 422));
     }

@@ -25,6 +25,13 @@ final class DemoLoadCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        try {
+            $this->loader->ensureNobodyReal();
+        } catch (\DomainException $e) {
+            $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));
+
+            return 2;
+        }
         if ($this->loader->isLoaded()) {
             $output->writeln('The demo workshop is loaded already.');
 

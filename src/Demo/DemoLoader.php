@@ -44,6 +44,12 @@ final readonly class DemoLoader
     ) {
     }
 
+    /** @throws \DomainException where somebody real has an account */
+    public function ensureNobodyReal(): void
+    {
+        $this->accounts->hasReal() && throw new \DomainException('This database belongs to a real workshop: the demo is loaded into one of its own. Set APP_DATA to another folder.');
+    }
+
     public function isLoaded(): bool
     {
         return null !== $this->accounts->named('ines');

@@ -32,6 +32,13 @@ final class SeedCommand extends Command
 
             return 2;
         }
+        try {
+            $this->loader->ensureNobodyReal();
+        } catch (\DomainException $e) {
+            $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));
+
+            return 2;
+        }
         if (!$this->loader->isLoaded()) {
             $this->loader->load(false);
         }

@@ -72,7 +72,8 @@ final readonly class ReadingBook
         $row = $this->em->getConnection()->fetchAssociative('SELECT samples, done, marked FROM reading WHERE id = ?', [$reading->id]);
         $samples = is_string($row['samples'] ?? null) ? json_decode($row['samples'], true, 8, \JSON_THROW_ON_ERROR) : null;
         if (false !== $row && is_array($samples)) {
-            [$reading->samples, $reading->done, $reading->marked] = [array_values($samples), (bool) $row['done'], (bool) $row['marked']];
+            /** @var list<list<float>> $samples */
+            [$reading->samples, $reading->done, $reading->marked] = [$samples, (bool) $row['done'], (bool) $row['marked']];
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Garage;
 
+use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -22,6 +23,7 @@ final class EditVehicleController extends AbstractController
     {
         $vehicle = $garage->get($id);
         $error = '';
+        $meanwhile = null;
         $form = $request->isMethod('POST') ? $request->request : new InputBag();
         if ($request->isMethod('POST')) {
             try {
@@ -29,15 +31,24 @@ final class EditVehicleController extends AbstractController
                 $this->addFlash('good', 'Kept on the vehicle sheet. Fits in hand keep the sheet they were planned with.');
 
                 return $this->redirectToRoute('edit_vehicle', ['id' => $id], Response::HTTP_SEE_OTHER);
+            } catch (ChangedMeanwhile $e) {
+                [$error, $meanwhile] = [$e->getMessage(), $e];
             } catch (CoreException $e) {
                 $error = $e->getMessage();
             }
         }
         $sheet = $garage->get($id)->sheet();
 
+        $status = match (true) {
+            null !== $meanwhile => Response::HTTP_CONFLICT,
+            '' !== $error => Response::HTTP_UNPROCESSABLE_ENTITY,
+            default => Response::HTTP_OK,
+        };
+
         return $this->render('garage/edit.html.twig', [
             'vehicle' => $vehicle, 'sheet' => $sheet, 'item' => $sheet->items[$request->query->getString('item')] ?? null, 'form' => $form, 'error' => $error,
-        ], new Response(status: '' === $error ? 200 : 422));
+            'meanwhile' => $meanwhile, 'document' => $garage->get($id)->document,
+        ], new Response(status: $status));
     }
 
     #[Route('/vehicles', name: 'new_vehicle', methods: ['POST'])]

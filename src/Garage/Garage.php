@@ -47,6 +47,21 @@ final readonly class Garage
     }
 
     /**
+     * Changes a sheet as it is now, under the write lock: of two changes at once neither is lost.
+     *
+     * @param callable(array<array-key, mixed>): array<array-key, mixed> $change
+     */
+    public function change(string $id, callable $change): VehicleRecord
+    {
+        return $this->em->wrapInTransaction(function () use ($id, $change): VehicleRecord {
+            $json = $this->em->getConnection()->fetchOne('SELECT document FROM vehicle WHERE id = ?', [$id]);
+            $document = is_string($json) ? json_decode($json, true, 64, \JSON_THROW_ON_ERROR) : null;
+
+            return is_array($document) ? $this->keep($change($document)) : throw new NotFoundHttpException('There is no such vehicle.');
+        });
+    }
+
+    /**
      * Enters a vehicle sheet, or replaces the one with the same id.
      *
      * @param array<array-key, mixed> $document nimble-knuckle/vehicle@1

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Garage;
 
 use NimbleKnuckle\App\Exchange\SchemaBook;
+use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Minutes;
@@ -27,10 +28,22 @@ final readonly class VehicleEditor
      * @param InputBag<string> $form
      *
      * @throws InvalidDocument|InvalidInput with the place and the remedy
+     * @throws ChangedMeanwhile when the form was opened before somebody changed the same thing
      */
     public function apply(VehicleRecord $vehicle, string $what, InputBag $form): void
     {
-        $document = $vehicle->document;
+        $this->garage->change($vehicle->id, fn (array $document): array => $this->changed($document, $what, $form));
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     * @param InputBag<string> $form
+     *
+     * @return array<array-key, mixed>
+     */
+    private function changed(array $document, string $what, InputBag $form): array
+    {
+        $this->ensureAsSeen($document, $what, $form);
         $document = match ($what) {
             'item' => $this->put($document, 'items', $this->item($form)),
             'joint' => $this->put($document, 'joints', $this->joint($form)),
@@ -43,7 +56,39 @@ final readonly class VehicleEditor
         $this->schemas->ensureValid($document, 'vehicle-1');
         $circle = VehicleSheet::read(Node::of($document))->circle();
         [] === $circle || throw InvalidInput::in('behind', sprintf('These would lie in front of each other in a circle: %s. Untick one.', implode(' → ', $circle)));
-        $this->garage->keep($document);
+
+        return $document;
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     * @param InputBag<string> $form
+     */
+    private function ensureAsSeen(array $document, string $what, InputBag $form): void
+    {
+        $key = preg_replace('/^drop-/', '', $what).'s';
+        if (!$form->has('seen') || !in_array($key, ['items', 'joints', 'circuits', 'limits'], true) || 'limit' === $what) {
+            return;
+        }
+        $thing = $this->thing($document, $key, 'limits' === $key ? $form->getString('id') : $this->id($form));
+        $name = is_string($thing['name'] ?? null) ? $thing['name'] : ('' === $form->getString('name') ? 'It' : $form->getString('name'));
+        ChangedMeanwhile::mark($thing) === $form->getString('seen') || throw ChangedMeanwhile::to(ucfirst($name), $thing);
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     *
+     * @return array<array-key, mixed>|null
+     */
+    private function thing(array $document, string $key, string $id): ?array
+    {
+        foreach ($this->list($document, $key) as $i => $thing) {
+            if (is_array($thing) && ('limits' === $key ? (string) $i : $thing['id'] ?? null) === $id) {
+                return $thing;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -164,7 +209,11 @@ final readonly class VehicleEditor
     {
         $id = '' !== $form->getString('id') ? $form->getString('id') : trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($form->getString('name'))), '-');
 
-        return '' === $id ? throw InvalidInput::in('name', 'Give it a name of letters and digits.') : mb_substr($id, 0, 60);
+        '' !== $id || throw InvalidInput::in('name', 'Give it a name of letters and digits.');
+        // An id of digits alone would be taken for a number.
+        $id = 1 === preg_match('/\A\d+\z/', $id) ? 'no-'.$id : $id;
+
+        return mb_substr($id, 0, 60);
     }
 
     /** @param InputBag<string> $form */

@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\App\Planning\FitStatus;
+use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Plan\Kit\WrenchRound;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -37,6 +38,8 @@ final class KitController extends AbstractController
         try {
             $tool = $this->editor->keep($this->book->tool($form['id'] ?? ''), array_diff_key($form, ['id' => 1, '_csrf' => 1]));
             $this->addFlash('good', sprintf('%s is in the kit.', $tool->name));
+        } catch (ChangedMeanwhile $e) {
+            return $this->page($request, ['seen' => $e->seen] + $form, null, $e);
         } catch (InvalidInput $e) {
             return $this->page($request, $form, $e);
         }
@@ -77,7 +80,7 @@ final class KitController extends AbstractController
     }
 
     /** @param array<string, string> $form what was typed and could not be kept */
-    private function page(Request $request, array $form = [], ?InvalidInput $error = null): Response
+    private function page(Request $request, array $form = [], ?InvalidInput $error = null, ?ChangedMeanwhile $meanwhile = null): Response
     {
         $tools = $this->book->all();
         $late = [];
@@ -98,11 +101,17 @@ final class KitController extends AbstractController
             'edited' => $this->book->tool($request->query->getString('tool')),
             'form' => $form,
             'error' => $error,
+            'meanwhile' => $meanwhile,
+            'seen' => $form['seen'] ?? KitEditor::seen($this->book->tool($request->query->getString('tool'))),
             'devices' => $this->devices->all(),
             'deviceKinds' => DeviceKind::cases(),
             'open' => $open,
             'fit' => $fit,
             'round' => null === $fit ? null : WrenchRound::of($fit->sheet(), $fit->vehicleSheet(), $this->book->kit()),
-        ], new Response(status: null === $error ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
+        ], new Response(status: match (true) {
+            null !== $meanwhile => Response::HTTP_CONFLICT,
+            null !== $error => Response::HTTP_UNPROCESSABLE_ENTITY,
+            default => Response::HTTP_OK,
+        }));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Kit;
 
 use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Inputs;
@@ -28,6 +29,31 @@ final readonly class KitEditor
      */
     public function keep(?ToolRecord $tool, array $form): ToolRecord
     {
+        return $this->em->wrapInTransaction(fn (): ToolRecord => $this->kept($tool, $form));
+    }
+
+    /** A mark of a tool as it is shown, for the form that changes it. */
+    public static function seen(?ToolRecord $tool): string
+    {
+        return ChangedMeanwhile::mark(null === $tool ? null : self::told($tool));
+    }
+
+    /** @return array<string, mixed> */
+    private static function told(ToolRecord $tool): array
+    {
+        return [
+            'name' => $tool->name, 'kind' => $tool->kind, 'drive' => $tool->drive, 'from, N·m' => $tool->min, 'to, N·m' => $tool->max, 'reads within, %' => $tool->error,
+            'lever, mm' => $tool->lever, 'calibrated' => $tool->calibratedOn?->format('Y-m-d'),
+        ];
+    }
+
+    /** @param array<string, mixed> $form */
+    private function kept(?ToolRecord $tool, array $form): ToolRecord
+    {
+        null === $tool || $this->em->refresh($tool);
+        if (null !== $tool && isset($form['seen']) && $form['seen'] !== self::seen($tool)) {
+            throw ChangedMeanwhile::to($tool->name, self::told($tool));
+        }
         $in = Inputs::of(array_intersect_key($form, array_flip(['name', 'kind', 'drive', 'min', 'max', 'error', 'lever', 'calibrated'])), self::fields());
         $name = $in->text('name');
         $kind = $in->text('kind');

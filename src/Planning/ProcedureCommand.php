@@ -57,8 +57,10 @@ final class ProcedureCommand extends Command
             return $this->refuse($output, $e->getMessage());
         }
         $output->writeln(sprintf('%s: %d operations, %d questions and ways.', $procedure->title, count($procedure->operations), count($procedure->groups)));
-        if ($keep) {
-            $output->writeln('Kept as '.$this->shelf->keepOwn($procedure->id, $yaml));
+        try {
+            $keep && $output->writeln('Kept as '.$this->shelf->keepOwn($procedure->id, $yaml));
+        } catch (InvalidDocument $e) {
+            return $this->refuse($output, $e->getMessage());
         }
 
         return 0;
@@ -79,6 +81,9 @@ final class ProcedureCommand extends Command
     {
         foreach ($this->shelf->all() as $procedure) {
             $output->writeln(sprintf('%-20s %s', $procedure->id, $procedure->title), OutputInterface::OUTPUT_RAW);
+        }
+        foreach ($this->shelf->damaged() as $id => $why) {
+            $output->writeln(sprintf('%-20s damaged: %s', $id, $why), OutputInterface::OUTPUT_RAW);
         }
 
         return 0;

@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 use Symfony\Contracts\Cache\CacheInterface;
 
@@ -29,15 +30,48 @@ final class ProcedureShelf
     /** @return array<string, Procedure> */
     public function all(): array
     {
-        $all = [];
-        foreach ([...glob($this->proceduresDir.'/*.yaml') ?: [], ...glob($this->ownDir.'/*.yaml') ?: []] as $file) {
-            $id = basename($file, '.yaml');
-            if ('common' !== $id) {
-                $all[$id] = $this->procedure($id) ?? throw new \LogicException('A file that was listed is there.');
+        return array_filter(array_map($this->sound(...), $this->ids()));
+    }
+
+    /** @return array<string, string> files that are no procedures, with what is wrong: shown as damaged, the others go on */
+    public function damaged(): array
+    {
+        $damaged = [];
+        foreach (array_keys($this->ids()) as $id) {
+            $id = (string) $id;
+            try {
+                null !== $this->procedure($id) || $damaged[$id] = 'A procedure’s id is small letters, digits and hyphens, and not “common”.';
+            } catch (\LogicException $e) {
+                $damaged[$id] = $e->getMessage();
             }
         }
 
-        return $all;
+        return $damaged;
+    }
+
+    /** @return array<string, string> id => id of every file on the shelf */
+    private function ids(): array
+    {
+        $ids = [];
+        foreach ([$this->proceduresDir, $this->ownDir] as $dir) {
+            foreach (glob($dir.'/*.yaml') ?: [] as $file) {
+                $ids[basename($file, '.yaml')] = basename($file, '.yaml');
+            }
+        }
+        if (!is_file($this->ownDir.'/common.yaml')) {
+            unset($ids['common']);
+        }
+
+        return $ids;
+    }
+
+    private function sound(string $id): ?Procedure
+    {
+        try {
+            return $this->procedure($id);
+        } catch (\LogicException) {
+            return null;
+        }
     }
 
     public function procedure(string $id): ?Procedure
@@ -51,7 +85,7 @@ final class ProcedureShelf
         }
         try {
             return $this->read[$id] = Procedure::read(Node::of($this->parsed($file)), $this->common());
-        } catch (InvalidDocument $e) {
+        } catch (InvalidDocument|ParseException $e) {
             throw new \LogicException(sprintf('%s: %s', basename($file), $e->getMessage()), 0, $e);
         }
     }
@@ -102,7 +136,8 @@ final class ProcedureShelf
     /** Keeps a procedure of the workshop's own; the text was checked before. */
     public function keepOwn(string $id, string $yaml): string
     {
-        is_dir($this->ownDir) || mkdir($this->ownDir, 0o770, true);
+        1 === preg_match('/\A[a-z0-9-]{1,60}\z/', $id) && 'common' !== $id || throw InvalidDocument::at('id', 'small letters, digits and hyphens are needed, and not “common”.');
+        is_dir($this->ownDir) || mkdir($this->ownDir, 0o750, true);
         $file = $this->ownDir.'/'.$id.'.yaml';
         file_put_contents($file, $yaml, \LOCK_EX);
 

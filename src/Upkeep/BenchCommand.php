@@ -90,6 +90,7 @@ final class BenchCommand extends Command
     /** @return list<string> */
     private function measured(string $path, AccountRecord $person, int $rounds): array
     {
+        $_SERVER['APP_BENCH'] = '1';
         $this->request($path, $person);
         $this->request('/bare', null);
         $wall = $cpu = $bareWall = $bareCpu = [];

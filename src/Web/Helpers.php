@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Web;
 
+use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Bench\EndNames;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
@@ -22,6 +23,23 @@ final readonly class Helpers
     public static function newUlid(): string
     {
         return (string) new Ulid();
+    }
+
+    /**
+     * A mark of one thing of a vehicle sheet as it is shown, for the form that changes it.
+     *
+     * @param array<array-key, mixed> $document
+     */
+    #[AsTwigFunction('seen_mark')]
+    public static function seenMark(array $document, string $key, string|int $id): string
+    {
+        foreach (is_array($document[$key] ?? null) ? array_values($document[$key]) : [] as $i => $thing) {
+            if (is_array($thing) && ('limits' === $key ? (string) $i : $thing['id'] ?? null) === (string) $id) {
+                return ChangedMeanwhile::mark($thing);
+            }
+        }
+
+        return '';
     }
 
     /** The name of a loose end, for the record. */

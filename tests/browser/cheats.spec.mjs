@@ -264,5 +264,5 @@ test('marks wait for their own maker, and ten taps without a connection are not 
   await expect(page.locator('#keeping')).toBeHidden({ timeout: 20_000 });
   await page.reload();
   await page.getByRole('button', { name: 'Look up' }).click();
-  await expect(page.locator('.drawer').getByText('Joss Wending', { exact: false }).filter({ hasText: 'Note number 3' })).toHaveCount(1);
+  await expect(page.locator('.drawer .notice').filter({ hasText: 'Joss Wending' }).filter({ hasText: 'Note number 3' })).toHaveCount(1);
 });

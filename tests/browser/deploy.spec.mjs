@@ -20,7 +20,7 @@ test.beforeAll(async () => {
   execFileSync('php', ['bin/console', 'demo:load', '--no-history'], { cwd: root, env });
   server = spawn('deploy/start', [String(port), data], { cwd: root, env, detached: true, stdio: 'ignore' });
   for (let i = 0; i < 100; i += 1) {
-    try { if ((await fetch(`${base}/bare`)).ok) return; } catch { /* not up yet */ }
+    try { if ((await fetch(`${base}/sign-in`)).ok) return; } catch { /* not up yet */ }
     await new Promise((done) => { setTimeout(done, 200); });
   }
   throw new Error('nginx and php-fpm did not come up');

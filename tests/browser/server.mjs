@@ -22,7 +22,7 @@ export class Demo {
     this.process.stderr.on('data', (chunk) => { this.output += chunk; });
     for (let i = 0; i < 600; i += 1) {
       try {
-        if ((await fetch(`${this.base}/bare`)).ok) return this;
+        if ((await fetch(`${this.base}/sign-in`)).ok) return this;
       } catch { /* not up yet */ }
       if (this.process.exitCode !== null) throw new Error(`bin/demo ended: ${this.output}`);
       await sleep(200);
@@ -36,7 +36,7 @@ export class Demo {
     try { execSync(`pkill -9 -f -- '-S 127.0.0.1:${this.port} '`); } catch { /* none left */ }
     try { process.kill(-this.process.pid, 'SIGKILL'); } catch { /* gone */ }
     for (let i = 0; i < 50; i += 1) {
-      try { await fetch(`${this.base}/bare`); await sleep(100); } catch { return; }
+      try { await fetch(`${this.base}/sign-in`); await sleep(100); } catch { return; }
     }
     throw new Error('the server would not die');
   }

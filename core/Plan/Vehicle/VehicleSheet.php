@@ -205,6 +205,7 @@ final readonly class VehicleSheet
         count($node->list($key)) <= self::MOST || throw $node->refuse($key, sprintf('more than %d stand here: a vehicle sheet holds what a job needs, not a parts catalogue.', self::MOST));
         foreach ($node->nodes($key) as $child) {
             $thing = $read($child);
+            1 === preg_match('/\A\d+\z/', $thing->id) && throw $child->refuse('id', 'an id needs a letter: digits alone would be taken for a number.');
             isset($things[$thing->id]) && throw $child->refuse('id', sprintf('«%s» stands here twice.', $thing->id));
             $things[$thing->id] = $thing;
         }
