@@ -26,6 +26,10 @@ final readonly class WriteGuard
         if (!$event->isMainRequest() || $request->isMethodSafe() || $request->attributes->getBoolean('_by_token')) {
             return;
         }
+        if ('sign_in' === $request->attributes->get('_route')) {
+            // Guarded by the form login itself, with a token that needs no session.
+            return;
+        }
         $given = $request->headers->get('X-CSRF-Token') ?? $request->request->getString('_csrf');
         if (!$this->tokens->isTokenValid(new CsrfToken(self::TOKEN, $given))) {
             $event->setResponse(new Response('This page is too old to write from: load it again.', Response::HTTP_FORBIDDEN, ['Content-Type' => 'text/plain; charset=UTF-8']));

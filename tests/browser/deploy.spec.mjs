@@ -1,7 +1,8 @@
 // The shipped nginx and php-fpm configuration, started as it is and used.
 import { test, expect } from '@playwright/test';
-import { execFileSync, spawn } from 'node:child_process';
-import { rmSync } from 'node:fs';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
+import { chmodSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir, userInfo } from 'node:os';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { signIn, watchConsole } from './hands.mjs';
@@ -10,7 +11,22 @@ const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 const port = 8093;
 const base = `http://127.0.0.1:${port}`;
 const data = 'var/browser-deploy';
+const secure = 'https://127.0.0.1:8444';
+const isRoot = userInfo().uid === 0;
 let server;
+let proxy;
+
+/** A TLS proxy in front, as a workshop would put one: nginx with a certificate of its own. */
+const startProxy = () => {
+  const dir = mkdtempSync(`${tmpdir()}/nk-tls-`);
+  chmodSync(dir, 0o755);
+  execFileSync('openssl', ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '2', '-subj', '/CN=127.0.0.1', '-keyout', `${dir}/key.pem`, '-out', `${dir}/cert.pem`], { stdio: 'ignore' });
+  writeFileSync(`${dir}/nginx.conf`, `pid ${dir}/pid; daemon off; error_log ${dir}/error.log; events {}
+    http { access_log off; client_body_temp_path ${dir}/b; proxy_temp_path ${dir}/p; fastcgi_temp_path ${dir}/f; uwsgi_temp_path ${dir}/u; scgi_temp_path ${dir}/s;
+    server { listen 8444 ssl; ssl_certificate ${dir}/cert.pem; ssl_certificate_key ${dir}/key.pem;
+    location / { proxy_pass ${base}; proxy_set_header Host $http_host; proxy_set_header X-Forwarded-Proto https; proxy_set_header X-Forwarded-Port 8444; proxy_set_header X-Forwarded-For $remote_addr; } } }`);
+  return spawn('nginx', ['-c', `${dir}/nginx.conf`], { detached: true, stdio: 'ignore', env: { ...process.env, PATH: `${process.env.PATH}:/usr/sbin` } });
+};
 
 test.beforeAll(async () => {
   test.setTimeout(120_000);
@@ -18,14 +34,16 @@ test.beforeAll(async () => {
   const env = { ...process.env, APP_ENV: 'prod', APP_DATA: data };
   execFileSync('php', ['bin/console', 'doctrine:migrations:migrate', '--no-interaction', '--quiet'], { cwd: root, env });
   execFileSync('php', ['bin/console', 'demo:load', '--no-history'], { cwd: root, env });
-  server = spawn('deploy/start', [String(port), data], { cwd: root, env, detached: true, stdio: 'ignore' });
+  const real = { ...env, NK_PROXIES: '127.0.0.1', NK_NAMES: '^127\\.0\\.0\\.1$', ...(isRoot ? { NK_USER: 'www-data' } : {}) };
+  server = spawn('deploy/start', [String(port), data], { cwd: root, env: real, detached: true, stdio: 'ignore' });
+  proxy = startProxy();
   for (let i = 0; i < 100; i += 1) {
     try { if ((await fetch(`${base}/sign-in`)).ok) return; } catch { /* not up yet */ }
     await new Promise((done) => { setTimeout(done, 200); });
   }
   throw new Error('nginx and php-fpm did not come up');
 });
-test.afterAll(() => { try { process.kill(-server.pid, 'SIGTERM'); } catch { /* gone */ } });
+test.afterAll(() => { for (const one of [server, proxy]) { try { process.kill(-one.pid, 'SIGTERM'); } catch { /* gone */ } } });
 
 test('nginx serves what is public and nothing else', async () => {
   const css = await fetch(`${base}/build/app.css`);
@@ -48,4 +66,45 @@ test('the yard and the bench answer behind it', async ({ page }) => {
   await page.locator('.thumb .go[data-armed]').click();
   await expect(page.locator('.bolt').nth(2)).toHaveAttribute('aria-label', /Bolt 3, final/);
   expect(errors).toEqual([]);
+});
+
+test('a TLS proxy in front: redirects stay on it, the cookie is for it alone, other names are not answered', async ({ browser }) => {
+  const page = await (await browser.newContext({ ignoreHTTPSErrors: true })).newPage();
+  const first = await page.request.get(`${secure}/fits`, { maxRedirects: 0 });
+  expect(first.status()).toBe(302);
+  expect(new URL(first.headers().location, secure).origin).toBe(secure);
+  expect(first.headers()['set-cookie']).toBeUndefined();
+  await page.goto(`${secure}/sign-in?to=/kit`);
+  await page.getByRole('button', { name: /Joss Wending/ }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Kit', exact: true })).toBeVisible();
+  expect(page.url()).toBe(`${secure}/kit`);
+  const cookie = (await page.context().cookies()).find((one) => one.name === 'nk');
+  expect(cookie.secure).toBe(true);
+  expect(cookie.httpOnly).toBe(true);
+  const other = spawnSync('curl', ['-s', '-o', '/dev/null', '-w', '%{http_code}', '-H', 'Host: evil.example', `${base}/sign-in`]).stdout.toString();
+  expect(other).toBe('400');
+  await page.context().close();
+});
+
+test('a visitor without a cookie leaves no session behind', async () => {
+  const sessions = () => readdirSync(`${root}/var/sessions/prod`).length;
+  const before = sessions();
+  for (let i = 0; i < 40; i += 1) await fetch(`${base}/${i % 2 ? 'sign-in' : 'fits'}`, { redirect: 'manual' });
+  expect(sessions()).toBe(before);
+});
+
+test('it never runs as root, and its socket is for the web server alone', async () => {
+  test.skip(!isRoot, 'only root can drop');
+  const refused = spawnSync('deploy/start', ['8095', data], { cwd: root, env: { ...process.env, NK_USER: 'root' } });
+  expect(refused.status).toBe(2);
+  expect(refused.stderr.toString()).toContain('does not run as root');
+  const sockets = execFileSync('find', ['/tmp', '-maxdepth', '2', '-name', 'fpm.sock']).toString().trim().split('\n');
+  expect(statSync(sockets[0]).mode & 0o777).toBe(0o660);
+  expect(statSync(`${root}/${data}`).mode & 0o007).toBe(0);
+});
+
+test('assets travel compressed', async () => {
+  const css = await fetch(`${base}/build/app.css`, { headers: { 'Accept-Encoding': 'gzip' } });
+  expect(css.headers.get('content-encoding')).toBe('gzip');
 });
