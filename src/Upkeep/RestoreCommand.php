@@ -6,8 +6,10 @@ namespace NimbleKnuckle\App\Upkeep;
 
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\ArrayInput;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\NullOutput;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('app:restore', 'Put a copy made by app:backup back; stop the application first. What was there is kept beside it.')]
@@ -33,8 +35,18 @@ final class RestoreCommand extends Command
 
             return 1;
         }
+        $this->getApplication()?->find('doctrine:migrations:migrate')->run(self::quietly(), new NullOutput());
         $output->writeln('' === $former ? 'Restored.' : sprintf('Restored. What was there is now %s', $former));
 
         return 0;
+    }
+
+    /** A copy of an older version is brought up to this one. */
+    private static function quietly(): ArrayInput
+    {
+        $input = new ArrayInput(['--no-interaction' => true, '--allow-no-migration' => true]);
+        $input->setInteractive(false);
+
+        return $input;
     }
 }

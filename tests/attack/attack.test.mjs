@@ -1,0 +1,235 @@
+// The attack as a suite, bounded to five minutes: routes by roles and methods, malformed requests, kills, parallel edits, races.
+// NK_SEED chooses other luck; the seed is in every failure.
+import { test, before, after } from 'node:test';
+import assert from 'node:assert/strict';
+import { execFileSync } from 'node:child_process';
+import { Person, Target, luck, root, together, ulid } from './target.mjs';
+
+const SEED = Number(process.env.NK_SEED ?? 20261126);
+const target = new Target(8096).make();
+let petra; let joss; let ines; let fit;
+
+before(async () => {
+  await target.start();
+  [petra, joss, ines] = [await Person.signIn(target.base, 'petra'), await Person.signIn(target.base, 'joss'), await Person.signIn(target.base, 'ines')];
+  fit = /fits\/([0-9A-Z]{26})\/bench/.exec(await (await joss.get('/')).text())[1];
+});
+after(() => target.kill());
+
+const routes = () => Object.entries(JSON.parse(execFileSync('php', ['bin/console', 'debug:router', '--format=json'], { cwd: root, env: { ...process.env, APP_ENV: 'prod', APP_DEBUG: '0' } }).toString()))
+  .filter(([name]) => !name.startsWith('_'))
+  .map(([name, route]) => ({ name, methods: route.method === 'ANY' ? ['GET', 'POST'] : route.method.split('|'), path: route.path.replace('{id}', /^\/(?:fits|devices|readings|kit)/.test(route.path) ? fit : 'veldra-tarn-20t').replace('{step}', 'housing-tight').replace('{joint}', 'thermostat-cover-bolts').replace('{name}', 'torque-check').replace('{kind}', 'sheet').replace('{what}', 'remove').replace(/\{[^}]+\}/g, 'x') }));
+
+test('every route, for every role and method: nobody gets in, nothing breaks', async () => {
+  const nobody = new Person(target.base);
+  const found = [];
+  let asked = 0;
+  for (const route of routes()) {
+    for (const method of ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS']) {
+      for (const [who, person] of [['nobody', nobody], ['petra', petra], ['joss', joss]]) {
+        if (route.name === 'sign_out') continue;
+        const body = ['GET', 'HEAD'].includes(method) ? undefined : 'x=1';
+        const response = await fetch(target.base + route.path, { method, redirect: 'manual', headers: { Cookie: person.cookie, 'X-CSRF-Token': who === 'nobody' ? 'guess' : person.token, ...(body ? { 'Content-Type': 'application/x-www-form-urlencoded' } : {}) }, body });
+        asked += 1;
+        await response.arrayBuffer();
+        if (response.status >= 500 && response.status !== 503) found.push(`${who} ${method} ${route.path}: ${response.status}`);
+        const isPublic = ['sign_in', 'bare', 'readings_receive', 'device_me', 'api_readings', 'api_device_me'].includes(route.name) || /^\/api\/(?:readings|devices\/me)$/.test(route.path);
+        if (who === 'nobody' && response.status < 300 && !isPublic && method !== 'OPTIONS') found.push(`${who} got in by ${method} ${route.path}: ${response.status}`);
+      }
+    }
+  }
+  assert.deepEqual(found, []);
+  assert.ok(asked > 800, `${asked} asked`);
+});
+
+test('a write without the token, or with another’s, is refused', async () => {
+  for (const token of ['', 'x', petra.token.slice(1)]) {
+    const response = await fetch(`${target.base}/fits/${fit}/events`, { method: 'POST', headers: { Cookie: joss.cookie, 'X-CSRF-Token': token, 'Content-Type': 'application/json' }, body: '{}' });
+    assert.equal(response.status, 403);
+  }
+});
+
+const POISON = [null, true, 0, -1, 1e308, -1e308, 12, '12', '', ' ', '0', 'a.b', 'common', '../../etc/passwd', '\u0000', '\ud800', '<script>alert(1)</script>', "' OR 1=1 --", '{{7*7}}', '٣', '２０', '1e999', 'NaN', 'INF', '0000-00-00', '2026-02-30T25:61:61Z', 'T99:99:99Z', 'x'.repeat(600), 'ÿ'.repeat(400), [], {}, [[]], { a: 1 }, ['x'], { toString: 1 }];
+
+test('10,000 malformed requests over every door that writes: no 500 and no warning', async () => {
+  const dice = luck(SEED);
+  const types = ['step-started', 'step-done', 'step-reopened', 'step-skipped', 'caution-acknowledged', 'counted', 'counted-all', 'broke', 'replaced', 'put-in', 'taken-out', 'tool-counted', 'fastener-marked', 'measured', 'dropped', 'found', 'noted', 'stage-begun', 'curve-judged', 'stop-seen', 'sum-pinned', 'waived', 'follow-up-closed', 'undone', 'signed', 'exploded'];
+  const fields = ['step', 'reason', 'caution', 'thing', 'by', 'joint', 'bolt', 'stage', 'wrench', 'setting', 'reading', 'torque', 'field', 'text', 'value', 'unit', 'what', 'dropped', 'end', 'as', 'follow_up', 'outcome', 'event', 'remark', 'seen', 'tool', 'id', 'type'];
+  const good = { step: ['housing-tight', 'drained', 'vacuum-pull', 'clean'], joint: ['thermostat-cover-bolts'], field: ['drained'], thing: ['long screws'], stage: [1, 'pull'], bolt: [1] };
+  const value = (name) => (good[name] && dice.int(2) ? dice.pick(good[name]) : dice.pick(POISON));
+  const some = () => Object.fromEntries(Array.from({ length: dice.int(6) }, () => { const name = dice.pick(fields); return [name, value(name)]; }));
+  const text = (v) => (typeof v === 'string' ? v : JSON.stringify(v) ?? '');
+  const strings = () => Object.fromEntries(Object.entries(some()).map(([k, v]) => [dice.int(8) ? k : `${k}[]`, text(v).replace(/\ud800/g, '')]));
+  const json = { 'Content-Type': 'application/json', Accept: 'application/json' };
+  const bytes = (n) => crypto.getRandomValues(new Uint8Array(n));
+  const who = () => dice.pick([petra, joss, joss, ines]);
+  const doors = [
+    () => who().send('POST', `/fits/${fit}/events`, JSON.stringify({ events: Array.from({ length: 1 + dice.int(3) }, () => ({ id: dice.int(3) ? ulid() : dice.pick(POISON), type: dice.int(9) ? dice.pick(types) : dice.pick(POISON), payload: dice.int(9) ? some() : dice.pick(POISON), at: dice.int(3) ? new Date().toISOString() : dice.pick(POISON) })), device: dice.pick(POISON), sent: dice.pick([undefined, new Date().toISOString(), 'x']), view: dice.pick([undefined, { step: value('step'), have: dice.pick(POISON) }]) }), json),
+    () => who().send('POST', `/fits/${fit}/events`, dice.pick(['{', '[]', 'null', '"x"', '{"events":1e999}', '{"events":[{"id":1}]}', '['.repeat(600), bytes(200)]), json),
+    () => who().form(`/fits/${fit}/mark`, { type: dice.pick(types), event: dice.int(2) ? ulid() : text(dice.pick(POISON)), ...strings() }),
+    () => joss.form('/vehicles/veldra-tarn-20t/edit', { what: dice.pick(['item', 'joint', 'circuit', 'limit', 'drop-item', 'drop-limit', 'x']), name: text(value('x')).replace(/\ud800/g, ''), line: dice.pick(['3x M6x20 8.8 9 Nm', '3x M6', '99999x M6', 'x', '1e999x M6 1e308 Nm']), capacity: text(dice.pick(POISON)).replace(/\ud800/g, ''), off: dice.pick(['1 2 3', '3 2 1', 'x', '1e999']), points: dice.pick(['0,0; 10,10', '1e999,1', 'x']), ...strings() }),
+    () => joss.form('/kit/tools', { name: text(dice.pick(POISON)).replace(/\ud800/g, ''), kind: dice.pick(['torque wrench', 'socket', 'x']), min: text(dice.pick(POISON)).replace(/\ud800/g, ''), max: dice.pick(['60 Nm', '1e999', '-1']), error: dice.pick(['4', 'x']), ...strings() }),
+    () => joss.form('/import', { json: dice.pick(['{}', '[]', '{"format":"nimble-knuckle/fit@1"}', 'x'.repeat(2000), `{"format":"nimble-knuckle/fit@1","id":"${ulid()}","events":[{"at":"0000-00-00T00:00:00Z"}]}`]) }),
+    () => who().send('POST', `/api/sums/${dice.pick(['torque-check', 'coolant-mix', 'warm-up', 'x'])}`, JSON.stringify(dice.int(5) ? { stated: dice.pick(POISON), thread: dice.pick(POISON), capacity: dice.pick(POISON), drained: dice.pick(POISON), samples: dice.pick([...POISON, [[1e308, 1], [0, 'x']]]) } : dice.pick(POISON)), json),
+    () => who().get(`/sums/${dice.pick(['torque-check', 'coolant-mix', 'angle-tighten', 'warm-up', 'vacuum-fill'])}?${new URLSearchParams(strings())}&stated=${encodeURIComponent(text(dice.pick(POISON)).replace(/\ud800/g, ''))}`),
+    () => fetch(`${target.base}/api/readings`, { method: 'POST', headers: { ...json, Authorization: `Bearer ${dice.pick(['x', '', 'ÿ'.slice(0, 0), 'nk_'])}` }, body: JSON.stringify(dice.pick(POISON)) ?? 'null' }),
+    () => who().get(`/fits/${fit}/pulse?${new URLSearchParams(strings())}&have[x][]=1&since[]=1`),
+    () => who().get(`/api/plan?vehicle=${dice.pick(['veldra-tarn-20t', 'x', '12'])}&procedures=${encodeURIComponent(dice.pick(['thermostat-under', 'a.b', 'common', '', '../x', 'water-pump,starter']))}&people=${dice.pick(['1', '2', 'x', '1e9'])}`),
+    () => joss.form('/start?vehicle=veldra-tarn-20t&procedure=thermostat-under', { vehicle: 'veldra-tarn-20t', procedure: dice.pick(['a.b', 'common', 'x', '']), altitude: text(dice.pick(POISON)).replace(/\ud800/g, ''), temperature: dice.pick(['65 F', '1e999', 'x']) }),
+    () => joss.form(`/fits/${fit}/replan`, { item: text(dice.pick(POISON)).replace(/\ud800/g, ''), before: dice.pick(['under-pan', 'x']), fasteners: dice.pick(['4', 'x', '-1', '1e9']), reason: text(dice.pick(POISON)).replace(/\ud800/g, '') }),
+    () => joss.form('/vehicles/veldra-tarn-20t/fluids', { circuit: dice.pick(['coolant', 'oil', 'x']), kind: dice.pick(['filled', 'strength', 'x']), litres: text(dice.pick(POISON)).replace(/\ud800/g, ''), km: text(dice.pick(POISON)).replace(/\ud800/g, '') }),
+    () => fetch(`${target.base}/sign-in`, { method: 'POST', redirect: 'manual', headers: { Origin: target.base, 'Content-Type': 'application/x-www-form-urlencoded' }, body: new URLSearchParams({ 'login[]': 'x', password: 'y', _csrf: 'csrf-token' }) }),
+    () => who().get(`/%ff%fe/${dice.int(9)}`), () => who().get('/fits?page[]=1'), () => who().get('/jump?q[]=x'),
+  ];
+  const bad = {};
+  const seen = {};
+  const count = Number(process.env.NK_REQUESTS ?? 10000);
+  const jobs = Array.from({ length: count }, (_, i) => async () => {
+    const door = i % doors.length;
+    const response = await doors[door]();
+    const said = await response.text();
+    seen[response.status] = (seen[response.status] ?? 0) + 1;
+    if (response.status >= 500 && response.status !== 503) bad[`door ${door}: ${response.status} ${response.url.slice(target.base.length, target.base.length + 60)}`] = said.slice(0, 120);
+  });
+  await together(8, jobs);
+  assert.deepEqual(bad, {}, `seed ${SEED}`);
+  assert.deepEqual(target.warnings().slice(0, 5), []);
+  console.log(`answers: ${JSON.stringify(seen)}`);
+  assert.ok((seen[422] ?? 0) > count / 10, JSON.stringify(seen));
+  // Everything still answers.
+  for (const path of ['/', '/fits', `/fits/${fit}`, `/fits/${fit}/bench`, `/fits/${fit}/loose-ends`, '/vehicles', '/vehicles/veldra-tarn-20t', '/kit', '/logbook', `/fits/${fit}/export`, '/start?vehicle=veldra-tarn-20t']) {
+    assert.equal((await joss.get(path)).status, 200, path);
+  }
+});
+
+test('300 edits in parallel: each is on the sheet', async () => {
+  const names = Array.from({ length: 300 }, (_, i) => `Clip number ${String(i).padStart(3, '0')}`);
+  const statuses = await together(12, names.map((name) => async () => {
+    for (let again = 0; again < 5; again += 1) {
+      const { status } = await joss.form('/vehicles/corrin-drover-27d/edit', { what: 'item', id: '', seen: '', name, kind: 'part', position: 'ground', off: '2', on: '2' });
+      if (status !== 503) return status;
+    }
+    return 503;
+  }));
+  const sheet = await (await joss.get('/vehicles/corrin-drover-27d/edit')).text();
+  const kept = names.filter((name) => sheet.includes(name)).length;
+  assert.equal(statuses.filter((s) => s === 303).length, 300, JSON.stringify(statuses.filter((s) => s !== 303)));
+  assert.equal(kept, 300);
+  // The same thing changed by two: one is kept, the other is shown beside it.
+  const both = await together(2, ['first', 'second'].map((note) => () => joss.form('/vehicles/corrin-drover-27d/edit', { what: 'item', id: '', seen: '', name: 'Race bracket', kind: 'part', position: 'ground', off: '2', on: '2', remove_note: note })));
+  assert.deepEqual(both.map((r) => r.status).sort(), [303, 409]);
+});
+
+test('one reading sent six times at once marks once', async () => {
+  const token = /nk_[A-Za-z0-9_-]+|[A-Za-z0-9_-]{32,}/.exec(execFileSync('php', ['bin/console', 'device:add', 'race wrench', '--kind=wrench'], { cwd: root, env: target.env }).toString())?.[0] ?? '';
+  const kit = await (await joss.get(`/fits/${fit}/bench/housing-tight`)).text();
+  const device = [...kit.matchAll(/name="device" value="([0-9A-Z]{26})"[^>]*>Use the race wrench/g)][0]?.[1];
+  assert.ok(device, 'the wrench stands at the joint');
+  await joss.form(`/fits/${fit}/steps/housing-tight/device`, { device });
+  const reading = execFileSync('php', ['bin/console', 'device:wrench', '--print'], { cwd: root, env: target.env }).toString();
+  const document = JSON.stringify({ ...JSON.parse(reading), id: ulid() });
+  await together(6, Array.from({ length: 6 }, () => () => fetch(`${target.base}/api/readings`, { method: 'POST', headers: { Authorization: `Bearer ${token}`, 'Content-Type': 'application/json' }, body: document })));
+  const exported = await (await joss.get(`/fits/${fit}/export`)).json();
+  const marks = exported.events.filter((e) => e.payload.reading === JSON.parse(document).id);
+  assert.ok(marks.length <= 1, `${marks.length} marks`);
+});
+
+const consistent = async (id) => {
+  const answer = await joss.get(`/fits/${id}/export`);
+  assert.equal(answer.status, 200, `export of “${id}”: ${answer.status} ${answer.headers.get('location')}`);
+  const exported = await answer.json();
+  const steps = new Set(exported.sheet.steps.map((s) => s.id));
+  return { exported, steps };
+};
+
+test('planning again against marks, against sign-off, against itself: 50 times each', async () => {
+  const dice = luck(SEED + 1);
+  const id = await joss.plan('vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=vacuum');
+  assert.notEqual(id, '');
+  const bad = [];
+  for (let i = 0; i < 50; i += 1) {
+    const revision = /name="revision" value="(\d+)"/.exec(await (await joss.get(`/fits/${id}/replan`)).text())?.[1] ?? '1';
+    const replan = (name) => joss.form(`/fits/${id}/replan`, { revision, item: name, before: 'under-pan', fasteners: '2', reason: 'it was there', adopt: '1' });
+    const mark = () => petra.marks(id, { type: 'noted', text: `round ${i}`, step: 'decide-sign' });
+    const jobs = dice.int(2) ? [() => replan(`Bracket ${i} a`), mark, () => replan(`Bracket ${i} b`), mark] : [mark, () => replan(`Bracket ${i} a`), () => ines.form(`/fits/${id}/mark`, { type: 'signed', event: ulid(), seen: '0' }), mark];
+    const answers = await together(4, jobs);
+    for (const answer of answers) if (answer.status >= 500 && answer.status !== 503) bad.push(answer.status);
+    const { exported } = await consistent(id);
+    const items = exported.vehicle.items.filter((one) => one.name.startsWith(`Bracket ${i} `)).length;
+    if (items > 1) bad.push(`both plans of round ${i} stand`);
+    if (exported.events.some((e) => e.type === 'signed')) bad.push('signed over open steps');
+    if (exported.events.filter((e) => e.payload.text === `round ${i}`).length !== 2) bad.push(`a note of round ${i} is lost`);
+  }
+  assert.deepEqual(bad, [], `seed ${SEED}`);
+});
+
+test('an import is all or nothing, 50 times, also twice at once', async () => {
+  const exported = await (await joss.get(`/fits/${fit}/export`)).json();
+  const bad = [];
+  for (let i = 0; i < 50; i += 1) {
+    const id = ulid();
+    const events = exported.events.filter((e) => !['undone', 'found', 'follow-up-closed', 'signed', 'waived'].includes(e.type)).map((e) => ({ ...e, id: ulid() }));
+    const broken = { ...exported, id, title: `Copy ${i}`, events: [...events, { ...events[0], id: ulid(), at: '2026-13-40T10:00:00Z' }] };
+    const refused = await joss.form('/import', { json: JSON.stringify(broken) });
+    if (refused.status !== 422) bad.push(`a broken import: ${refused.status}`);
+    if ((await joss.get(`/fits/${id}`)).status !== 404) bad.push('half an import stands');
+    if (i % 5 === 0) {
+      const whole = JSON.stringify({ ...exported, id, title: `Copy ${i}`, events });
+      const twice = await together(2, [() => joss.form('/import', { json: whole }), () => joss.form('/import', { json: whole })]);
+      if (twice.some((r) => r.status >= 500 && r.status !== 503)) bad.push(twice.map((r) => r.status).join());
+      const kept = await (await joss.get(`/fits/${id}/export`)).json();
+      if (kept.events.length !== events.length) bad.push(`${kept.events.length} of ${events.length} events`);
+    }
+  }
+  assert.deepEqual(bad, []);
+});
+
+test('a signature does not come in with a file, under another id or in another name', async () => {
+  const exported = await (await joss.get(`/fits/${fit}/export`)).json();
+  const id = ulid();
+  const events = [...exported.events.map((e) => ({ ...e, id: ulid() })).filter((e) => !['undone', 'found'].includes(e.type)), { id: ulid(), type: 'signed', payload: {}, by: 'Ines Tarrow', at: new Date().toISOString().replace(/\.\d+/, '') }];
+  const response = await joss.form('/import', { json: JSON.stringify({ ...exported, id, events }) });
+  assert.equal(response.status, 303);
+  const kept = await (await joss.get(`/fits/${id}/export`)).json();
+  assert.equal(kept.events.some((e) => e.type === 'signed'), false);
+  const stranger = await joss.form('/import', { json: JSON.stringify({ ...exported, events: [...exported.events, { id: ulid(), type: 'noted', payload: { text: 'x' }, by: 'A stranger', at: new Date().toISOString().replace(/\.\d+/, '') }] }) });
+  assert.equal(stranger.status, 422);
+});
+
+test('60 kills at random moments with two tablets: no kept mark is lost or doubled', async () => {
+  const dice = luck(SEED + 2);
+  const id = await joss.plan('vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=vacuum');
+  const kept = new Set();
+  const kills = Number(process.env.NK_KILLS ?? 60);
+  for (let i = 0; i < kills; i += 1) {
+    let going = true;
+    const tablet = async (person) => {
+      while (going) {
+        const mark = ulid();
+        try {
+          const response = await person.marks(id, { id: mark, type: 'noted', text: `kill ${i}`, step: 'decide-sign' });
+          if (response.ok && (await response.json()).kept?.includes(mark)) kept.add(mark);
+        } catch { going = false; }
+      }
+    };
+    const both = [tablet(joss), tablet(petra)];
+    await new Promise((done) => { setTimeout(done, 60 + dice.int(220)); });
+    target.kill();
+    going = false;
+    await Promise.all(both);
+    await target.start();
+  }
+  const { exported } = await consistent(id);
+  const ids = exported.events.map((e) => e.id);
+  assert.equal(new Set(ids).size, ids.length);
+  assert.deepEqual([...kept].filter((one) => !ids.includes(one)), []);
+  assert.ok(kept.size > 2 * kills, `${kept.size} marks were kept over ${kills} kills`);
+});
+
+test('thirty guesses at once are held off, and another person still gets in', async () => {
+  const guess = () => fetch(`${target.base}/sign-in`, { method: 'POST', redirect: 'manual', headers: { Origin: target.base, 'Content-Type': 'application/x-www-form-urlencoded' }, body: new URLSearchParams({ login: 'ines', password: `wrong ${Math.random()}`, _csrf: 'csrf-token' }) });
+  await together(30, Array.from({ length: 30 }, () => guess));
+  const right = await fetch(`${target.base}/sign-in`, { method: 'POST', redirect: 'manual', headers: { Origin: target.base, 'Content-Type': 'application/x-www-form-urlencoded' }, body: new URLSearchParams({ login: 'ines', password: 'brackenfell-mile', _csrf: 'csrf-token' }) });
+  assert.notEqual(new URL(right.headers.get('location') ?? '/sign-in', target.base).pathname, '/', 'five wrong ones hold that name off');
+  assert.ok(await Person.signIn(target.base, 'petra'));
+});
