@@ -77,6 +77,16 @@ final readonly class FitEvent
         return '' !== $this->string('reason');
     }
 
+    /**
+     * A fact that was checked when it was kept, read back from the log.
+     *
+     * @param array<string, string|int|float> $payload
+     */
+    public static function restored(string $id, EventType $type, array $payload, string $by, \DateTimeImmutable $at, Receipt $receipt): self
+    {
+        return new self($id, $type, $payload, $by, $at, $receipt);
+    }
+
     public function string(string $field): string
     {
         $value = $this->payload[$field] ?? '';

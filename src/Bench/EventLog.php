@@ -42,10 +42,13 @@ final readonly class EventLog
     /** @param array<string, mixed> $row */
     private static function event(array $row): FitEvent
     {
-        $text = static fn (string $key): string => is_string($row[$key] ?? null) ? $row[$key] : throw new \LogicException(sprintf('The event log has no «%s».', $key));
+        $text = static fn (string $key): string => is_string($row[$key] ?? null) ? $row[$key] : throw new \LogicException(sprintf('The event log has no “%s”.', $key));
+        /** @var array<string, string|int|float> $payload */
         $payload = json_decode($text('payload'), true, 16, \JSON_THROW_ON_ERROR);
-        $receipt = new Receipt(new \DateTimeImmutable($text('kept_at')), $text('device'), is_numeric($row['waited'] ?? null) ? (float) $row['waited'] : 0.0, $text('via'));
+        $at = new \DateTimeImmutable($text('at'));
+        $keptAt = $text('kept_at') === $text('at') ? $at : new \DateTimeImmutable($text('kept_at'));
+        $receipt = new Receipt($keptAt, $text('device'), is_numeric($row['waited'] ?? null) ? (float) $row['waited'] : 0.0, $text('via'));
 
-        return FitEvent::of($text('id'), EventType::from($text('type')), is_array($payload) ? $payload : [], $text('by_name'), new \DateTimeImmutable($text('at')), $receipt);
+        return FitEvent::restored($text('id'), EventType::from($text('type')), $payload, $text('by_name'), $at, $receipt);
     }
 }

@@ -51,6 +51,50 @@ final class UpkeepTest extends AppTestCase
         unlink($file);
     }
 
+    public function testARestoreTouchesNothingItShouldNot(): void
+    {
+        $folder = sys_get_temp_dir().'/nk-backup2-'.getmypid();
+        $file = trim($this->command('app:backup', ['folder' => $folder])->getDisplay());
+        $live = dirname(__DIR__, 2).'/var/test-data/test.db';
+        $itself = $this->command('app:restore', ['file' => $live]);
+        self::assertSame(1, $itself->getStatusCode());
+        self::assertStringContainsString('in use itself', $itself->getDisplay());
+
+        // Twice within the second: the copy kept first is not written over.
+        $this->command('app:restore', ['file' => $file]);
+        $this->command('app:restore', ['file' => $file]);
+        self::assertCount(2, glob($live.'.before-restore-*') ?: []);
+
+        // A copy of a newer version is refused, one of an older version is brought up to this one.
+        $copy = new \PDO('sqlite:'.$file);
+        $copy->exec("INSERT INTO doctrine_migration_versions (version) VALUES ('NimbleKnuckle\\Migrations\\Version20991231000000')");
+        unset($copy);
+        $newer = $this->command('app:restore', ['file' => $file]);
+        self::assertSame(1, $newer->getStatusCode());
+        self::assertStringContainsString('newer version', $newer->getDisplay());
+        $copy = new \PDO('sqlite:'.$file);
+        $copy->exec("DELETE FROM doctrine_migration_versions WHERE version LIKE '%2099%' OR version LIKE '%Version20261126090000'");
+        foreach (['fit_event' => ['device', 'waited', 'via'], 'fit' => ['revision'], 'account' => ['is_off', 'sessions']] as $table => $columns) {
+            foreach ($columns as $column) {
+                $copy->exec(sprintf('ALTER TABLE %s DROP COLUMN %s', $table, $column));
+            }
+        }
+        unset($copy);
+        self::assertSame(0, $this->command('app:restore', ['file' => $file])->getStatusCode());
+        self::assertSame(1, $this->db()->fetchOne('SELECT MAX(revision) FROM fit'));
+        foreach ([...glob($folder.'/*') ?: [], ...glob($live.'.before-restore*') ?: []] as $left) {
+            unlink($left);
+        }
+        rmdir($folder);
+    }
+
+    public function testABackupThatCannotBeWrittenLeavesNothingBehind(): void
+    {
+        $run = $this->command('app:backup', ['folder' => '/proc/nowhere']);
+        self::assertSame(1, $run->getStatusCode());
+        self::assertStringContainsString('choose another folder', $run->getDisplay());
+    }
+
     public function testHistoryIsSignedOffAndShowsInTheLogbook(): void
     {
         $this->service(History::class)->make(6, 60, 'Joss Wending', 'Ines Tarrow');

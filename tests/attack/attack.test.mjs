@@ -233,3 +233,28 @@ test('thirty guesses at once are held off, and another person still gets in', as
   assert.notEqual(new URL(right.headers.get('location') ?? '/sign-in', target.base).pathname, '/', 'five wrong ones hold that name off');
   assert.ok(await Person.signIn(target.base, 'petra'));
 });
+
+test('the log is synced to the disk before the answer goes out', async (t) => {
+  const trace = `${root}/var/attack-strace.txt`;
+  const { spawn, spawnSync } = await import('node:child_process');
+  const { readFileSync, rmSync } = await import('node:fs');
+  if (spawnSync('strace', ['-o', '/dev/null', 'true']).status !== 0) return t.skip('strace may not trace here');
+  rmSync(trace, { force: true });
+  const base = 'http://127.0.0.1:8098';
+  const server = spawn('strace', ['-f', '-y', '-e', 'trace=fsync,fdatasync,sendto,write,writev', '-o', trace, 'php', '-S', '127.0.0.1:8098', '-t', 'public', 'bin/router.php'], { cwd: root, env: { ...target.env, PHP_CLI_SERVER_WORKERS: '' }, detached: true, stdio: 'ignore' });
+  try {
+    for (let i = 0; i < 100; i += 1) { try { if ((await fetch(`${base}/sign-in`)).ok) break; } catch { await new Promise((done) => { setTimeout(done, 100); }); } }
+    const hand = await Person.signIn(base, 'joss');
+    const before = readFileSync(trace, 'utf8').length;
+    assert.equal((await hand.marks(fit, { type: 'noted', text: 'synced before it was said' })).status, 200);
+    await new Promise((done) => { setTimeout(done, 200); });
+    const calls = readFileSync(trace, 'utf8').slice(before).split('\n');
+    const sync = calls.findIndex((line) => /f(?:data)?sync\(.*prod\.db-wal/.test(line));
+    const answer = calls.findIndex((line) => /(?:sendto|write|writev)\(.*(?:TCP|socket).*HTTP\/1\.[01] 200/.test(line));
+    assert.ok(sync >= 0, 'the write-ahead log is synced');
+    assert.ok(answer > sync, `sync at ${sync}, answer at ${answer}`);
+  } finally {
+    try { process.kill(-server.pid, 'SIGKILL'); } catch { /* gone */ }
+  }
+  return undefined;
+});
