@@ -244,7 +244,7 @@ final readonly class VehicleEditor
             throw InvalidInput::in($field, $e->getMessage());
         }
 
-        return null !== $read && '' === trim($read->rest) ? $read->value : throw InvalidInput::in($field, sprintf('«%s» needs a number%s.', $field, '' === $text ? '' : sprintf(', not «%s»', mb_substr($text, 0, 40))));
+        return null !== $read && '' === trim($read->rest) && abs($read->value) <= 1.0e7 ? $read->value : throw InvalidInput::in($field, sprintf('«%s» needs a number%s.', $field, '' === $text ? '' : sprintf(', not «%s»', mb_substr($text, 0, 40))));
     }
 
     /**

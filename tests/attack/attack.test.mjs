@@ -49,6 +49,17 @@ test('a write without the token, or with another’s, is refused', async () => {
   }
 });
 
+test('every door states its limit and answers at it', async () => {
+  for (const [path, bytes] of [[`/fits/${fit}/events`, 600_001], [`/fits/${fit}/mark`, 1_000_001], ['/vehicles/veldra-tarn-20t/edit', 1_000_001], ['/import', 10_000_001]]) {
+    const response = await joss.send('POST', path, 'x'.repeat(bytes), { 'Content-Type': 'text/plain' });
+    assert.equal(response.status, 413, path);
+    assert.match(await response.text(), /At most \d+ kB/);
+    const under = await joss.send('POST', path, 'x'.repeat(bytes - 10), { 'Content-Type': 'text/plain' });
+    assert.ok(under.status < 500 && under.status !== 413, `${path}: ${under.status}`);
+  }
+  assert.equal((await joss.get(`/fits?q=${'x'.repeat(8100)}`)).status, 414);
+});
+
 const POISON = [null, true, 0, -1, 1e308, -1e308, 12, '12', '', ' ', '0', 'a.b', 'common', '../../etc/passwd', '\u0000', '\ud800', '<script>alert(1)</script>', "' OR 1=1 --", '{{7*7}}', '٣', '２０', '1e999', 'NaN', 'INF', '0000-00-00', '2026-02-30T25:61:61Z', 'T99:99:99Z', 'x'.repeat(600), 'ÿ'.repeat(400), [], {}, [[]], { a: 1 }, ['x'], { toString: 1 }];
 
 test('10,000 malformed requests over every door that writes: no 500 and no warning', async () => {

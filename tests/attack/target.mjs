@@ -38,10 +38,14 @@ export class Target {
   }
 
   async start() {
-    this.process = spawn('sh', ['-c', `exec php -d opcache.enable_cli=1 -d display_errors=0 -d log_errors=1 -d memory_limit=256M -d post_max_size=12M -S 127.0.0.1:${this.port} -t public bin/router.php >> '${this.log}' 2>&1`], { cwd: root, env: this.env, detached: true, stdio: 'ignore' });
-    for (let i = 0; i < 200; i += 1) {
+    const command = `exec php -d opcache.enable_cli=1 -d display_errors=0 -d log_errors=1 -d memory_limit=256M -d post_max_size=12M -S 127.0.0.1:${this.port} -t public bin/router.php >> '${this.log}' 2>&1`;
+    const spawned = () => { this.process = spawn('sh', ['-c', command], { cwd: root, env: this.env, detached: true, stdio: 'ignore' }); };
+    spawned();
+    for (let i = 0; i < 800; i += 1) {
       try { if ((await fetch(`${this.base}/sign-in`)).ok) return this; } catch { /* not up yet */ }
       await sleep(25);
+      // The port may be held by workers that are still dying.
+      if (this.process.exitCode !== null) spawned();
     }
     throw new Error('the target did not come up');
   }
