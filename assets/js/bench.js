@@ -53,6 +53,8 @@ const goOn = (go) => {
   }
   go.textContent = next.label;
   go.disabled = !next.marks || Boolean(next.seconds);
+  delete go.dataset.timerUntil;
+  delete go.dataset.timerLabel;
   if (next.marks) go.dataset.marks = JSON.stringify(next.marks);
   else delete go.dataset.marks;
   if (next.ask) {
@@ -189,6 +191,8 @@ export const startBench = () => {
     if (event.submitter?.closest('.thumb') && !('armed' in event.submitter.dataset)) return;
     submit(form);
   });
+  // Without a connection the bench goes on by what it knows when a hold has had its time.
+  document.addEventListener('bench:stood', () => { if (isOffline() && goButton()) goOn(goButton()); });
   document.addEventListener('bench:changed', (event) => {
     for (const pressed of document.querySelectorAll('.is-on, .is-seen, .is-in, .is-done')) if (event.detail.moved || !pressed.matches('[data-local]')) pressed.classList.remove('is-on', 'is-seen', 'is-in', 'is-done');
     for (const busy of document.querySelectorAll('#bench [aria-busy]')) busy.removeAttribute('aria-busy');

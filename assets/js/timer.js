@@ -10,7 +10,10 @@ const show = (element) => {
   else element.firstChild.textContent = `${text} `;
   if (seconds > 0 || element.dataset.timerOver === element.dataset.timerUntil) return;
   element.dataset.timerOver = element.dataset.timerUntil;
-  if ('timerWakes' in element.dataset) document.dispatchEvent(new CustomEvent('nk:pulse'));
+  if ('timerWakes' in element.dataset) {
+    document.dispatchEvent(new CustomEvent('nk:pulse'));
+    document.dispatchEvent(new CustomEvent('bench:stood'));
+  }
 };
 
 export const startTimers = () => {

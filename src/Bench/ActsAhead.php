@@ -42,6 +42,10 @@ final readonly class ActsAhead
             }
             foreach ($events as $event) {
                 $fit = $fit->then($event);
+                $seconds = EventType::StageBegun === $event->type ? $this->seconds($step, $event->string('stage')) : 0;
+                if ($seconds > 0 && $act->until <= 0.0) {
+                    $acts[] = Act::timer($fit->routine($step)?->stage()->done ?? '', 0.0, $seconds)->toArray();
+                }
             }
         }
 
