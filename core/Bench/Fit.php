@@ -350,7 +350,7 @@ final class Fit
             null !== $this->state->signed ? 'It is signed off already.' : '',
             $isLead ? '' : 'Only a lead signs off.',
             0 === $ends ? '' : sprintf('%d loose %s open: close each, or waive it with a reason.', $ends, 1 === $ends ? 'end is' : 'ends are'),
-            0 === $steps ? '' : sprintf('%d %s not done: do it, or skip it with a reason.', $steps, 1 === $steps ? 'step is' : 'steps are'),
+            0 === $steps ? '' : sprintf(1 === $steps ? '%d step is not done: do it, or skip it with a reason.' : '%d steps are not done: do each, or skip it with a reason.', $steps),
         ], static fn (string $reason): bool => '' !== $reason));
     }
 }

@@ -127,7 +127,7 @@ final readonly class LooseEnds
             $filled = $this->allClosed([...$this->fit->sheet->doing(Deed::Fill, '', '', $circuit->id), ...$this->fit->sheet->doing(Deed::Bleed, '', '', $circuit->id)]);
             if (null !== $opened && !$filled) {
                 $fill = $this->fit->sheet->doing(Deed::Fill, '', '', $circuit->id)[0] ?? $opened;
-                $ends[] = new LooseEnd('circuit:'.$circuit->id, LooseEndKind::Circuit, $circuit->name, $fill->id, 'opened, not filled and bled');
+                $ends[] = new LooseEnd('circuit:'.$circuit->id, LooseEndKind::Circuit, $circuit->name, $fill->id, 'not filled and bled yet');
             }
         }
 

@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { launchOptions } from './chromium.mjs';
-import { act, afterMark, PASSWORD, tapGo, workUntil, writeReading } from './hands.mjs';
+import { act, PASSWORD, workUntil } from './hands.mjs';
 import { Demo } from './server.mjs';
 
 const out = `${dirname(dirname(dirname(fileURLToPath(import.meta.url))))}/docs/screenshots`;
@@ -18,7 +18,7 @@ try {
   await page.waitForURL(`${demo.base}/`);
   const fit = new URL(await page.getByRole('link', { name: /Tarn 20T: thermostat/ }).first().getAttribute('href'), demo.base).pathname;
   const views = {
-    yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-1024': [`${fit}/bench`, 1024, 768], 'bench-820': [`${fit}/bench`, 820, 1180], 'bench-360': [`${fit}/bench`, 360, 740],
+    yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-820': [`${fit}/bench`, 820, 1180], 'bench-360': [`${fit}/bench`, 360, 740],
     'bench-mix': [`${fit}/bench/mix`], 'loose-ends': [`${fit}/loose-ends`], vehicle: ['/vehicles/corrin-drover-27d'], 'edit-vehicle': ['/vehicles/corrin-drover-27d/edit?item=starter'], fluids: ['/vehicles/veldra-tarn-20t/fluids'],
     'sum-torque-estimate': ['/sums/torque-estimate'], kit: ['/kit'], practice: ['/practice'], logbook: ['/logbook'],
   };
@@ -40,14 +40,6 @@ try {
   await page.getByText('Marked.').waitFor();
   await page.waitForTimeout(600);
   await page.screenshot({ path: `${out}/bench-trace.png` });
-  // The vacuum that is held.
-  await page.goto(`${demo.base}${fit}/bench/vacuum-pull`);
-  await afterMark(page, () => tapGo(page));
-  await afterMark(page, () => tapGo(page));
-  await writeReading(page);
-  await afterMark(page, () => tapGo(page));
-  await page.waitForTimeout(900);
-  await page.screenshot({ path: `${out}/bench-vacuum.png` });
   // A warm-up that opens, on a fit that has come that far.
   await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=bleed`);
   await page.getByRole('button', { name: 'Make the sheet' }).click();

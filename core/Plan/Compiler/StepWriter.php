@@ -58,7 +58,7 @@ final readonly class StepWriter
         $count = $joint->count();
         $each = 0.5 * $count * (count($joint->passes) + ($joint->angle > 0 ? 1 : 0) + ($joint->check ? 0.5 : 0) + ($joint->takeUp()->count ?? 0) * 0.3);
         $cautions = str_contains($joint->material, 'aluminium')
-            ? [new Caution('It screws into cast aluminium: start each one by hand, three turns free, no power tool.', false)]
+            ? [new Caution('Cast aluminium: start each by hand, three turns free, no power tool.', false)]
             : [];
 
         return new Step(

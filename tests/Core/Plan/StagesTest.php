@@ -88,7 +88,7 @@ final class StagesTest extends TestCase
         self::assertSame(4, array_sum(array_map(static fn ($line): int => $line->count, $step->tray)));
         self::assertContains('10 mm socket', $step->tools);
         $tight = (new StepWriter($tarn))->tightening($tarn->joints['thermostat-cover-bolts'], Phase::Fit);
-        self::assertStringContainsString('cast aluminium', $tight->cautions[0]->text);
+        self::assertStringContainsString('Cast aluminium', $tight->cautions[0]->text);
         self::assertSame(Position::Raised, $tight->position);
         $vane = Sheets::vehicle('ostrel-vane-s6');
         self::assertSame('new', (new StepWriter($vane))->tightening($vane->joints['damper-bolt'], Phase::Fit)->parts[0]->state);
