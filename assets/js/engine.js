@@ -9,8 +9,10 @@ let tools = { token: () => '', say: () => {} };
 
 const send = async (run, done) => {
   const body = new URLSearchParams({ device: run.device, reading: run.reading, seconds: String(done ? 0 : SECONDS), fault: run.fault, done: done ? '1' : '' });
-  const response = await fetch(run.url, { method: 'POST', headers: { 'X-CSRF-Token': tools.token(), 'HX-Request-Type': 'partial' }, body });
+  const response = await fetch(run.url, { method: 'POST', headers: { 'X-CSRF-Token': tools.token(), 'HX-Request-Type': 'partial' }, body, keepalive: done });
   const text = await response.text();
+  // Switched off meanwhile: what that answers is newer than this.
+  if (run.over && !done) return;
   const old = document.getElementById('curve-watch');
   if (!response.ok) {
     tools.say(text);
@@ -29,9 +31,7 @@ const send = async (run, done) => {
 
 const run = async (mine) => {
   while (engine === mine && !mine.over) {
-    const off = mine.off;
-    await send(mine, off);
-    if (off) break;
+    await send(mine, false);
     await new Promise((wake) => { setTimeout(wake, EVERY_MS); });
   }
   if (engine === mine) engine = null;
@@ -43,12 +43,15 @@ export const startEngine = (given) => {
     const button = event.target.closest('[data-engine]');
     if (!button) return;
     if (button.dataset.engine === 'off') {
-      if (engine) engine.off = true;
+      // At once, and even if the page is left: the end of a curve waits for no turn.
+      const mine = engine;
+      engine = null;
+      if (mine) { mine.over = true; send(mine, true); }
       return;
     }
     if (engine && !engine.over) return;
     const row = button.closest('[data-engine-url]');
-    engine = { url: row.dataset.engineUrl, device: row.dataset.device, reading: ulid(Date.now()), fault: row.querySelector('[data-engine-fault]')?.value ?? '', off: false, over: false };
+    engine = { url: row.dataset.engineUrl, device: row.dataset.device, reading: ulid(Date.now()), fault: row.querySelector('[data-engine-fault]')?.value ?? '', over: false };
     run(engine);
   });
 };
