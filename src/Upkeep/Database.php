@@ -17,6 +17,7 @@ final readonly class Database
         #[Autowire(param: 'app.data_dir')] private string $dataDir,
         #[Autowire(param: 'kernel.environment')] private string $environment,
         #[Autowire(param: 'kernel.project_dir')] private string $projectDir,
+        private FreeSpace $space,
     ) {
     }
 
@@ -31,7 +32,7 @@ final readonly class Database
         if (!is_dir($directory) && !@mkdir($directory, 0o750, true) && !is_dir($directory)) {
             throw new \RuntimeException(sprintf('%s cannot be made: choose another folder.', $directory));
         }
-        self::ensureRoom($directory, is_file($this->path()) ? (int) filesize($this->path()) : 0);
+        $this->ensureRoom($directory, is_file($this->path()) ? (int) filesize($this->path()) : 0);
         $file = sprintf('%s/nimble-knuckle-%s.db', rtrim($directory, '/'), $this->clock->now()->format('Ymd-His-v'));
         try {
             $this->db->executeStatement('VACUUM INTO ?', [$file]);
@@ -59,7 +60,7 @@ final readonly class Database
         self::ensureSound($file);
         $this->ensureKnown($file);
         is_dir($this->dataDir) || mkdir($this->dataDir, 0o750, true);
-        self::ensureRoom($this->dataDir, (int) filesize($file));
+        $this->ensureRoom($this->dataDir, (int) filesize($file));
         $new = $this->path().'.new';
         copy($file, $new) || throw new \RuntimeException('The copy could not be written beside the database: is the disk full? Nothing was changed.');
         $this->db->close();
@@ -104,10 +105,10 @@ final readonly class Database
     }
 
     /** As much again stays free. */
-    private static function ensureRoom(string $directory, int $bytes): void
+    private function ensureRoom(string $directory, int $bytes): void
     {
-        $free = disk_free_space($directory);
-        if (false !== $free && $free < 2 * $bytes + 1_000_000) {
+        $free = $this->space->bytesUnder($directory);
+        if ($free < 2 * $bytes + 1_000_000) {
             throw new \RuntimeException(sprintf('The disk under %s has %d MB free, and %d MB are needed. Nothing was changed.', $directory, (int) ($free / 1e6), (int) ceil((2 * $bytes + 1_000_000) / 1e6)));
         }
     }

@@ -6,16 +6,31 @@ namespace NimbleKnuckle\Tests\App;
 
 use NimbleKnuckle\App\Accounts\AccountBook;
 use NimbleKnuckle\App\Accounts\AccountChangeCommand;
+use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Accounts\EvenSignIn;
 use NimbleKnuckle\App\Accounts\Password;
 use NimbleKnuckle\App\Accounts\Role;
+use NimbleKnuckle\App\Accounts\SignedInThroughFaults;
+use NimbleKnuckle\App\Accounts\SignInThrottle;
 use NimbleKnuckle\App\Demo\DemoLoadCommand;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\PasswordHasher\Hasher\NativePasswordHasher;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactory;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
+use Symfony\Component\Security\Http\Authenticator\AuthenticatorInterface;
+use Symfony\Component\Security\Http\Authenticator\Passport\Badge\UserBadge;
+use Symfony\Component\Security\Http\Authenticator\Passport\Credentials\PasswordCredentials;
+use Symfony\Component\Security\Http\Authenticator\Passport\Passport;
+use Symfony\Component\Security\Http\Event\CheckPassportEvent;
 
 #[CoversClass(AccountBook::class)]
 #[CoversClass(AccountChangeCommand::class)]
 #[CoversClass(Password::class)]
 #[CoversClass(DemoLoadCommand::class)]
+#[CoversClass(EvenSignIn::class)]
+#[CoversClass(SignedInThroughFaults::class)]
+#[CoversClass(SignInThrottle::class)]
 final class AccountsTest extends AppTestCase
 {
     #[DataProvider('bad')]
@@ -97,5 +112,62 @@ final class AccountsTest extends AppTestCase
             $this->client->request('GET', '/sign-in?to='.urlencode($elsewhere));
             self::assertSelectorNotExists('input[name=_target_path]');
         }
+    }
+
+    public function testAPassingFaultOfTheDatabaseSignsNobodyOut(): void
+    {
+        $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form(['login' => 'joss', 'password' => 'brackenfell-mile']);
+        $this->client->submit($form);
+        $this->client->followRedirect();
+        self::assertResponseIsSuccessful();
+        $this->db()->executeStatement('ALTER TABLE account RENAME TO account_away');
+        $this->client->request('GET', '/kit');
+        self::assertSame(500, $this->client->getResponse()->getStatusCode(), 'the fault is shown as one, not as a sign-in page');
+        $this->db()->executeStatement('ALTER TABLE account_away RENAME TO account');
+        $this->client->request('GET', '/kit');
+        self::assertResponseIsSuccessful();
+    }
+
+    public function testAClockThatWasWrongLocksNobodyOut(): void
+    {
+        $try = function (string $password): string {
+            $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form(['login' => 'ines', 'password' => $password]);
+            $this->client->submit($form);
+
+            return $this->client->followRedirect()->text();
+        };
+        for ($i = 0; $i < 5; ++$i) {
+            self::assertStringContainsString('is wrong', $try('guess-number-'.$i));
+        }
+        self::assertStringContainsString('Too many wrong tries', $try('brackenfell-mile'));
+        // The five were written down while the clock stood a day ahead; since then it has been set right.
+        $this->db()->executeStatement('UPDATE sign_in_failure SET at = at + 86400');
+        self::assertStringNotContainsString('Too many wrong tries', $try('brackenfell-mile'));
+    }
+
+    public function testAnUnknownNameCostsAPasswordToo(): void
+    {
+        $slow = new NativePasswordHasher(cost: 10);
+        $even = new EvenSignIn(new PasswordHasherFactory([AccountRecord::class => $slow]));
+        $person = new AccountRecord('p', 'known', 'Known', Role::Helper, false);
+        $person->hashPasswordTo($slow->hash('the right one, and long'));
+        $time = function (callable $find) use ($even, $slow): float {
+            $passport = new Passport(new UserBadge('somebody', $find), new PasswordCredentials('a wrong one'));
+            $start = hrtime(true);
+            try {
+                $even(new CheckPassportEvent($this->createStub(AuthenticatorInterface::class), $passport));
+                $found = $passport->getUser();
+                $found instanceof AccountRecord && $slow->verify($found->getPassword(), 'a wrong one');
+            } catch (UserNotFoundException) {
+            }
+
+            return (hrtime(true) - $start) / 1e6;
+        };
+        $known = $unknown = [];
+        for ($i = 0; $i < 7; ++$i) {
+            $known[] = $time(static fn (): AccountRecord => $person);
+            $unknown[] = $time(static fn (): never => throw new UserNotFoundException());
+        }
+        self::assertEqualsWithDelta(1.0, min($unknown) / min($known), 0.25, sprintf('known %.1f ms, unknown %.1f ms', min($known), min($unknown)));
     }
 }

@@ -8,10 +8,13 @@ use NimbleKnuckle\App\Demo\History;
 use NimbleKnuckle\App\Upkeep\BackupCommand;
 use NimbleKnuckle\App\Upkeep\BenchCommand;
 use NimbleKnuckle\App\Upkeep\Database;
+use NimbleKnuckle\App\Upkeep\FreeSpace;
 use NimbleKnuckle\App\Upkeep\RestoreCommand;
 use PHPUnit\Framework\Attributes\CoversClass;
+use Symfony\Component\Clock\MockClock;
 
 #[CoversClass(Database::class)]
+#[CoversClass(FreeSpace::class)]
 #[CoversClass(BackupCommand::class)]
 #[CoversClass(RestoreCommand::class)]
 #[CoversClass(BenchCommand::class)]
@@ -93,6 +96,29 @@ final class UpkeepTest extends AppTestCase
         $run = $this->command('app:backup', ['folder' => '/proc/nowhere']);
         self::assertSame(1, $run->getStatusCode());
         self::assertStringContainsString('choose another folder', $run->getDisplay());
+    }
+
+    public function testANearlyFullDiskIsSaidBeforeAnythingIsTouched(): void
+    {
+        $folder = sys_get_temp_dir().'/nk-backup3-'.getmypid();
+        $copy = $this->service(Database::class)->backUpTo($folder);
+        $free = (int) (disk_free_space($folder) / 1e6);
+        // All the disk has free is to be kept free.
+        $full = new Database($this->db(), new MockClock(), dirname(__DIR__, 2).'/var/test-data', 'test', dirname(__DIR__, 2), new FreeSpace($free));
+        $before = hash_file('sha256', $full->path());
+        foreach ([static fn (): string => $full->restoreFrom($copy), static fn (): string => $full->backUpTo($folder)] as $try) {
+            try {
+                $try();
+                self::fail('There is no room for it.');
+            } catch (\RuntimeException $e) {
+                self::assertMatchesRegularExpression('/MB free, and \d+ MB are needed. Nothing was changed/', $e->getMessage());
+            }
+        }
+        self::assertSame($before, hash_file('sha256', $full->path()));
+        self::assertSame([$copy], glob($folder.'/*'));
+        self::assertSame([], glob(dirname($full->path()).'/*.new'));
+        unlink($copy);
+        rmdir($folder);
     }
 
     public function testHistoryIsSignedOffAndShowsInTheLogbook(): void
