@@ -145,7 +145,7 @@ export const flush = async () => {
   }
 };
 
-/** Keeps the marks of one tap and sends them. «atField» is told of a refusal first, and says whether it showed it. */
+/** Keeps the marks of one tap and sends them. “atField” is told of a refusal first, and says whether it showed it. */
 export const mark = (fit, events, { words = '', atField = null } = {}) => {
   const now = Date.now();
   const batch = ulid(now);

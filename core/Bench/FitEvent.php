@@ -37,13 +37,13 @@ final readonly class FitEvent
         foreach ($type->fields() as $field => $kind) {
             $value = $payload[$field] ?? null;
             if (null === $value || '' === $value || (is_string($value) && '' === trim($value))) {
-                str_ends_with($kind, '?') || throw InvalidEvent::in($field, sprintf('«%s» is needed: %s.', $field, 'reason' === $field ? 'say why' : 'fill it in'));
+                str_ends_with($kind, '?') || throw InvalidEvent::in($field, sprintf('“%s” is needed: %s.', $field, 'reason' === $field ? 'say why' : 'fill it in'));
                 continue;
             }
             $clean[$field] = self::typed($field, rtrim($kind, '?'), $value);
         }
         $unknown = array_diff(array_map(strval(...), array_keys($payload)), array_keys($type->fields()));
-        [] === $unknown || throw InvalidEvent::in(implode(', ', $unknown), sprintf('«%s» has no field «%s».', $type->value, mb_substr(implode(', ', $unknown), 0, 40)));
+        [] === $unknown || throw InvalidEvent::in(implode(', ', $unknown), sprintf('“%s” has no field “%s”.', $type->value, mb_substr(implode(', ', $unknown), 0, 40)));
 
         return new self($id, $type, $clean, $by, $at, $receipt ?? new Receipt($at));
     }
@@ -116,7 +116,7 @@ final readonly class FitEvent
             'int' === $kind && is_int($value) && abs($value) <= 10_000 => $value,
             'float' === $kind && (is_int($value) || is_float($value)) && abs((float) $value) <= 1.0e9 => (float) $value,
             'string' === $kind && is_string($value) && mb_strlen($value) <= self::MAX_TEXT && mb_check_encoding($value, 'UTF-8') => trim($value),
-            default => throw InvalidEvent::in($field, sprintf('«%s» must be a %s%s.', $field, ['int' => 'whole number', 'float' => 'number', 'string' => 'text'][$kind] ?? $kind, 'string' === $kind ? sprintf(' of at most %d characters', self::MAX_TEXT) : '')),
+            default => throw InvalidEvent::in($field, sprintf('“%s” must be a %s%s.', $field, ['int' => 'whole number', 'float' => 'number', 'string' => 'text'][$kind] ?? $kind, 'string' === $kind ? sprintf(' of at most %d characters', self::MAX_TEXT) : '')),
         };
     }
 }

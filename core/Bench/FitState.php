@@ -26,9 +26,9 @@ final class FitState
     public array $countedAll = [];
     /** @var array<string, PieceFate> event => what became of a counted piece */
     public array $fates = [];
-    /** @var array<string, FitEvent> «step thing» => what was put in on purpose and is in still */
+    /** @var array<string, FitEvent> “step thing” => what was put in on purpose and is in still */
     public array $inside = [];
-    /** @var array<string, true> «step thing» => it was put in at some time */
+    /** @var array<string, true> “step thing” => it was put in at some time */
     public array $everInside = [];
     /** @var array<string, array<string, FitEvent>> step => tool => counted */
     public array $tools = [];

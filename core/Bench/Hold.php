@@ -27,7 +27,7 @@ final readonly class Hold
         return $change * $this->stage->seconds / max(1.0, min($this->stage->seconds, $this->stood->seconds));
     }
 
-    /** In words: «0:11 of 2:00». */
+    /** In words: “0:11 of 2:00”. */
     public function inWords(): string
     {
         return sprintf('%s of %s', self::clock($this->stood->seconds), self::clock($this->stage->seconds));

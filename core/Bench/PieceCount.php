@@ -61,7 +61,7 @@ final readonly class PieceCount
         return $this->back === $this->atHand() && $this->back >= $this->off();
     }
 
-    /** In words: «10 came off, 1 fell, 9 went back». */
+    /** In words: “10 came off, 1 fell, 9 went back”. */
     public function inWords(): string
     {
         $parts = [sprintf('%d came off', $this->off())];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench;
 
 /**
- * What became of one counted piece: it fell, it broke, or a new one came in its place. «Late» is after its removal was
+ * What became of one counted piece: it fell, it broke, or a new one came in its place. “Late” is after its removal was
  * closed, so that it was missing from the tray and not on the way into it.
  */
 final readonly class PieceFate

@@ -80,7 +80,7 @@ final readonly class WrenchTask
         return $judged->hasCheck('sound') || $this->spec->isByAngle() && $judged->hasCheck('yielding') && $this->mechanics->goesIntoYield();
     }
 
-    /** In words: «bolt 3 to 9 N·m». */
+    /** In words: “bolt 3 to 9 N·m”. */
     public function inWords(): string
     {
         $what = 1 === $this->joint->count() ? 'the bolt' : sprintf('bolt %d', $this->bolt);

@@ -16,6 +16,6 @@ final class InvalidDocument extends \DomainException implements CoreException
 
     public static function at(string $path, string $message): self
     {
-        return new self($path, sprintf('At «%s»: %s', '' === $path ? 'the top' : $path, $message));
+        return new self($path, sprintf('At “%s”: %s', '' === $path ? 'the top' : $path, $message));
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Drawing;
 
 /**
- * A plot to scale in a frame of 640 by 380: lines, levels, marks and dots in the numbers' own units. Built up by «with»
+ * A plot to scale in a frame of 640 by 380: lines, levels, marks and dots in the numbers' own units. Built up by “with”
  * methods, each giving a new plot; places are worked out when it is drawn.
  */
 final readonly class Plot
@@ -73,7 +73,7 @@ final readonly class Plot
         return $this->with(dots: [...$this->dots, ['x' => $this->x($x), 'y' => $this->y($y), 'text' => $text, 'kind' => $kind, 'end' => $this->x($x) > 0.55 * self::WIDTH]]);
     }
 
-    /** A band between two heights, or a strip between two places where «across» is set. */
+    /** A band between two heights, or a strip between two places where “across” is set. */
     public function area(float $from, float $to, string $kind = 'window', bool $across = false): self
     {
         $area = $across

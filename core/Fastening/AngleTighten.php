@@ -36,7 +36,7 @@ final readonly class AngleTighten implements Sum
         return [
             Bolt::threadField(), Bolt::gradeField(), Bolt::headField(),
             Field::quantity('snug', 'First to', Kind::Torque, '40 N·m'),
-            Field::quantity('angle', 'Then a further', Kind::Angle, '75 deg', 'Degrees, «quarter turn», or flats.'),
+            Field::quantity('angle', 'Then a further', Kind::Angle, '75 deg', 'Degrees, “quarter turn”, or flats.'),
             ...Springs::fields(), Bolt::frictionField(),
             Field::quantity('swing', 'Room to swing', Kind::Angle, '30 deg', 'How far the handle moves at a time.')->optional(),
         ];

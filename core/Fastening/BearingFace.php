@@ -44,7 +44,7 @@ final readonly class BearingFace
             '', 'hex', 'hexagon', 'hexagonhead', 'plain' => 'hexagon',
             'flange', 'flanged', 'hexflange', 'flangehead' => 'flange',
             'socket', 'socketcap', 'cap', 'sockethead', 'allen' => 'socket',
-            default => throw InvalidInput::in('head', sprintf('«%s» is not a head we know: use %s.', InvalidQuantity::quote($head), implode(', ', array_keys(self::HEADS)))),
+            default => throw InvalidInput::in('head', sprintf('“%s” is not a head we know: use %s.', InvalidQuantity::quote($head), implode(', ', array_keys(self::HEADS)))),
         };
         $plain = self::hexagon($thread);
         if ('hexagon' === $name) {

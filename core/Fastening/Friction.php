@@ -37,7 +37,7 @@ final readonly class Friction
     }
 
     /**
-     * A condition by name, one number for thread and head, or two («0.12 / 0.14»: thread, then head).
+     * A condition by name, one number for thread and head, or two (“0.12 / 0.14”: thread, then head).
      *
      * @throws InvalidInput
      */
@@ -55,7 +55,7 @@ final readonly class Friction
 
             return new self('μ '.$m['g'], $thread, $thread, $thread, isset($m['k']) ? self::bounded((float) str_replace(',', '.', $m['k'])) : null);
         }
-        throw InvalidInput::in('friction', sprintf('«%s» is not a friction: use %s, or a number such as 0.14.', InvalidQuantity::quote((string) $input), implode(', ', array_keys(self::CONDITIONS))));
+        throw InvalidInput::in('friction', sprintf('“%s” is not a friction: use %s, or a number such as 0.14.', InvalidQuantity::quote((string) $input), implode(', ', array_keys(self::CONDITIONS))));
     }
 
     /** Under the head, for a given thread friction of the same condition. */

@@ -55,7 +55,7 @@ final readonly class Layout
     }
 
     /**
-     * «ring 3», «line 4», «grid 2x5», or a list of points.
+     * “ring 3”, “line 4”, “grid 2x5”, or a list of points.
      *
      * @throws InvalidInput
      */
@@ -73,7 +73,7 @@ final readonly class Layout
             return self::points($points);
         }
 
-        return self::named(is_string($value) ? $value : '') ?? throw InvalidInput::in($field, 'Give «ring 6», «line 4», «grid 2x5» or a list of points.');
+        return self::named(is_string($value) ? $value : '') ?? throw InvalidInput::in($field, 'Give “ring 6”, “line 4”, “grid 2x5” or a list of points.');
     }
 
     private static function named(string $text): ?self

@@ -33,7 +33,7 @@ final readonly class Thread
     }
 
     /**
-     * «M6», «M10x1.25», «5/16-18 UNC», «5/16-24», «#10-32», «3/8 UNF», «G1/4».
+     * “M6”, “M10x1.25”, “5/16-18 UNC”, “5/16-24”, “#10-32”, “3/8 UNF”, “G1/4”.
      *
      * @throws InvalidInput on the field named
      */
@@ -41,10 +41,10 @@ final readonly class Thread
     {
         $clean = mb_strtoupper(strtr(trim($text), ['×' => 'x', '*' => 'x', ',' => '.', '−' => '-', '–' => '-']));
         if (1 === preg_match('~\A(?:(?:\d{1,2}/)?\d{1,2}(?:-\d{1,2}(?:\.\d)?)?\s?)?(?:NPTF?|BSPT|R[CP]?)(?:\s?\d.*)?\z~', $clean)) {
-            throw InvalidInput::in($field, sprintf('«%s» is a taper pipe thread: it seals by turns past hand-tight, one and a half to two, and no torque figure can be worked out for it.', InvalidQuantity::quote($text)));
+            throw InvalidInput::in($field, sprintf('“%s” is a taper pipe thread: it seals by turns past hand-tight, one and a half to two, and no torque figure can be worked out for it.', InvalidQuantity::quote($text)));
         }
 
-        return self::metric($clean, $field) ?? self::unified($clean) ?? self::pipe($clean) ?? throw InvalidInput::in($field, sprintf('«%s» is not a thread we know: write it like M8, M10x1.25, 5/16-18, #10-32 or G1/4.', InvalidQuantity::quote($text)));
+        return self::metric($clean, $field) ?? self::unified($clean) ?? self::pipe($clean) ?? throw InvalidInput::in($field, sprintf('“%s” is not a thread we know: write it like M8, M10x1.25, 5/16-18, #10-32 or G1/4.', InvalidQuantity::quote($text)));
     }
 
     /** @return list<self> every thread of the tables: metric coarse and fine, UNC and UNF, G */

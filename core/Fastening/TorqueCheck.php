@@ -82,7 +82,7 @@ final readonly class TorqueCheck implements Sum
             return [Check::ok('agree', sprintf('The two statements agree: %s and %s N·m.', Show::n($a->value()), Show::n($b->value())))];
         }
         $conflict = Check::stop('conflict', sprintf(
-            'The two statements disagree: «%s» is %s N·m, «%s» is %s N·m. Find the right one in the maker’s service information before tightening.',
+            'The two statements disagree: “%s” is %s N·m, “%s” is %s N·m. Find the right one in the maker’s service information before tightening.',
             $a->text, Show::n($a->value(), 3), $b->text, Show::n($b->value(), 3),
         ));
 
@@ -92,7 +92,7 @@ final readonly class TorqueCheck implements Sum
     private function reading(Figure $figure): Working
     {
         return new Working(
-            sprintf('«%s» in N·m', $figure->text),
+            sprintf('“%s” in N·m', $figure->text),
             'T = number × factor',
             sprintf('%s × %s', Show::n($figure->written(), 6), Show::n($figure->unit->factor(), 8)),
             sprintf('%s N·m, written to ± %s', Show::n($figure->value(), 5), Show::n($figure->halfStep, 3)),

@@ -41,7 +41,7 @@ final readonly class TorqueSuspects
                 default => null,
             };
             if (null !== $read && self::agreesScaled($suspect, $read->factor() / $suspect->unit->factor(), $other)) {
-                return Check::watch('inch-pound-for-foot-pound', sprintf('«%s» may be meant in %s: then the two agree.', $suspect->text, $read->symbol()));
+                return Check::watch('inch-pound-for-foot-pound', sprintf('“%s” may be meant in %s: then the two agree.', $suspect->text, $read->symbol()));
             }
         }
 
@@ -89,7 +89,7 @@ final readonly class TorqueSuspects
             foreach (self::swaps(self::number($suspect)) as $swapped) {
                 $factor = $suspect->written() > 0 ? (float) $swapped / $suspect->written() : 0.0;
                 if ($factor > 0 && self::agreesShifted($suspect, $factor, $other)) {
-                    return Check::watch('digits-swapped', sprintf('«%s» may be %s with two digits swapped.', $suspect->text, $swapped));
+                    return Check::watch('digits-swapped', sprintf('“%s” may be %s with two digits swapped.', $suspect->text, $swapped));
                 }
             }
         }
@@ -105,7 +105,7 @@ final readonly class TorqueSuspects
             }
             foreach ([0.1, 0.01] as $factor) {
                 if (self::agreesScaled($suspect, $factor, $other)) {
-                    return Check::watch('decimal-point-lost', sprintf('«%s» may have lost its decimal point: %s %s.', $suspect->text, rtrim(rtrim(sprintf('%.3F', $suspect->written() * $factor), '0'), '.'), $suspect->unit->symbol()));
+                    return Check::watch('decimal-point-lost', sprintf('“%s” may have lost its decimal point: %s %s.', $suspect->text, rtrim(rtrim(sprintf('%.3F', $suspect->written() * $factor), '0'), '.'), $suspect->unit->symbol()));
                 }
             }
         }

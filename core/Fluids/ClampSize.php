@@ -60,7 +60,7 @@ final readonly class ClampSize implements Sum
         [$on, $working, $checks] = $this->fitted($in, $outside);
         $around = array_values(array_filter(self::WORM, static fn (array $c): bool => $on >= $c[0] && $on <= $c[1]));
         if ([] === $around) {
-            throw InvalidInput::in('outside', sprintf('No clamp here closes on %s mm: the ranges go from 8 to 130 mm. Measure «outside» again.', Show::n($on)));
+            throw InvalidInput::in('outside', sprintf('No clamp here closes on %s mm: the ranges go from 8 to 130 mm. Measure “outside” again.', Show::n($on)));
         }
         usort($around, static fn (array $a, array $b): int => abs(($a[0] + $a[1]) / 2 - $on) / ($a[1] - $a[0]) <=> abs(($b[0] + $b[1]) / 2 - $on) / ($b[1] - $b[0]));
         [$min, $max, $band, $torque] = $around[0];

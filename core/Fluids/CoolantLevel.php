@@ -54,7 +54,7 @@ final readonly class CoolantLevel implements Sum
         $percent = $in->between('percent', Kind::Percent, 0.0, 100.0);
         $cold = $in->between('cold', Kind::Temperature, -60.0, 60.0);
         $hot = $in->between('hot', Kind::Temperature, -60.0, 140.0);
-        $hot >= $cold || throw InvalidInput::in('hot', sprintf('«hot» (%s °C) is colder than «cold» (%s °C): swap them.', Show::n($hot), Show::n($cold)));
+        $hot >= $cold || throw InvalidInput::in('hot', sprintf('“hot” (%s °C) is colder than “cold” (%s °C): swap them.', Show::n($hot), Show::n($cold)));
         $beta = self::expansion($percent);
         $growth = $volume * $beta * ($hot - $cold);
         $values = ['growth' => Value::of($growth, Unit::Litre->value)];

@@ -102,7 +102,7 @@ final readonly class CoolantMix implements Sum
     private function buy(Inputs $in, float $pour): array
     {
         $sizes = $in->numbers('shelf', Kind::Volume);
-        min($sizes) >= 0.05 && max($sizes) <= 60.0 && count($sizes) <= 12 || throw InvalidInput::in('shelf', 'Give up to twelve sizes from 0.05 to 60 L, such as «1 L; 5 L».');
+        min($sizes) >= 0.05 && max($sizes) <= 60.0 && count($sizes) <= 12 || throw InvalidInput::in('shelf', 'Give up to twelve sizes from 0.05 to 60 L, such as “1 L; 5 L”.');
         $shelf = Shelf::buy($pour, $sizes);
 
         return [Value::of($shelf['bought'], Unit::Litre->value), Check::ok('buy', sprintf('Buy %s for the %s L: %s L are left over.', Shelf::inWords($shelf['counts']), Show::n($pour, 3), Show::n($shelf['bought'] - $pour, 2)))];

@@ -27,7 +27,7 @@ enum Glycol: string
         return match (preg_replace('~[^a-z]~', '', mb_strtolower($text))) {
             'eg', 'ethylene', 'ethyleneglycol', 'meg', 'monoethyleneglycol' => self::Ethylene,
             'pg', 'propylene', 'propyleneglycol', 'mpg', 'monopropyleneglycol' => self::Propylene,
-            default => throw InvalidInput::in($field, sprintf('«%s» is not a base known here: use eg (ethylene glycol) or pg (propylene glycol).', mb_substr($text, 0, 40))),
+            default => throw InvalidInput::in($field, sprintf('“%s” is not a base known here: use eg (ethylene glycol) or pg (propylene glycol).', mb_substr($text, 0, 40))),
         };
     }
 

@@ -105,7 +105,7 @@ final readonly class OilFill implements Sum
     }
 
     /**
-     * «changed», «kept 0.3 L», {"changed": true, "volume": 0.3}, true, or a volume alone for a changed one.
+     * “changed”, “kept 0.3 L”, {"changed": true, "volume": 0.3}, true, or a volume alone for a changed one.
      *
      * @return array{bool, float} changed, and what it holds in L
      *
@@ -132,7 +132,7 @@ final readonly class OilFill implements Sum
         try {
             return [$changed, Notation::read(Kind::Volume, $text)->value()];
         } catch (InvalidQuantity $e) {
-            throw InvalidInput::in('filter', sprintf('Write «changed» or «kept», and what it holds, such as «changed, 0.3 L». %s', $e->getMessage()));
+            throw InvalidInput::in('filter', sprintf('Write “changed” or “kept”, and what it holds, such as “changed, 0.3 L”. %s', $e->getMessage()));
         }
     }
 }

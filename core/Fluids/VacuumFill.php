@@ -102,7 +102,7 @@ final readonly class VacuumFill implements Sum
         $end = $in->between('hold_end', Kind::Pressure, 0.0, 110.0);
         $minutes = $in->positive('hold_minutes', Kind::Duration);
         $lost = $pulled - $end;
-        $lost >= -self::GAUGE_PLAY || throw InvalidInput::in('hold_end', sprintf('The vacuum cannot grow from %s to %s kPa by itself: read «hold_end» again.', Show::n($pulled), Show::n($end)));
+        $lost >= -self::GAUGE_PLAY || throw InvalidInput::in('hold_end', sprintf('The vacuum cannot grow from %s to %s kPa by itself: read “hold_end” again.', Show::n($pulled), Show::n($end)));
         $inFive = $lost * self::LOSS_MINUTES / $minutes;
         $rate = $volume * $lost * 1000 / ($minutes * 60);
         $line = new Working('Leak', 'V Δp / t', sprintf('%s L × %s kPa / %s min', Show::n($volume), Show::n($lost), Show::n($minutes)), sprintf('%s Pa·L/s, %s kPa in 5 min', Show::n($rate), Show::n($inFive)), 'pressure-rise method');

@@ -19,7 +19,7 @@ final readonly class Minutes
         return new self(0, 0, 0);
     }
 
-    /** «minutes: [4, 6, 10]», or one number for all three. */
+    /** “minutes: [4, 6, 10]”, or one number for all three. */
     public static function read(Node $node, string $key): self
     {
         if (!$node->has($key)) {

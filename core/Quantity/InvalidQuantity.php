@@ -11,24 +11,24 @@ final class InvalidQuantity extends \DomainException implements CoreException
 {
     public static function empty(Kind $kind): self
     {
-        return new self(sprintf('Nothing was written: give a %s, for example «%s».', $kind->value, self::example($kind)));
+        return new self(sprintf('Nothing was written: give a %s, for example “%s”.', $kind->value, self::example($kind)));
     }
 
     public static function notReadable(Kind $kind, string $text): self
     {
-        return new self(sprintf('«%s» is not a %s: write a number and a unit, for example «%s».', self::quote($text), $kind->value, self::example($kind)));
+        return new self(sprintf('“%s” is not a %s: write a number and a unit, for example “%s”.', self::quote($text), $kind->value, self::example($kind)));
     }
 
     public static function unknownUnit(Kind $kind, string $unit): self
     {
-        return new self(sprintf('«%s» is not a unit of %s: use %s.', self::quote($unit), $kind->value, $kind->acceptedUnits()));
+        return new self(sprintf('“%s” is not a unit of %s: use %s.', self::quote($unit), $kind->value, $kind->acceptedUnits()));
     }
 
     public static function ambiguousNumber(string $text): self
     {
         $point = str_replace(',', '.', $text);
 
-        return new self(sprintf('«%s» can mean %s or %s: write one of the two.', self::quote($text), $point, str_replace(',', '', $text)));
+        return new self(sprintf('“%s” can mean %s or %s: write one of the two.', self::quote($text), $point, str_replace(',', '', $text)));
     }
 
     public static function notFinite(Kind $kind): self
@@ -38,17 +38,17 @@ final class InvalidQuantity extends \DomainException implements CoreException
 
     public static function negative(Kind $kind, string $text): self
     {
-        return new self(sprintf('«%s» is below zero: a %s cannot be.', self::quote($text), $kind->value));
+        return new self(sprintf('“%s” is below zero: a %s cannot be.', self::quote($text), $kind->value));
     }
 
     public static function absurd(Kind $kind, string $text): self
     {
-        return new self(sprintf('«%s» is past anything found in an engine bay (limit %s %s): check the unit and the decimal point.', self::quote($text), number_format($kind->absurdAbove(), 0, '.', ' '), $kind->baseUnit()->symbol()));
+        return new self(sprintf('“%s” is past anything found in an engine bay (limit %s %s): check the unit and the decimal point.', self::quote($text), number_format($kind->absurdAbove(), 0, '.', ' '), $kind->baseUnit()->symbol()));
     }
 
     public static function range(string $text): self
     {
-        return new self(sprintf('«%s» is a range: give the one figure you will tighten to.', self::quote($text)));
+        return new self(sprintf('“%s” is a range: give the one figure you will tighten to.', self::quote($text)));
     }
 
     public static function tooMany(int $count): self

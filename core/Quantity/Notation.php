@@ -22,7 +22,7 @@ final readonly class Notation
     }
 
     /**
-     * One or two figures of one kind: «29 ft-lb / 21 Nm», «17 lbf·ft (23 N·m)», «204 in-lb or 17 ft-lb».
+     * One or two figures of one kind: “29 ft-lb / 21 Nm”, “17 lbf·ft (23 N·m)”, “204 in-lb or 17 ft-lb”.
      *
      * @return non-empty-list<Figure>
      *

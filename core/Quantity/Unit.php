@@ -220,7 +220,7 @@ enum Unit: string
     }
 
     /**
-     * Both orders of a product: «lbf ft» and «ft lbf» are the same torque.
+     * Both orders of a product: “lbf ft” and “ft lbf” are the same torque.
      *
      * @param list<string> $left
      * @param list<string> $right

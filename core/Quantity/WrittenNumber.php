@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Quantity;
 
 /**
- * Reads the number at the head of a text: «17», «17.50», «7,5», «3/16», «1 3/4», «1-3/4», «2½», «quarter», «one and a half».
+ * Reads the number at the head of a text: “17”, “17.50”, “7,5”, “3/16”, “1 3/4”, “1-3/4”, “2½”, “quarter”, “one and a half”.
  *
  * The step is the size of the last written digit, or one over the denominator.
  */

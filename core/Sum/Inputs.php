@@ -30,7 +30,7 @@ final readonly class Inputs
         $known = array_map(static fn (Field $field): string => $field->name, $fields);
         $kept = [];
         foreach ($raw as $name => $value) {
-            in_array($name, $known, true) || throw InvalidInput::in((string) $name, sprintf('There is no field «%s» here: use %s.', InvalidQuantity::quote((string) $name), implode(', ', $known)));
+            in_array($name, $known, true) || throw InvalidInput::in((string) $name, sprintf('There is no field “%s” here: use %s.', InvalidQuantity::quote((string) $name), implode(', ', $known)));
             if (null !== $value && '' !== $value && (!is_string($value) || '' !== trim($value))) {
                 $kept[(string) $name] = $value;
             }
@@ -84,7 +84,7 @@ final readonly class Inputs
         $value = $this->number($name, $kind);
         if ($value < $low || $value > $high) {
             $unit = $kind->baseUnit()->symbol();
-            throw InvalidInput::in($name, sprintf('%s %s is outside %s to %s %s: check «%s».', self::show($value), $unit, self::show($low), self::show($high), $unit, $name));
+            throw InvalidInput::in($name, sprintf('%s %s is outside %s to %s %s: check “%s”.', self::show($value), $unit, self::show($low), self::show($high), $unit, $name));
         }
 
         return $value;
@@ -94,7 +94,7 @@ final readonly class Inputs
     {
         $value = $this->number($name, $kind);
 
-        return $value > 0.0 ? $value : throw InvalidInput::in($name, sprintf('«%s» must be more than zero.', $name));
+        return $value > 0.0 ? $value : throw InvalidInput::in($name, sprintf('“%s” must be more than zero.', $name));
     }
 
     public function text(string $name): string
@@ -112,12 +112,12 @@ final readonly class Inputs
         return match (is_scalar($value) ? mb_strtolower(trim((string) $value)) : '?') {
             'true', 'yes', '1', 'on' => true,
             'false', 'no', '0', 'off' => false,
-            default => throw InvalidInput::in($name, sprintf('«%s» is yes or no.', $name)),
+            default => throw InvalidInput::in($name, sprintf('“%s” is yes or no.', $name)),
         };
     }
 
     /**
-     * A list as JSON gives it, or as a person writes one: parts with semicolons, line breaks or «, » between, or JSON text.
+     * A list as JSON gives it, or as a person writes one: parts with semicolons, line breaks or “, ” between, or JSON text.
      *
      * @return non-empty-list<mixed>
      *
@@ -132,8 +132,8 @@ final readonly class Inputs
         $items = array_values(array_filter(is_array($value) ? $value : (is_scalar($value) ? [$value] : []), static fn (mixed $item): bool => '' !== $item && null !== $item));
 
         return match (true) {
-            [] === $items => throw InvalidInput::in($name, sprintf('«%s» must be a list.', $name)),
-            count($items) > self::MOST_ITEMS => throw InvalidInput::in($name, sprintf('«%s» has %d entries: give at most %d.', $name, count($items), self::MOST_ITEMS)),
+            [] === $items => throw InvalidInput::in($name, sprintf('“%s” must be a list.', $name)),
+            count($items) > self::MOST_ITEMS => throw InvalidInput::in($name, sprintf('“%s” has %d entries: give at most %d.', $name, count($items), self::MOST_ITEMS)),
             default => $items,
         };
     }
@@ -166,11 +166,11 @@ final readonly class Inputs
             }
             $numbers = [];
             foreach (is_array($row) ? array_values($row) : [] as $number) {
-                is_numeric($number) && is_finite((float) $number) || throw InvalidInput::in($name, sprintf('Entry %d of «%s» is not made of numbers.', $i + 1, $name));
+                is_numeric($number) && is_finite((float) $number) || throw InvalidInput::in($name, sprintf('Entry %d of “%s” is not made of numbers.', $i + 1, $name));
                 $numbers[] = (float) $number;
             }
             if (count($numbers) < $least || count($numbers) > $most || [] === $numbers) {
-                throw InvalidInput::in($name, sprintf('Entry %d of «%s» needs %d%s numbers.', $i + 1, $name, $least, $most > $least ? ' to '.$most : ''));
+                throw InvalidInput::in($name, sprintf('Entry %d of “%s” needs %d%s numbers.', $i + 1, $name, $least, $most > $least ? ' to '.$most : ''));
             }
             $rows[] = $numbers;
         }
@@ -183,10 +183,10 @@ final readonly class Inputs
     {
         $text = str_replace(['_', ' '], '-', mb_strtolower($this->text($name)));
 
-        return in_array($text, $allowed, true) ? $text : throw InvalidInput::in($name, sprintf('«%s» is not known here: use %s.', InvalidQuantity::quote($this->text($name)), implode(', ', $allowed)));
+        return in_array($text, $allowed, true) ? $text : throw InvalidInput::in($name, sprintf('“%s” is not known here: use %s.', InvalidQuantity::quote($this->text($name)), implode(', ', $allowed)));
     }
 
-    /** @return list<string> by semicolon or line where there is one, else by «, » */
+    /** @return list<string> by semicolon or line where there is one, else by “, ” */
     private static function split(string $text): array
     {
         return preg_split(1 === preg_match('~[;\n]~', $text) ? '~\s*[;\n]\s*~' : '~,\s+~', $text) ?: [];
@@ -195,7 +195,7 @@ final readonly class Inputs
     private static function entry(string $name, mixed $item, Kind $kind): float
     {
         try {
-            return is_string($item) || is_int($item) || is_float($item) ? Notation::read($kind, $item)->value() : throw InvalidInput::in($name, sprintf('Every entry of «%s» is a number or a text.', $name));
+            return is_string($item) || is_int($item) || is_float($item) ? Notation::read($kind, $item)->value() : throw InvalidInput::in($name, sprintf('Every entry of “%s” is a number or a text.', $name));
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in($name, $e->getMessage());
         }
@@ -205,7 +205,7 @@ final readonly class Inputs
     {
         $value = $this->raw[$name] ?? throw InvalidInput::missing($name, 'a value');
 
-        return is_string($value) || is_int($value) || is_float($value) ? $value : throw InvalidInput::in($name, sprintf('«%s» must be a number or a text.', $name));
+        return is_string($value) || is_int($value) || is_float($value) ? $value : throw InvalidInput::in($name, sprintf('“%s” must be a number or a text.', $name));
     }
 
     private static function show(float $value): string

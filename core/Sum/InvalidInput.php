@@ -21,6 +21,6 @@ final class InvalidInput extends \DomainException implements CoreException
 
     public static function missing(string $field, string $example): self
     {
-        return new self($field, sprintf('«%s» is needed, for example %s.', $field, $example));
+        return new self($field, sprintf('“%s” is needed, for example %s.', $field, $example));
     }
 }

@@ -27,7 +27,7 @@ final readonly class SumResult
 
     public function number(string $name): float
     {
-        return ($this->values[$name] ?? throw new \OutOfBoundsException(sprintf('%s gives no «%s».', $this->sum, $name)))->number();
+        return ($this->values[$name] ?? throw new \OutOfBoundsException(sprintf('%s gives no “%s”.', $this->sum, $name)))->number();
     }
 
     /** @return list<float|string> */

@@ -45,7 +45,7 @@ final class AccountCreateCommand extends Command
 
             return 2;
         }
-        $io->success(sprintf('%s can sign in as «%s» (%s).', $account->name, $account->login, $role->value));
+        $io->success(sprintf('%s can sign in as “%s” (%s).', $account->name, $account->login, $role->value));
 
         return 0;
     }

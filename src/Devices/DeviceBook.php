@@ -24,7 +24,7 @@ final readonly class DeviceBook
     {
         $name = trim($name);
         '' !== $name && mb_strlen($name) <= 120 || throw InvalidInput::in('name', 'Give the device a name of at most 120 characters.');
-        null === $this->named($name) || throw InvalidInput::in('name', sprintf('There is a device «%s» already.', $name));
+        null === $this->named($name) || throw InvalidInput::in('name', sprintf('There is a device “%s” already.', $name));
         $token = 'nk_'.bin2hex(random_bytes(24));
         $device = new DeviceRecord((string) new Ulid(), $name, $kind, self::hash($token), $simulated);
         $this->em->persist($device);

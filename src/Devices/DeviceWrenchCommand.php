@@ -115,7 +115,7 @@ final class DeviceWrenchCommand extends Command
     {
         $name = $input->getArgument('device');
 
-        return is_string($name) ? $this->devices->named($name) ?? throw InvalidInput::in('device', sprintf('There is no device «%s».', $name)) : throw InvalidInput::in('device', 'Name the wrench that is in hand, or use --print.');
+        return is_string($name) ? $this->devices->named($name) ?? throw InvalidInput::in('device', sprintf('There is no device “%s”.', $name)) : throw InvalidInput::in('device', 'Name the wrench that is in hand, or use --print.');
     }
 
     private function task(DeviceRecord $device): WrenchTask

@@ -45,7 +45,7 @@ final readonly class ReadingBook
     /** Under the write lock, so that a piece that is sent six times at once is taken once. */
     private function received(DeviceRecord $device, ReadingDocument $piece): ReadingRecord
     {
-        $device->kind->reading() === $piece->kind || throw InvalidInput::in('kind', sprintf('%s sends «%s».', $device->name, $device->kind->reading()));
+        $device->kind->reading() === $piece->kind || throw InvalidInput::in('kind', sprintf('%s sends “%s”.', $device->name, $device->kind->reading()));
         $reading = $this->em->find(ReadingRecord::class, $piece->id) ?? $this->begin($device, $piece);
         $this->asKept($reading);
         $reading->deviceId === $device->id || throw InvalidInput::in('id', 'This id belongs to a reading of another device.');

@@ -22,15 +22,15 @@ final readonly class ReadingDocument
     {
         $raw = json_decode($json, true, 8);
         is_array($raw) || throw InvalidInput::in('body', 'Send a JSON object in the format '.self::FORMAT.'.');
-        self::FORMAT === ($raw['format'] ?? null) || throw InvalidInput::in('format', sprintf('«format» must be %s.', self::FORMAT));
+        self::FORMAT === ($raw['format'] ?? null) || throw InvalidInput::in('format', sprintf('“format” must be %s.', self::FORMAT));
         $id = $raw['id'] ?? null;
         is_string($id) && 1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id) || throw InvalidInput::in('id', 'A reading needs a ULID as its id.');
         $kind = $raw['kind'] ?? null;
-        in_array($kind, ['torque-angle', 'temperature'], true) || throw InvalidInput::in('kind', '«kind» is torque-angle or temperature.');
+        in_array($kind, ['torque-angle', 'temperature'], true) || throw InvalidInput::in('kind', '“kind” is torque-angle or temperature.');
         $from = $raw['from'] ?? 0;
-        is_int($from) && $from >= 0 || throw InvalidInput::in('from', '«from» is the number of samples sent before, 0 at the start.');
+        is_int($from) && $from >= 0 || throw InvalidInput::in('from', '“from” is the number of samples sent before, 0 at the start.');
         $done = $raw['done'] ?? false;
-        is_bool($done) || throw InvalidInput::in('done', '«done» is true or false.');
+        is_bool($done) || throw InvalidInput::in('done', '“done” is true or false.');
 
         return new self($id, $kind, $from, self::samples($raw['samples'] ?? [], 'torque-angle' === $kind), $done, self::instant($raw['at'] ?? null));
     }
@@ -63,7 +63,7 @@ final readonly class ReadingDocument
     /** @return list<list<float>> */
     private static function samples(mixed $raw, bool $torque, string $field = 'samples'): array
     {
-        is_array($raw) && count($raw) <= self::MOST || throw InvalidInput::in($field, sprintf('«samples» is a list of at most %d rows.', self::MOST));
+        is_array($raw) && count($raw) <= self::MOST || throw InvalidInput::in($field, sprintf('“samples” is a list of at most %d rows.', self::MOST));
         $samples = [];
         foreach (array_values($raw) as $i => $row) {
             $numbers = is_array($row) ? array_values(array_filter($row, static fn (mixed $n): bool => (is_int($n) || is_float($n)) && is_finite((float) $n) && abs((float) $n) < 1e7)) : [];

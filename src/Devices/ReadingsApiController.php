@@ -68,6 +68,6 @@ final readonly class ReadingsApiController
 
     private static function unknown(): JsonResponse
     {
-        return new JsonResponse(['error' => ['field' => 'token', 'message' => 'No device has this token: send it as «Authorization: Bearer …», or make a new one on the kit page.']], Response::HTTP_UNAUTHORIZED, ['WWW-Authenticate' => 'Bearer']);
+        return new JsonResponse(['error' => ['field' => 'token', 'message' => 'No device has this token: send it as “Authorization: Bearer …”, or make a new one on the kit page.']], Response::HTTP_UNAUTHORIZED, ['WWW-Authenticate' => 'Bearer']);
     }
 }

@@ -62,7 +62,7 @@ final class EditVehicleController extends AbstractController
             return $this->redirectToRoute('vehicles', [], Response::HTTP_SEE_OTHER);
         }
         if ($garage->has($id)) {
-            $this->addFlash('bad', sprintf('«%s» is entered already.', $name));
+            $this->addFlash('bad', sprintf('“%s” is entered already.', $name));
         } else {
             $garage->keep(['format' => 'nimble-knuckle/vehicle@1', 'id' => $id, 'name' => $name, 'short' => mb_substr($name, 0, 60)]);
         }

@@ -122,7 +122,7 @@ final readonly class VehicleEditor
     {
         $line = $this->needed($form, 'line');
         $read = Shorthand::read($line);
-        [] === $read->left || throw InvalidInput::in('line', sprintf('Not understood: «%s». Write it like «3x M6x20 8.8 into aluminium casting 9 Nm dry reuse 10 mm socket ring».', implode(' ', $read->left)));
+        [] === $read->left || throw InvalidInput::in('line', sprintf('Not understood: “%s”. Write it like “3x M6x20 8.8 into aluminium casting 9 Nm dry reuse 10 mm socket ring”.', implode(' ', $read->left)));
         $note = trim($form->getString('note').' '.(is_string($read->joint['note'] ?? null) ? $read->joint['note'] : ''));
 
         return $this->bare($this->sketched($form) + ['id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'item' => $form->getString('item'), 'note' => $note, 'origin' => $form->getString('origin', 'makers')] + $read->joint);
@@ -167,7 +167,7 @@ final readonly class VehicleEditor
         $points = [];
         foreach (preg_split('/\s*[;\n]\s*/', trim($form->getString('points')), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $i => $pair) {
             $numbers = preg_split('/[\s,]+/', $pair) ?: [];
-            2 === count($numbers) && is_numeric($numbers[0]) && is_numeric($numbers[1]) || throw InvalidInput::in('points', sprintf('Place %d, «%s», is not two numbers: write them like 0,-58; -54,34.', $i + 1, mb_substr($pair, 0, 30)));
+            2 === count($numbers) && is_numeric($numbers[0]) && is_numeric($numbers[1]) || throw InvalidInput::in('points', sprintf('Place %d, “%s”, is not two numbers: write them like 0,-58; -54,34.', $i + 1, mb_substr($pair, 0, 30)));
             $points[] = [(float) $numbers[0], (float) $numbers[1]];
         }
 
@@ -244,7 +244,7 @@ final readonly class VehicleEditor
             throw InvalidInput::in($field, $e->getMessage());
         }
 
-        return null !== $read && '' === trim($read->rest) && abs($read->value) <= 1.0e7 ? $read->value : throw InvalidInput::in($field, sprintf('«%s» needs a number%s.', $field, '' === $text ? '' : sprintf(', not «%s»', mb_substr($text, 0, 40))));
+        return null !== $read && '' === trim($read->rest) && abs($read->value) <= 1.0e7 ? $read->value : throw InvalidInput::in($field, sprintf('“%s” needs a number%s.', $field, '' === $text ? '' : sprintf(', not “%s”', mb_substr($text, 0, 40))));
     }
 
     /**

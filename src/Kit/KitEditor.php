@@ -58,9 +58,9 @@ final readonly class KitEditor
         $name = $in->text('name');
         $kind = $in->text('kind');
         mb_strlen($name) <= 120 || throw InvalidInput::in('name', 'A name has at most 120 characters.');
-        isset(self::KINDS[$kind]) || throw InvalidInput::in('kind', sprintf('«kind» is one of %s.', implode(', ', array_keys(self::KINDS))));
+        isset(self::KINDS[$kind]) || throw InvalidInput::in('kind', sprintf('“kind” is one of %s.', implode(', ', array_keys(self::KINDS))));
         $other = $this->em->getRepository(ToolRecord::class)->findOneBy(['name' => $name]);
-        null === $other || $other->id === $tool?->id || throw InvalidInput::in('name', sprintf('«%s» is in the kit already.', $name));
+        null === $other || $other->id === $tool?->id || throw InvalidInput::in('name', sprintf('“%s” is in the kit already.', $name));
         $wrench = ToolRecord::WRENCH === $kind;
         [$min, $max, $error, $lever] = $wrench ? $this->numbers($in) : [0.0, 0.0, 0.0, 0.0];
         $calibrated = $wrench && $in->has('calibrated') ? $this->date($in->text('calibrated')) : null;

@@ -31,7 +31,7 @@ final class PlanExplainCommand extends Command
         }
         $text = Explanations::of($code);
         $near = array_values(array_filter(array_keys(Explanations::all()), static fn (string $known): bool => levenshtein($known, $code) < 4));
-        $output->writeln($text ?? sprintf('There is no code «%s».%s', mb_substr($code, 0, 40), [] === $near ? ' plan:explain lists them.' : sprintf(' Did you mean %s?', $near[0])), OutputInterface::OUTPUT_RAW);
+        $output->writeln($text ?? sprintf('There is no code “%s”.%s', mb_substr($code, 0, 40), [] === $near ? ' plan:explain lists them.' : sprintf(' Did you mean %s?', $near[0])), OutputInterface::OUTPUT_RAW);
 
         return null === $text ? 2 : 0;
     }

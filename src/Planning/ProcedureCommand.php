@@ -70,7 +70,7 @@ final class ProcedureCommand extends Command
     {
         $file = $this->shelf->fileOf($id);
         if (null === $file) {
-            return $this->refuse($output, 'There is no such procedure; «procedure list» names them.');
+            return $this->refuse($output, 'There is no such procedure; “procedure list” names them.');
         }
         $output->write((string) file_get_contents($file), false, OutputInterface::OUTPUT_RAW);
 

@@ -48,7 +48,7 @@ final readonly class Replanner
         $items = is_array($document['items'] ?? null) ? $document['items'] : [];
         $id = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($name)), '-');
         ('' !== $id && strlen($id) <= 60) || throw UnplannableFit::dueToItem('Give the item a name of letters and digits.');
-        isset($fit->vehicleSheet()->items[$id]) && throw UnplannableFit::dueToItem(sprintf('There is a «%s» on the vehicle sheet already: choose another name.', $name));
+        isset($fit->vehicleSheet()->items[$id]) && throw UnplannableFit::dueToItem(sprintf('There is a “%s” on the vehicle sheet already: choose another name.', $name));
         $behind = $fit->vehicleSheet()->items[$inFrontOf] ?? throw UnplannableFit::dueToItem('Say what it lies in front of.');
         foreach ($items as $i => $item) {
             if (is_array($item) && ($item['id'] ?? null) === $inFrontOf) {

@@ -61,7 +61,7 @@ final readonly class Format
         return self::significant(Quantity::base(Kind::Pressure, $kilopascals)->in(Unit::InchMercury)).self::THIN.'inHg';
     }
 
-    /** «2 h 40 min», «25 min». */
+    /** “2 h 40 min”, “25 min”. */
     #[AsTwigFilter('hours')]
     public static function hours(float $minutes): string
     {

@@ -10,7 +10,7 @@ use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\Security\Csrf\CsrfToken;
 use Symfony\Component\Security\Csrf\CsrfTokenManagerInterface;
 
-/** Every write must carry the session's token, in the field «_csrf» or the header «X-CSRF-Token»; devices have a token of their own and no session. */
+/** Every write must carry the session's token, in the field “_csrf” or the header “X-CSRF-Token”; devices have a token of their own and no session. */
 #[AsEventListener(priority: 4)]
 final readonly class WriteGuard
 {

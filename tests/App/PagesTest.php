@@ -180,7 +180,7 @@ final class PagesTest extends AppTestCase
     {
         $process = new Process([\PHP_BINARY, 'bin/console', 'account:create', 'max', 'Max Orrel', '--role=lead', '--password-stdin'], dirname(__DIR__, 2), ['APP_ENV' => 'test', 'APP_DEBUG' => '1', 'APP_DATA' => 'var/test-data'], "a password of my own\n");
         $process->mustRun();
-        self::assertStringContainsString('can sign in as «max» (lead)', (string) preg_replace('/\s+/', ' ', $process->getOutput()));
+        self::assertStringContainsString('can sign in as “max” (lead)', (string) preg_replace('/\s+/', ' ', $process->getOutput()));
         $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form(['login' => 'max', 'password' => 'a password of my own']);
         $this->client->submit($form);
         $this->client->followRedirect();

@@ -12,7 +12,7 @@ for (const [way, label, marks] of [
   ['bleed', 'Engine-off bleed screw', ['bleed-fill', 'bleed-close']],
   ['burp', 'Run and burp', ['burp-fill', 'burp-run']],
 ]) {
-  test(`filled by the way «${label}»`, async ({ page }) => {
+  test(`filled by the way “${label}”`, async ({ page }) => {
     test.setTimeout(240_000);
     const errors = watchConsole(page);
     await signIn(page, demo.base, /Ines Tarrow/);

@@ -8,7 +8,7 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /**
- * What stands between a step and its mark: «before» must be true for it to begin, «within» for it to be closed. The hardest
+ * What stands between a step and its mark: “before” must be true for it to begin, “within” for it to be closed. The hardest
  * comes first. Nothing is decided here twice: the web asks, the log is judged by the same answer.
  */
 final readonly class Gate

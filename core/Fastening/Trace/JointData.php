@@ -31,7 +31,7 @@ final readonly class JointData
     }
 
     /**
-     * From «joint» of the inputs: {"thread", "grade", "shank", "threaded", "member", "friction", "turns"}, or {"slope", "turns"}.
+     * From “joint” of the inputs: {"thread", "grade", "shank", "threaded", "member", "friction", "turns"}, or {"slope", "turns"}.
      *
      * @throws InvalidInput
      */
@@ -44,7 +44,7 @@ final readonly class JointData
         $number = static function (string $name) use ($raw): float {
             $value = $raw[$name] ?? 0.0;
 
-            return is_numeric($value) && $value >= 0 && $value < 1e6 ? (float) $value : throw InvalidInput::in('joint', sprintf('«%s» of the joint must be a number.', $name));
+            return is_numeric($value) && $value >= 0 && $value < 1e6 ? (float) $value : throw InvalidInput::in('joint', sprintf('“%s” of the joint must be a number.', $name));
         };
         $runDown = isset($raw['run_down']) ? $number('run_down') : 360 * $number('turns');
         if (!isset($raw['thread']) || (!isset($raw['shank']) && !isset($raw['threaded']))) {

@@ -29,7 +29,7 @@ final readonly class TraceSpec
     }
 
     /**
-     * {"torque": 25}, {"snug": "40 N·m", "angle": 75}, 25, «25 N·m», «40 N·m + 75°».
+     * {"torque": 25}, {"snug": "40 N·m", "angle": 75}, 25, “25 N·m”, “40 N·m + 75°”.
      *
      * @throws InvalidInput
      */
@@ -63,7 +63,7 @@ final readonly class TraceSpec
     {
         $number = self::number($value, $kind);
 
-        return $number > 0.0 ? $number : throw InvalidInput::in('spec', sprintf('«%s» of the spec must be more than zero.', $name));
+        return $number > 0.0 ? $number : throw InvalidInput::in('spec', sprintf('“%s” of the spec must be more than zero.', $name));
     }
 
     private static function number(mixed $value, Kind $kind): float

@@ -68,7 +68,7 @@ final readonly class WarmUp implements Sum
     {
         $opens = $in->between('opens', Kind::Temperature, 50.0, 120.0);
         $full = $in->has('full') ? $in->between('full', Kind::Temperature, 50.0, 140.0) : $opens + self::FULL_AFTER;
-        $full > $opens || throw InvalidInput::in('full', 'It is fully open above where it opens: look at «full» and «opens».');
+        $full > $opens || throw InvalidInput::in('full', 'It is fully open above where it opens: look at “full” and “opens”.');
         $curve = Curve::of($in->rows('samples', 2, 2));
         $ambient = $in->has('ambient') ? $in->between('ambient', Kind::Temperature, -50.0, 60.0) : null;
         $half = max(20.0, 2.5 * $curve->spacing);

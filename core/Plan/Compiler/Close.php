@@ -12,7 +12,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 final readonly class Close
 {
     /**
-     * @return array<string, Task> the strip: «op:…» for an operation of the procedure, «item:…» for a removal that only makes room
+     * @return array<string, Task> the strip: “op:…” for an operation of the procedure, “item:…” for a removal that only makes room
      *
      * @throws UnplannableFit when items lie in front of each other in a circle
      */

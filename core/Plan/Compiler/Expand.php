@@ -84,7 +84,7 @@ final readonly class Expand
     }
 
     /**
-     * What was taken off goes back in reverse; «on: covers» or «on: parts» limits it to those.
+     * What was taken off goes back in reverse; “on: covers” or “on: parts” limits it to those.
      *
      * @param list<Bound> $all
      * @param list<string> $removed

@@ -16,7 +16,7 @@ final class UnplannableFit extends \DomainException implements CoreException
 
     public static function dueToMissingRole(string $kind, string $role, string $vehicle): self
     {
-        return new self('vehicle', sprintf('The vehicle sheet of %s has no %s «%s»: enter it there first.', $vehicle, $kind, $role));
+        return new self('vehicle', sprintf('The vehicle sheet of %s has no %s “%s”: enter it there first.', $vehicle, $kind, $role));
     }
 
     /** @param list<string> $cycle */
@@ -27,7 +27,7 @@ final class UnplannableFit extends \DomainException implements CoreException
 
     public static function dueToChoice(string $group, string $option): self
     {
-        return new self($group, sprintf('«%s» is no answer to «%s»: choose one that is offered.', mb_substr($option, 0, 40), $group));
+        return new self($group, sprintf('“%s” is no answer to “%s”: choose one that is offered.', mb_substr($option, 0, 40), $group));
     }
 
     public static function dueToItem(string $message): self
@@ -42,6 +42,6 @@ final class UnplannableFit extends \DomainException implements CoreException
 
     public static function dueToDeadlock(string $what): self
     {
-        return new self('procedure', sprintf('«%s» can never be reached: what it waits for comes only after it.', $what));
+        return new self('procedure', sprintf('“%s” can never be reached: what it waits for comes only after it.', $what));
     }
 }

@@ -141,7 +141,7 @@ final readonly class WrenchPick implements Sum
         return [] === $wrenches ? throw InvalidInput::in('kit', 'No wrench stands there.') : [$wrenches, $undated];
     }
 
-    /** @return array<string, string> «3/8 in click wrench, 10, 60, 4, 2026-01-15» */
+    /** @return array<string, string> “3/8 in click wrench, 10, 60, 4, 2026-01-15” */
     private function line(string $line): array
     {
         $parts = array_map(trim(...), explode(',', $line));
@@ -153,7 +153,7 @@ final readonly class WrenchPick implements Sum
     private function torque(mixed $value, string $name, string $which): float
     {
         try {
-            return is_string($value) || is_int($value) || is_float($value) ? Notation::read(Kind::Torque, $value)->value() : throw InvalidInput::in('kit', sprintf('%s: «%s» is needed.', $name, $which));
+            return is_string($value) || is_int($value) || is_float($value) ? Notation::read(Kind::Torque, $value)->value() : throw InvalidInput::in('kit', sprintf('%s: “%s” is needed.', $name, $which));
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in('kit', sprintf('%s, %s: %s', $name, $which, $e->getMessage()));
         }

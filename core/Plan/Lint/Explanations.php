@@ -38,7 +38,7 @@ final readonly class Explanations
         'moved-unheld' => 'Something heavy is moved by a step before any step has taken its weight.',
         'bush-before-load' => 'A rubber-bushed joint is tightened while the weight still hangs on the support; the rubber is twisted for the rest of its life.',
         'room-is-gone' => 'A joint a wrench reaches only while the part is held clear is tightened after it came down.',
-        'load-and-room' => 'One joint is marked both «only under load» and «only while there is room»; both cannot be.',
+        'load-and-room' => 'One joint is marked both “only under load” and “only while there is room”; both cannot be.',
         'set-not-complete' => 'Joints marked as one loosely fitted set: one is tightened while the item of another is not in.',
         'cure-too-short' => 'Sealant or locker meets load, fluid or heat before its cure time is over on the time lane.',
         'paste-and-locker' => 'One thread is given anti-seize and threadlocker.',

@@ -17,7 +17,7 @@ final readonly class Rig
      * @param array<string, string> $open circuit => step that opened it
      * @param array<string, true> $filled circuits filled since they were opened
      * @param array<string, string> $held body => step that took its weight
-     * @param array<string, float> $moved «body way» => mm it has been moved
+     * @param array<string, float> $moved “body way” => mm it has been moved
      * @param array<string, string> $tagged tag => the first step that carries it
      */
     private function __construct(

@@ -26,7 +26,7 @@ final readonly class ChoiceGroup
         [] !== $options || throw $node->refuse('options', 'at least one option is needed.');
         $default = $node->string('default', $options[0]->id);
         in_array($default, array_map(static fn (Option $option): string => $option->id, $options), true)
-            || throw $node->refuse('default', sprintf('«%s» is none of the options.', $default));
+            || throw $node->refuse('default', sprintf('“%s” is none of the options.', $default));
 
         return new self($node->string('id'), $node->string('ask'), $node->string('why', ''), $isWay, $options, $default);
     }

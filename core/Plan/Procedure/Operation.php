@@ -21,7 +21,7 @@ final readonly class Operation
      * @param list<Supply> $consumables
      * @param list<Supply> $parts
      * @param list<Ask> $asks
-     * @param list<string> $tags facts the linter looks for, such as «flash» or «external-gate»
+     * @param list<string> $tags facts the linter looks for, such as “flash” or “external-gate”
      * @param list<PutIn> $puts what goes in for a while and must come out again
      */
     public function __construct(
@@ -56,7 +56,7 @@ final readonly class Operation
     }
 
     /**
-     * The operations that wait for this one; the first that is on the sheet counts («a|b»).
+     * The operations that wait for this one; the first that is on the sheet counts (“a|b”).
      *
      * @return list<string>
      */

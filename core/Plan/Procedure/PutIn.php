@@ -19,7 +19,7 @@ final readonly class PutIn
         return new self($node->string('thing'), $node->string('out_before', ''));
     }
 
-    /** @return list<string> the operations it must be out for; the first that is on the sheet counts («a|b») */
+    /** @return list<string> the operations it must be out for; the first that is on the sheet counts (“a|b”) */
     public function outs(): array
     {
         return '' === $this->outBefore ? [] : explode('|', $this->outBefore);

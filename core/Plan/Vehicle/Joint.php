@@ -24,13 +24,13 @@ final readonly class Joint
     /**
      * @param list<float> $passes percent of the figure, the last one 100
      * @param list<string> $labels what the card says beside each fastener, in order
-     * @param list<string> $when «loaded»: only with the weight on; «room»: only while it is raised or lowered out of the way
+     * @param list<string> $when “loaded”: only with the weight on; “room”: only while it is raised or lowered out of the way
      * @param string $set joints of one set are all loosely in before any is tightened
      * @param float $cure minutes its compound needs before load, fluid or heat
-     * @param float $angle degrees after the figure, made in pulls of «swing» degrees
+     * @param float $angle degrees after the figure, made in pulls of “swing” degrees
      * @param float $gap mm the part is drawn down by, evenly, before it lies flat
      * @param list<int> $first fasteners tightened before the others, the big one among small ones
-     * @param list<string> $lengths which bolt goes in which hole: «20 mm» and so on, in the order of the card
+     * @param list<string> $lengths which bolt goes in which hole: “20 mm” and so on, in the order of the card
      * @param bool $check once more round at the full figure
      * @param float $longest mm, the maker's limit for using a bolt again
      */
@@ -151,7 +151,7 @@ final readonly class Joint
         }
     }
 
-    /** @return array<string, int> length => how many, «» where all are alike */
+    /** @return array<string, int> length => how many, “” where all are alike */
     public function byLength(): array
     {
         return [] === $this->lengths ? [$this->length => $this->count()] : array_count_values($this->lengths);

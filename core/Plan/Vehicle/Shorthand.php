@@ -13,9 +13,9 @@ use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /**
- * A joint on one line, as fast as one can talk: «3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring».
+ * A joint on one line, as fast as one can talk: “3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring”.
  *
- * Also «loaded» or «room», «passes 50 100», «+ 90° swing 30°», «gap 3 mm», «2 first», «check». Parts may stand in any order, with or without commas. It reads back what it understood, and says what it did not.
+ * Also “loaded” or “room”, “passes 50 100”, “+ 90° swing 30°”, “gap 3 mm”, “2 first”, “check”. Parts may stand in any order, with or without commas. It reads back what it understood, and says what it did not.
  */
 final readonly class Shorthand
 {
@@ -129,7 +129,7 @@ final readonly class Shorthand
     }
 
     /**
-     * «6x screws with captive washer, 8 mm socket» as a line of a tray.
+     * “6x screws with captive washer, 8 mm socket” as a line of a tray.
      *
      * @return array{thing: string, count: int, tool?: string}
      *
@@ -138,7 +138,7 @@ final readonly class Shorthand
     public static function trayLine(string $line): array
     {
         if (1 !== preg_match('~\A\s*(?<count>\d{1,3})\s*[x×]?\s+(?<thing>[^,]{1,120}?)\s*(?:,\s*(?<tool>.{1,60}))?\s*\z~u', $line, $m) || 0 === (int) $m['count'] || (int) $m['count'] > 200) {
-            throw InvalidInput::in('tray', sprintf('«%s»: write a count, what it is, and after a comma its tool, for example «6x screws, 8 mm socket».', mb_substr($line, 0, 60)));
+            throw InvalidInput::in('tray', sprintf('“%s”: write a count, what it is, and after a comma its tool, for example “6x screws, 8 mm socket”.', mb_substr($line, 0, 60)));
         }
 
         return ['thing' => $m['thing'], 'count' => (int) $m['count']] + (isset($m['tool']) ? ['tool' => trim($m['tool'])] : []);

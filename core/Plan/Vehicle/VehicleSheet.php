@@ -206,7 +206,7 @@ final readonly class VehicleSheet
         foreach ($node->nodes($key) as $child) {
             $thing = $read($child);
             1 === preg_match('/\A\d+\z/', $thing->id) && throw $child->refuse('id', 'an id needs a letter: digits alone would be taken for a number.');
-            isset($things[$thing->id]) && throw $child->refuse('id', sprintf('«%s» stands here twice.', $thing->id));
+            isset($things[$thing->id]) && throw $child->refuse('id', sprintf('“%s” stands here twice.', $thing->id));
             $things[$thing->id] = $thing;
         }
 
@@ -220,7 +220,7 @@ final readonly class VehicleSheet
     private static function ensureKnown(Node $node, string $path, array $ids, array $items): void
     {
         foreach ($ids as $id) {
-            isset($items[$id]) || throw $node->refuse($path, sprintf('there is no item «%s».', $id));
+            isset($items[$id]) || throw $node->refuse($path, sprintf('there is no item “%s”.', $id));
         }
     }
 }

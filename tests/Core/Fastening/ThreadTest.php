@@ -65,7 +65,7 @@ final class ThreadTest extends TestCase
     public static function noThreads(): iterable
     {
         foreach (['', 'M', 'M9', 'M8x3', 'M8x0', '5/16-19', '3/17-18', 'eight', 'M8x1.25x30', '#99-32', 'M100'] as $text) {
-            yield '«'.$text.'»' => [$text];
+            yield '“'.$text.'”' => [$text];
         }
     }
 

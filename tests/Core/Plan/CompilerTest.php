@@ -185,14 +185,14 @@ final class CompilerTest extends TestCase
     public function testAVehicleThatLacksAPartIsTold(): void
     {
         $this->expectException(UnplannableFit::class);
-        $this->expectExceptionMessageMatches('/has no item «thermostat-housing»: enter it there first/');
+        $this->expectExceptionMessageMatches('/has no item “thermostat-housing”: enter it there first/');
         Sheets::thermostat(null, [], Sheets::vehicle('ostrel-vane-s6'));
     }
 
     public function testAnAnswerNobodyOfferedIsRefused(): void
     {
         $this->expectException(UnplannableFit::class);
-        $this->expectExceptionMessageMatches('/«siphon» is no answer/');
+        $this->expectExceptionMessageMatches('/“siphon” is no answer/');
         Sheets::thermostat(null, ['fill' => 'siphon']);
     }
 

@@ -162,9 +162,9 @@ final class NotationTest extends TestCase
         foreach ($texts as $text) {
             try {
                 Notation::read(Kind::Torque, $text);
-                self::fail(sprintf('«%s» was taken.', $text));
+                self::fail(sprintf('“%s” was taken.', $text));
             } catch (InvalidQuantity $e) {
-                self::assertMatchesRegularExpression('/\p{Lu}|«/u', $e->getMessage());
+                self::assertMatchesRegularExpression('/\p{Lu}|“/u', $e->getMessage());
                 self::assertGreaterThan(20, mb_strlen($e->getMessage()), $text);
                 self::assertLessThan(400, mb_strlen($e->getMessage()), $text);
             }

@@ -24,7 +24,7 @@ use PHPUnit\Framework\TestCase;
 /**
  * No sequence of accepted events, without a reason, reaches sign-off with a count, a circuit, a joint, a weight or a hold
  * unresolved. Honest whole runs with one to five events falsified; what the law refuses does not happen, and an honest hand
- * goes on from there. NK_RUNS sets how many (2,000 by «NK_RUNS=2000»); the seed is printed with a failure.
+ * goes on from there. NK_RUNS sets how many (2,000 by “NK_RUNS=2000”); the seed is printed with a failure.
  */
 #[CoversClass(Law::class)]
 final class SignedOverNothingTest extends TestCase
