@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fastening;
 
+use NimbleKnuckle\Core\Quantity\CleanText;
+use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /**
@@ -73,17 +75,26 @@ final readonly class Layout
             return self::points($points);
         }
 
-        return self::named(is_string($value) ? $value : '') ?? throw InvalidInput::in($field, 'Give “ring 6”, “line 4”, “grid 2x5” or a list of points.');
+        return self::named(is_string($value) ? $value : '', $field) ?? throw InvalidInput::in($field, 'Give “ring 6”, “line 4”, “grid 2x5” or a list of points.');
     }
 
-    private static function named(string $text): ?self
+    /** @throws InvalidInput for digits of another script */
+    private static function named(string $text, string $field): ?self
     {
-        return match (true) {
-            1 === preg_match('~\A\s*ring\s+(\d{1,3})\s*\z~ui', $text, $m) => self::ring((int) $m[1]),
-            1 === preg_match('~\A\s*line\s+(\d{1,3})\s*\z~ui', $text, $m) => self::line((int) $m[1]),
-            1 === preg_match('~\A\s*grid\s+(\d{1,3})\s*[x×]\s*(\d{1,3})\s*\z~ui', $text, $m) => self::grid((int) $m[1], (int) $m[2]),
-            default => null,
-        };
+        try {
+            $clean = strtr(CleanText::of($text), ['×' => 'x', 'X' => 'x', '*' => 'x', 'by' => 'x']);
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in($field, $e->getMessage());
+        }
+        if (1 === preg_match('~\A(?:grid(?:\s+of)?\s+)?([0-9]{1,3})\s*x\s*([0-9]{1,3})(?:\s+grid)?\z~i', $clean, $m)) {
+            return self::grid((int) $m[1], (int) $m[2]);
+        }
+        if (1 !== preg_match('~\A(?:(?<shape>ring|circle|line|row)(?:\s+of)?\s+(?<n>[0-9]{1,3})|(?<m>[0-9]{1,3})\s+in\s+a\s+(?<form>ring|circle|line|row))\z~i', $clean, $m)) {
+            return null;
+        }
+        $count = (int) ($m['n'].($m['m'] ?? ''));
+
+        return in_array(mb_strtolower($m['shape'].($m['form'] ?? '')), ['ring', 'circle'], true) ? self::ring($count) : self::line($count);
     }
 
     public function count(): int
@@ -102,41 +113,42 @@ final readonly class Layout
         return 'ring' === $this->shape ? $this->ringOrder() : $this->outwardOrder();
     }
 
-    /** @return list<int> */
+    /**
+     * By opposite pairs. A new pair starts at the fastener farthest from all that are done; on a tie farthest from the last pair,
+     * then at the lowest number. An odd ring has no opposites: each next one is chosen so.
+     *
+     * @return list<int>
+     */
     private function ringOrder(): array
     {
         $n = $this->count();
-        $left = range(1, $n);
-        $order = [array_shift($left)];
-        while ([] !== $left) {
-            $best = $left[0];
-            foreach ($left as $bolt) {
-                if ($this->crossing($bolt, $order, $n) > $this->crossing($best, $order, $n) + 1e-9) {
-                    $best = $bolt;
+        $order = [1];
+        $last = [1];
+        while (count($order) < $n) {
+            if (0 === $n % 2 && 1 === count($order) % 2) {
+                $last = [$order[count($order) - 1], ($order[count($order) - 1] - 1 + intdiv($n, 2)) % $n + 1];
+                $order[] = $last[1];
+                continue;
+            }
+            $best = 0;
+            $bestRank = [-1, -1];
+            foreach (array_diff(range(1, $n), $order) as $bolt) {
+                $rank = [$this->nearest($bolt, $order, $n), $this->nearest($bolt, $last, $n)];
+                if ($rank > $bestRank) {
+                    [$best, $bestRank] = [$bolt, $rank];
                 }
             }
             $order[] = $best;
-            $left = array_values(array_diff($left, [$best]));
+            $last = 0 === $n % 2 ? $last : [$best];
         }
 
         return $order;
     }
 
-    /**
-     * How well a bolt comes next: far from the last one first, then far from all that are tight.
-     *
-     * @param non-empty-list<int> $order
-     */
-    private function crossing(int $bolt, array $order, int $n): float
+    /** @param non-empty-list<int> $others */
+    private function nearest(int $bolt, array $others, int $n): int
     {
-        $gap = static function (int $a, int $b) use ($n): int {
-            $d = abs($a - $b) % $n;
-
-            return min($d, $n - $d);
-        };
-        $nearest = min(array_map(static fn (int $tight): int => $gap($bolt, $tight), $order));
-
-        return $gap($bolt, $order[count($order) - 1]) + $nearest / ($n + 1);
+        return min(array_map(static fn (int $other): int => min(abs($bolt - $other), $n - abs($bolt - $other)), $others));
     }
 
     /** @return list<int> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fastening;
 
+use NimbleKnuckle\Core\Quantity\CleanText;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
@@ -23,6 +24,9 @@ final readonly class Thread
     private const UNF = ['#6' => 40, '#8' => 36, '#10' => 32, '#12' => 28, '1/4' => 28, '5/16' => 24, '3/8' => 24, '7/16' => 20, '1/2' => 20, '9/16' => 18, '5/8' => 18, '3/4' => 16];
     /** G size => major diameter in mm, threads an inch: ISO 228-1. */
     private const PIPE = ['1/8' => [9.728, 28], '1/4' => [13.157, 19], '3/8' => [16.662, 19], '1/2' => [20.955, 14], '5/8' => [22.911, 14], '3/4' => [26.441, 14], '7/8' => [30.201, 14], '1' => [33.249, 11]];
+    private const TAPER = '~\A(?:(?:[0-9]{1,2}/)?[0-9]{1,2}"?(?:-[0-9]{1,2}(?:\.[0-9])?)?\s?)?(?:NPTF?|BSPT|R[CP]?)(?:\s?[0-9].*)?\z~';
+    /** A tolerance class behind a thread says nothing of its size: 6g, 6H, 2A. */
+    private const TOLERANCE = '~(?<=[0-9CF])[\s-]+(?:[4-8][GHEF](?:[4-8][GH])?|[123][AB])\z~';
     private const ISO_PITCH = 0.649519;
     private const ISO_ROOT = 1.226869;
     private const WHITWORTH_PITCH = 0.640327;
@@ -39,12 +43,23 @@ final readonly class Thread
      */
     public static function parse(string $text, string $field = 'thread'): self
     {
-        $clean = mb_strtoupper(strtr(trim($text), ['×' => 'x', '*' => 'x', ',' => '.', '−' => '-', '–' => '-']));
-        if (1 === preg_match('~\A(?:(?:\d{1,2}/)?\d{1,2}(?:-\d{1,2}(?:\.\d)?)?\s?)?(?:NPTF?|BSPT|R[CP]?)(?:\s?\d.*)?\z~', $clean)) {
-            throw InvalidInput::in($field, sprintf('“%s” is a taper pipe thread: it seals by turns past hand-tight, one and a half to two, and no torque figure can be worked out for it.', InvalidQuantity::quote($text)));
+        try {
+            $clean = CleanText::of($text);
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in($field, $e->getMessage());
         }
+        $clean = mb_strtoupper(strtr($clean, ['×' => 'x', '*' => 'x', ',' => '.'] + array_map(static fn (array $f): string => $f[0].'/'.$f[1], CleanText::FRACTIONS)));
+        if (1 === preg_match(self::TAPER, $clean)) {
+            throw InvalidInput::in($field, sprintf(
+                '“%s” is a taper pipe thread: it seals by turns past hand-tight, one and a half to two, and no torque figure can be worked out for it.',
+                InvalidQuantity::quote($text),
+            ));
+        }
+        $bare = (string) preg_replace(self::TOLERANCE, '', $clean);
 
-        return self::metric($clean, $field) ?? self::unified($clean) ?? self::pipe($clean) ?? throw InvalidInput::in($field, sprintf('“%s” is not a thread we know: write it like M8, M10x1.25, 5/16-18, #10-32 or G1/4.', InvalidQuantity::quote($text)));
+        return self::metric($bare, $field) ?? self::unified($bare) ?? self::pipe($bare) ?? throw InvalidInput::in($field, sprintf(
+            '“%s” is not a thread we know: write it like M8, M10x1.25, 5/16-18, #10-32 or G1/4.', InvalidQuantity::quote($text),
+        ));
     }
 
     /** @return list<self> every thread of the tables: metric coarse and fine, UNC and UNF, G */
@@ -72,6 +87,11 @@ final readonly class Thread
         return str_starts_with($this->size, 'G');
     }
 
+    public function isUnified(): bool
+    {
+        return !$this->isPipe() && !$this->isMetric();
+    }
+
     public function isMetric(): bool
     {
         return str_starts_with($this->size, 'M');
@@ -95,16 +115,16 @@ final readonly class Thread
         return $this->isPipe() ? $this->rootDiameter() : $this->diameter - 1.082532 * $this->pitch;
     }
 
-    /** Stress diameter dS = (d2 + d3)/2 in mm. */
+    /** Stress diameter in mm: dS = (d2 + d3)/2, or that of the unified thread's own area √(4 AS/π). */
     public function stressDiameter(): float
     {
-        return ($this->pitchDiameter() + $this->rootDiameter()) / 2;
+        return $this->isUnified() ? sqrt(4 * $this->stressArea() / \M_PI) : ($this->pitchDiameter() + $this->rootDiameter()) / 2;
     }
 
-    /** Stress area AS = π dS²/4 in mm², ISO 898-1. */
+    /** Stress area in mm²: AS = π dS²/4 (ISO 898-1); unified 0.7854 (D − 0.9743/n)² (ASME B1.1), which is 0.7854 (d − 0.9743 P)² in any unit. */
     public function stressArea(): float
     {
-        return \M_PI * $this->stressDiameter() ** 2 / 4;
+        return $this->isUnified() ? 0.7854 * ($this->diameter - 0.9743 * $this->pitch) ** 2 : \M_PI * $this->stressDiameter() ** 2 / 4;
     }
 
     /** Shear area of the internal thread over an engagement in mm: 0.875 π d Le, mm². */
@@ -121,34 +141,42 @@ final readonly class Thread
 
     private static function metric(string $text, string $field): ?self
     {
-        if (1 !== preg_match('~\AM\s?(?<d>\d{1,2}(?:\.\d)?)(?:\s?[X-]\s?(?<p>\d(?:\.\d{1,3})?))?\z~', $text, $m)) {
+        if (1 !== preg_match('~\A(?:M\s?(?<d>[0-9]{1,2}(?:\.[0-9])?)(?:\s?[X-]\s?(?<p>[0-9]?(?:\.[0-9]{1,3})?)(?:\s?MM)?)?|(?<mm>[0-9]{1,2})\s?MM)\z~', $text, $m)) {
             return null;
         }
-        $size = rtrim(rtrim($m['d'].(str_contains($m['d'], '.') ? '' : '.0'), '0'), '.');
+        $d = $m['d'].($m['mm'] ?? '');
+        $size = rtrim(rtrim($d.(str_contains($d, '.') ? '' : '.0'), '0'), '.');
         $coarse = self::COARSE[$size] ?? null;
         if (null === $coarse) {
             return null;
         }
         $pitches = [$coarse, ...self::FINE[$size]];
-        $pitch = isset($m['p']) ? (float) $m['p'] : $coarse;
-        in_array($pitch, $pitches, true) || throw InvalidInput::in($field, sprintf('M%s has no pitch of %s: it comes with %s (coarse), %s.', $size, $m['p'] ?? '', $coarse, implode(', ', self::FINE[$size])));
+        $pitch = '' !== ($m['p'] ?? '') ? (float) $m['p'] : $coarse;
+        in_array($pitch, $pitches, true) || throw InvalidInput::in($field, sprintf(
+            'M%s has no pitch of %s: it comes with %s (coarse), %s.', $size, $m['p'] ?? '', $coarse, implode(', ', self::FINE[$size]),
+        ));
 
         return new self('M'.$size.($pitch === $coarse ? '' : 'x'.$pitch), (float) $size, $pitch, 'M'.$size);
     }
 
     private static function pipe(string $text): ?self
     {
-        if (1 !== preg_match('~\A(?:G|BSPP?|R?P)\s?(?<size>\d(?:/\d)?)(?:\s?A|\s?B)?(?:\s?-\s?\d{2})?\z~', $text, $m) || !isset(self::PIPE[$m['size']])) {
+        $pattern = '~\A(?:(?:G|BSPP?|R?P)\s?(?<size>[0-9](?:/[0-9])?)(?:\s?A|\s?B)?(?:\s?-\s?[0-9]{2})?|(?<first>[0-9](?:/[0-9])?)(?:\s?IN|")?\s?(?:BSPP?|G))\z~';
+        if (1 !== preg_match($pattern, $text, $m)) {
             return null;
         }
-        [$diameter, $tpi] = self::PIPE[$m['size']];
+        $size = $m['size'].($m['first'] ?? '');
+        if (!isset(self::PIPE[$size])) {
+            return null;
+        }
+        [$diameter, $tpi] = self::PIPE[$size];
 
-        return new self('G'.$m['size'], $diameter, 25.4 / $tpi, 'G'.$m['size'], self::WHITWORTH_PITCH, self::WHITWORTH_ROOT);
+        return new self('G'.$size, $diameter, 25.4 / $tpi, 'G'.$size, self::WHITWORTH_PITCH, self::WHITWORTH_ROOT);
     }
 
     private static function unified(string $text): ?self
     {
-        if (1 !== preg_match('~\A(?:NO\.?\s?(?=\d))?(?<size>#?\s?\d{1,2}(?:/\d{1,2})?)(?:\s?IN|")?(?:\s?-\s?(?<tpi>\d{1,2}))?\s?(?<series>UNC|UNF)?\z~', $text, $m)) {
+        if (1 !== preg_match('~\A(?:NO\.?\s?(?=\d))?(?<size>#?\s?\d{1,2}(?:/\d{1,2})?)(?:\s?IN|")?(?:\s?[X-]\s?(?<tpi>\d{1,2}))?\s?-?\s?(?<series>UNC|UNF)?\z~', $text, $m)) {
             return null;
         }
         $size = str_replace(' ', '', $m['size']);

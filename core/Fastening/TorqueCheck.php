@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Fastening;
 
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Stated;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
@@ -35,7 +36,7 @@ final readonly class TorqueCheck implements Sum
     public function fields(): array
     {
         return [
-            Field::text('stated', 'The figure as written', '29 ft-lb / 21 Nm', 'One figure, or the same one in two units.'),
+            Field::text('stated', 'The figure as written', '29 ft-lb / 21 Nm', 'One figure, a range, or the same figure in two units.'),
             Field::text('thread', 'Thread', 'M8', 'M8, M10x1.25, 5/16-18, #10-32')->optional(),
             Field::choice('grade', 'Bolt grade', Grade::choices(), 'Unknown: 8.8 is assumed.')->optional(),
             Field::text('friction', 'Thread and head', 'oiled', 'oiled, dry zinc, anti-seize, threadlocker wet, waxed aluminium, stainless dry, or a number')->optional(),
@@ -45,17 +46,22 @@ final readonly class TorqueCheck implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $figures = $in->statement('stated', Kind::Torque);
-        $first = $figures[0];
+        $stated = $in->stated('stated', Kind::Torque);
+        $figures = $stated->figures();
+        $first = $stated->middle ?? $stated->low;
         $values = [
             'torque' => Value::of($first->value(), Unit::NewtonMetre->value),
-            'lowest' => Value::of($first->lowest(), Unit::NewtonMetre->value),
-            'highest' => Value::of($first->highest(), Unit::NewtonMetre->value),
+            'lowest' => Value::of($stated->low->lowest(), Unit::NewtonMetre->value),
+            'highest' => Value::of($stated->high->highest(), Unit::NewtonMetre->value),
         ];
-        $checks = $this->agreement($figures);
-        $working = array_map($this->reading(...), $figures);
+        $checks = $stated->isRange() ? [$this->range($stated)] : $this->agreement($figures);
+        if (null !== $stated->angle) {
+            $values['angle'] = Value::of($stated->angle->value(), Unit::Degree->value);
+            $checks[] = Check::ok('then-angle', sprintf('%s° further follow: the share of yield here is that of the torque alone.', Show::n($stated->angle->value())));
+        }
+        $working = array_map($this->reading(...), $stated->isRange() ? [$stated->low, $stated->high] : $figures);
         if ($in->has('thread')) {
-            [$utilisation, $moreChecks, $moreWorking] = $this->load($in, $first);
+            [$utilisation, $moreChecks, $moreWorking] = $this->load($in, $stated->high);
             $values['utilisation'] = Value::of($utilisation, Unit::Percent->value);
             $checks = [...$checks, ...$moreChecks];
             $working = [...$working, ...$moreWorking];
@@ -65,6 +71,11 @@ final readonly class TorqueCheck implements Sum
         }
 
         return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+    }
+
+    private function range(Stated $stated): Check
+    {
+        return Check::ok('range', sprintf('A range: %s to %s N·m.', Show::n($stated->low->value()), Show::n($stated->high->value())));
     }
 
     /**

@@ -11,12 +11,12 @@ final class InvalidQuantity extends \DomainException implements CoreException
 {
     public static function empty(Kind $kind): self
     {
-        return new self(sprintf('Nothing was written: give a %s, for example “%s”.', $kind->value, self::example($kind)));
+        return new self(sprintf('Nothing was written: give %s, for example “%s”.', $kind->withArticle(), self::example($kind)));
     }
 
     public static function notReadable(Kind $kind, string $text): self
     {
-        return new self(sprintf('“%s” is not a %s: write a number and a unit, for example “%s”.', self::quote($text), $kind->value, self::example($kind)));
+        return new self(sprintf('“%s” is not %s: write a number and a unit, for example “%s”.', self::quote($text), $kind->withArticle(), self::example($kind)));
     }
 
     public static function unknownUnit(Kind $kind, string $unit): self
@@ -33,22 +33,65 @@ final class InvalidQuantity extends \DomainException implements CoreException
 
     public static function notFinite(Kind $kind): self
     {
-        return new self(sprintf('A %s must be an ordinary number.', $kind->value));
+        return new self(sprintf('%s must be an ordinary number.', ucfirst($kind->withArticle())));
     }
 
     public static function negative(Kind $kind, string $text): self
     {
-        return new self(sprintf('“%s” is below zero: a %s cannot be.', self::quote($text), $kind->value));
+        return new self(sprintf('“%s” is below zero: %s cannot be.', self::quote($text), $kind->withArticle()));
     }
 
     public static function absurd(Kind $kind, string $text): self
     {
-        return new self(sprintf('“%s” is past anything found in an engine bay (limit %s %s): check the unit and the decimal point.', self::quote($text), number_format($kind->absurdAbove(), 0, '.', ' '), $kind->baseUnit()->symbol()));
+        return new self(sprintf(
+            '“%s” is past anything found in an engine bay (limit %s %s): check the unit and the decimal point.',
+            self::quote($text), Digits::fixed($kind->absurdAbove(), 0), $kind->baseUnit()->symbol(),
+        ));
     }
 
     public static function range(string $text): self
     {
-        return new self(sprintf('“%s” is a range: give the one figure you will tighten to.', self::quote($text)));
+        return new self(sprintf('“%s” is a range: give the one figure to be used.', self::quote($text)));
+    }
+
+    public static function rangeBackwards(string $text): self
+    {
+        return new self(sprintf('“%s” runs from high to low: write the lower figure first, such as 18 to 22.', self::quote($text)));
+    }
+
+    public static function plusAngle(string $text): self
+    {
+        return new self(sprintf('“%s” is a torque and an angle: write the torque here, and the angle where the angle is asked for.', self::quote($text)));
+    }
+
+    public static function limit(string $text): self
+    {
+        return new self(sprintf('“%s” is a limit: write the figure itself.', self::quote($text)));
+    }
+
+    public static function twoWays(string $text, string $one, string $two): self
+    {
+        return new self(sprintf('“%s” can mean %s or %s: write one of the two.', self::quote($text), $one, $two));
+    }
+
+    public static function tooSmall(Kind $kind, string $text): self
+    {
+        return new self(sprintf('“%s” is smaller than any %s there is: write 0, or check the power of ten.', self::quote($text), $kind->value));
+    }
+
+    public static function foreignDigit(string $text, string $digit): self
+    {
+        return new self(sprintf('“%s” has the sign “%s”, which is none of the digits 0 to 9: type that number again.', self::quote($text), $digit));
+    }
+
+    public static function inRow(int $row, string $cell): self
+    {
+        return new self(sprintf('Row %d: “%s” is no plain number. Write 0.4 or 0,4, with spaces between columns.', $row, $cell));
+    }
+
+    public static function noText(string $text): self
+    {
+        return new self(sprintf('“%s” is not readable text: type it again.', self::quote($text)));
     }
 
     public static function tooMany(int $count): self

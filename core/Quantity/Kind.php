@@ -21,6 +21,15 @@ enum Kind: string
     case Duration = 'duration';
     case Number = 'number';
 
+    /** In the base unit of any kind: what is smaller and not zero is a slip of the power of ten. */
+    public const ABSURD_BELOW = 1e-7;
+
+    /** “a torque”, “an angle”. */
+    public function withArticle(): string
+    {
+        return (str_contains('aeiou', $this->value[0]) ? 'an ' : 'a ').$this->value;
+    }
+
     public function baseUnit(): Unit
     {
         return match ($this) {
@@ -56,6 +65,21 @@ enum Kind: string
             self::Altitude => 9_000.0,
             self::Duration => 100_000.0,
             self::Number => 1.0e9,
+        };
+    }
+
+    /**
+     * What people put below the line for this kind; another number there stands beside the first, as in 18/22.
+     *
+     * @return list<int>
+     */
+    public function denominators(): array
+    {
+        return match ($this) {
+            self::Length => [2, 4, 8, 16, 32, 64],
+            self::Angle => [2, 3, 4, 5, 6, 8, 10, 12],
+            self::Number => [2, 3, 4, 5, 6, 8, 10, 16],
+            default => [2, 3, 4, 8],
         };
     }
 

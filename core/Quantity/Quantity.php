@@ -63,6 +63,6 @@ final readonly class Quantity
     /** For a person's eye: a thin space stands before the unit. */
     public function format(Unit $unit, int $decimals): string
     {
-        return rtrim(number_format($this->in($unit), $decimals, '.', ' ')."\u{202F}".$unit->symbol(), "\u{202F}");
+        return rtrim(Digits::fixed($this->in($unit), $decimals).Digits::GROUP.$unit->symbol(), Digits::GROUP);
     }
 }

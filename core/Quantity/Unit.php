@@ -20,6 +20,8 @@ enum Unit: string
     case KilogramCentimetre = 'kgf·cm';
     case NewtonCentimetre = 'N·cm';
     case DecanewtonMetre = 'daN·m';
+    case NewtonMillimetre = 'N·mm';
+    case KilonewtonMetre = 'kN·m';
     case Millimetre = 'mm';
     case Centimetre = 'cm';
     case Metre1 = 'm length';
@@ -39,11 +41,16 @@ enum Unit: string
     case MillimetreMercury = 'mmHg';
     case MegapascalPressure = 'MPa pressure';
     case Pascal = 'Pa';
+    case TechnicalAtmosphere = 'kgf/cm²';
+    case Atmosphere = 'atm';
+    case InchWater = 'inH2O';
     case Litre = 'L';
     case Millilitre = 'mL';
     case Quart = 'qt';
     case Pint = 'pt';
     case Gallon = 'gal';
+    case FluidOunce = 'US fl oz';
+    case ImperialPint = 'imp pt';
     case ImperialQuart = 'imp qt';
     case ImperialGallon = 'imp gal';
     case Celsius = 'degC';
@@ -70,12 +77,13 @@ enum Unit: string
     {
         return match ($this) {
             self::NewtonMetre, self::PoundFoot, self::PoundInch, self::OunceInch, self::KilogramMetre,
-            self::KilogramCentimetre, self::NewtonCentimetre, self::DecanewtonMetre => Kind::Torque,
+            self::KilogramCentimetre, self::NewtonCentimetre, self::DecanewtonMetre, self::NewtonMillimetre, self::KilonewtonMetre => Kind::Torque,
             self::Millimetre, self::Centimetre, self::Metre1, self::Inch, self::Thou, self::Foot, self::Micrometre => Kind::Length,
             self::Degree, self::Turn, self::Flat, self::Radian => Kind::Angle,
             self::Kilopascal, self::Bar, self::Millibar, self::Psi, self::InchMercury, self::MillimetreMercury,
-            self::MegapascalPressure, self::Pascal => Kind::Pressure,
-            self::Litre, self::Millilitre, self::Quart, self::Pint, self::Gallon, self::ImperialQuart, self::ImperialGallon => Kind::Volume,
+            self::MegapascalPressure, self::Pascal, self::TechnicalAtmosphere, self::Atmosphere, self::InchWater => Kind::Pressure,
+            self::Litre, self::Millilitre, self::Quart, self::Pint, self::Gallon, self::FluidOunce,
+            self::ImperialPint, self::ImperialQuart, self::ImperialGallon => Kind::Volume,
             self::Celsius, self::Fahrenheit, self::Kelvin => Kind::Temperature,
             self::Percent => Kind::Percent,
             self::Newton, self::Kilonewton, self::PoundForce, self::KilogramForce => Kind::Force,
@@ -97,6 +105,8 @@ enum Unit: string
             self::KilogramCentimetre => 0.0980665,
             self::NewtonCentimetre => 0.01,
             self::DecanewtonMetre => 10.0,
+            self::NewtonMillimetre => 0.001,
+            self::KilonewtonMetre => 1000.0,
             self::Centimetre => 10.0,
             self::Metre1 => 1000.0,
             self::Inch => 25.4,
@@ -113,10 +123,15 @@ enum Unit: string
             self::MillimetreMercury => 0.133322387415,
             self::MegapascalPressure => 1000.0,
             self::Pascal => 0.001,
+            self::TechnicalAtmosphere => 98.0665,
+            self::Atmosphere => 101.325,
+            self::InchWater => 0.24908891, // conventional water at 4 °C
             self::Millilitre => 0.001,
             self::Quart => 0.946352946,
             self::Pint => 0.473176473,
             self::Gallon => 3.785411784,
+            self::FluidOunce => 0.0295735295625,
+            self::ImperialPint => 0.56826125,
             self::ImperialQuart => 1.1365225,
             self::ImperialGallon => 4.54609,
             self::Fahrenheit => 5 / 9,
@@ -171,8 +186,10 @@ enum Unit: string
             self::OunceInch => self::pairs(['ozf', 'oz', 'ounce', 'ounces'], ['in', 'inch', 'inches']),
             self::KilogramMetre => ['kgfm', 'kgm', 'mkg', 'mkgf', 'kpm', 'mkp', 'kilogrammetre', 'kilogrammetres', 'kilogrammeter', 'kilogrammeters'],
             self::KilogramCentimetre => ['kgfcm', 'kgcm', 'cmkg', 'cmkgf'],
-            self::NewtonCentimetre => ['ncm'],
-            self::DecanewtonMetre => ['danm'],
+            self::NewtonCentimetre => ['ncm', 'newtoncentimetre', 'newtoncentimetres', 'newtoncentimeter', 'newtoncentimeters'],
+            self::DecanewtonMetre => ['danm', 'decanewtonmetre', 'decanewtonmetres'],
+            self::NewtonMillimetre => ['nmm', 'newtonmillimetre', 'newtonmillimetres', 'newtonmillimeter', 'newtonmillimeters'],
+            self::KilonewtonMetre => ['knm', 'kilonewtonmetre', 'kilonewtonmetres', 'kilonewtonmeter', 'kilonewtonmeters'],
             self::Millimetre => ['mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'],
             self::Centimetre => ['cm', 'centimetre', 'centimetres', 'centimeter', 'centimeters'],
             self::Metre1, self::Metre => ['m', 'metre', 'metres', 'meter', 'meters'],
@@ -187,22 +204,27 @@ enum Unit: string
             self::Kilopascal => ['kpa', 'kilopascal', 'kilopascals'],
             self::Bar => ['bar', 'bars'],
             self::Millibar => ['mbar', 'hpa'],
-            self::Psi => ['psi', 'lb/in2', 'lbf/in2', 'psig'],
-            self::InchMercury => ['inhg', 'inchhg', 'incheshg', '"hg', 'inchesofmercury', 'inchmercury'],
+            self::Psi => ['psi', 'lb/in2', 'lbf/in2', 'psig', 'lbs/in2', 'lb/sqin', 'lbf/sqin', 'poundspersquareinch'],
+            self::InchMercury => ['inhg', 'inchhg', 'incheshg', '"hg', 'inchesofmercury', 'inchmercury', 'inofhg', 'inchesofhg', '"ofhg'],
             self::MillimetreMercury => ['mmhg', 'torr'],
             self::MegapascalPressure => ['mpa'],
             self::Pascal => ['pa', 'pascal', 'pascals'],
+            self::TechnicalAtmosphere => ['kgf/cm2', 'kg/cm2', 'kgfcm2', 'kgcm2', 'kp/cm2', 'kgf/sqcm', 'kg/sqcm', 'at'],
+            self::Atmosphere => ['atm', 'atmosphere', 'atmospheres'],
+            self::InchWater => ['inh2o', 'inchh2o', 'inchesh2o', 'inwg', 'inwc', '"h2o', 'inchesofwater'],
             self::Litre => ['l', 'litre', 'litres', 'liter', 'liters', 'ltr', 'ltrs', 'dm3'],
             self::Millilitre => ['ml', 'cc', 'cm3', 'millilitre', 'millilitres', 'milliliter', 'milliliters'],
-            self::Quart => ['qt', 'qts', 'quart', 'quarts', 'usqt'],
-            self::Pint => ['pt', 'pts', 'pint', 'pints', 'uspt'],
-            self::Gallon => ['gal', 'gals', 'gallon', 'gallons', 'usgal'],
-            self::ImperialQuart => ['impqt', 'imperialquart', 'imperialquarts', 'ukqt'],
-            self::ImperialGallon => ['impgal', 'imperialgallon', 'imperialgallons', 'ukgal'],
+            self::Quart => self::measured(['', 'us', 'usliquid'], ['qt', 'qts', 'quart', 'quarts']),
+            self::Pint => self::measured(['', 'us', 'usliquid'], ['pt', 'pts', 'pint', 'pints']),
+            self::Gallon => self::measured(['', 'us', 'usliquid'], ['gal', 'gals', 'gallon', 'gallons']),
+            self::FluidOunce => self::measured(['', 'us'], ['floz', 'fluidoz', 'fluidounce', 'fluidounces']),
+            self::ImperialPint => self::measured(['imp', 'imperial', 'uk', 'british'], ['pt', 'pts', 'pint', 'pints']),
+            self::ImperialQuart => self::measured(['imp', 'imperial', 'uk', 'british'], ['qt', 'qts', 'quart', 'quarts']),
+            self::ImperialGallon => self::measured(['imp', 'imperial', 'uk', 'british'], ['gal', 'gals', 'gallon', 'gallons']),
             self::Celsius => ['°c', 'c', 'degc', 'celsius', 'degreec', 'degreesc', 'degreecelsius', 'degreescelsius', '℃'],
             self::Fahrenheit => ['°f', 'f', 'degf', 'fahrenheit', 'degreef', 'degreesf', 'degreefahrenheit', 'degreesfahrenheit', '℉'],
             self::Kelvin => ['k', 'kelvin'],
-            self::Percent => ['%', 'percent', 'pct', 'percents', 'vol%', '%vol'],
+            self::Percent => ['%', 'percent', 'pct', 'percents', 'vol%', '%vol', '%byvolume', 'percentbyvolume', '%v/v', 'percentage'],
             self::Newton => ['n', 'newton', 'newtons'],
             self::Kilonewton => ['kn', 'kilonewton', 'kilonewtons'],
             self::PoundForce => ['lbf', 'lb', 'lbs', 'pound', 'pounds'],
@@ -220,7 +242,7 @@ enum Unit: string
     }
 
     /**
-     * Both orders of a product: “lbf ft” and “ft lbf” are the same torque.
+     * Both orders of a product: “lbf ft” and “ft lbf” are the same torque, and so is a stroke by which nothing is divided.
      *
      * @param list<string> $left
      * @param list<string> $right
@@ -232,8 +254,27 @@ enum Unit: string
         $all = [];
         foreach ($left as $l) {
             foreach ($right as $r) {
-                $all[] = $l.$r;
-                $all[] = $r.$l;
+                array_push($all, $l.$r, $r.$l, $l.'/'.$r, $r.'/'.$l);
+            }
+        }
+
+        return $all;
+    }
+
+    /**
+     * Every name with every country before and behind it: “US gal”, “gal (US)”.
+     *
+     * @param list<string> $countries
+     * @param list<string> $names
+     *
+     * @return list<string>
+     */
+    private static function measured(array $countries, array $names): array
+    {
+        $all = [];
+        foreach ($names as $name) {
+            foreach ($countries as $country) {
+                array_push($all, $country.$name, ...('' === $country ? [] : [$name.$country, $name.'('.$country.')']));
             }
         }
 

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sum;
 
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Quantity\NumberRows;
+use NimbleKnuckle\Core\Quantity\Stated;
 
 /** The raw inputs of one sum, read on demand; every error names its field. */
 final readonly class Inputs
@@ -60,14 +63,14 @@ final readonly class Inputs
     }
 
     /**
-     * @return non-empty-list<Figure> one figure, or the same one in two units
+     * All that one line may state: a figure or a range, the same in another unit, an angle further.
      *
      * @throws InvalidInput
      */
-    public function statement(string $name, Kind $kind): array
+    public function stated(string $name, Kind $kind): Stated
     {
         try {
-            return Notation::readStatement($kind, $this->scalar($name));
+            return Notation::readStated($kind, $this->scalar($name));
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in($name, $e->getMessage());
         }
@@ -159,23 +162,49 @@ final readonly class Inputs
      */
     public function rows(string $name, int $least, int $most): array
     {
-        $rows = [];
-        foreach ($this->items($name) as $i => $row) {
-            if (is_string($row)) {
-                $row = preg_split('~[\s,]+~', trim($row)) ?: [];
+        $rows = $this->rowsOf($name);
+        [] !== $rows || throw InvalidInput::in($name, sprintf('“%s” must be a list of rows.', $name));
+        foreach ($rows as $i => $row) {
+            if (count($row) < $least || count($row) > $most) {
+                throw InvalidInput::in($name, sprintf('Row %d needs %d%s numbers.', $i + 1, $least, $most > $least ? ' to '.$most : ''));
             }
-            $numbers = [];
-            foreach (is_array($row) ? array_values($row) : [] as $number) {
-                is_numeric($number) && is_finite((float) $number) || throw InvalidInput::in($name, sprintf('Entry %d of “%s” is not made of numbers.', $i + 1, $name));
-                $numbers[] = (float) $number;
-            }
-            if (count($numbers) < $least || count($numbers) > $most || [] === $numbers) {
-                throw InvalidInput::in($name, sprintf('Entry %d of “%s” needs %d%s numbers.', $i + 1, $name, $least, $most > $least ? ' to '.$most : ''));
-            }
-            $rows[] = $numbers;
         }
 
         return $rows;
+    }
+
+    /** @return list<non-empty-list<float>> */
+    private function rowsOf(string $name): array
+    {
+        $text = $this->raw[$name] ?? null;
+        try {
+            if (is_string($text) && 1 !== preg_match('~\A\s*[\[{]~', $text)) {
+                return NumberRows::read($text);
+            }
+            $rows = [];
+            foreach ($this->items($name) as $i => $row) {
+                $rows[] = is_string($row) ? NumberRows::read($row)[0] ?? [] : self::row($row, $i + 1);
+            }
+
+            return array_values(array_filter($rows, static fn (array $row): bool => [] !== $row));
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in($name, $e->getMessage());
+        }
+    }
+
+    /** @return list<float> */
+    private static function row(mixed $row, int $number): array
+    {
+        $numbers = [];
+        foreach (is_array($row) ? array_values($row) : [] as $cell) {
+            $numbers[] = match (true) {
+                is_int($cell), is_float($cell) && is_finite($cell) => (float) $cell,
+                is_string($cell) => NumberRows::one(trim($cell), $number),
+                default => throw InvalidQuantity::inRow($number, InvalidQuantity::quote(get_debug_type($cell))),
+            };
+        }
+
+        return [] === $numbers ? throw InvalidQuantity::inRow($number, '') : $numbers;
     }
 
     /** @throws InvalidInput when the choice is not one of those allowed */
@@ -210,6 +239,8 @@ final readonly class Inputs
 
     private static function show(float $value): string
     {
-        return rtrim(rtrim(number_format($value, 3, '.', ' '), '0'), '.');
+        $text = Digits::fixed($value, 3);
+
+        return str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
     }
 }

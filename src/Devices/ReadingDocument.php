@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Devices;
 
+use NimbleKnuckle\Core\Quantity\InvalidQuantity;
+use NimbleKnuckle\Core\Quantity\NumberRows;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A piece of a reading as a device sends it, in the format nimble-knuckle/reading@1; or a trace in rows of text. */
@@ -36,7 +38,7 @@ final readonly class ReadingDocument
     }
 
     /**
-     * Rows of a text file: degrees, N·m and perhaps ms, by comma, semicolon or tab; a heading and a decimal comma (with semicolons) are understood.
+     * Rows of a text file: degrees, N·m and perhaps ms, by space, comma, semicolon or tab; a heading and decimal commas are understood.
      *
      * @return list<list<float>>
      *
@@ -44,17 +46,10 @@ final readonly class ReadingDocument
      */
     public static function rows(string $text): array
     {
-        $rows = [];
-        foreach (preg_split('/\R/u', trim($text)) ?: [] as $i => $line) {
-            $separator = str_contains($line, ';') ? ';' : (str_contains($line, "\t") ? "\t" : ',');
-            $cells = array_map(static fn (string $cell): string => ';' === $separator ? str_replace(',', '.', trim($cell)) : trim($cell), explode($separator, $line));
-            if ('' === trim($line) || 0 === $i && !is_numeric($cells[0])) {
-                continue;
-            }
-            foreach ($cells as $cell) {
-                is_numeric($cell) || throw InvalidInput::in('trace', sprintf('Line %d is not made of numbers: degrees, N·m, and ms if there are any.', $i + 1));
-            }
-            $rows[] = array_map(floatval(...), array_slice($cells, 0, 3));
+        try {
+            $rows = array_map(static fn (array $row): array => array_slice($row, 0, 3), NumberRows::read($text));
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in('trace', $e->getMessage());
         }
 
         return self::samples($rows, true, 'trace');

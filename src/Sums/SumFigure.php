@@ -31,6 +31,7 @@ use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Stated;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -48,7 +49,7 @@ final readonly class SumFigure
         $in = Inputs::of($raw, $sum->fields());
 
         return match ($sum->name()) {
-            'torque-check' => ['torque', TorqueBars::of($in->statement('stated', Kind::Torque), $result->has('utilisation') ? $result->number('torque') / max(1e-9, $result->number('utilisation') / 100) : 0.0)],
+            'torque-check' => ['torque', self::torqueBars($in->stated('stated', Kind::Torque), $result)],
             'torque-estimate' => ['plot', PreloadDrawing::of($result, Bolt::read($in))],
             'angle-tighten' => ['springs', $this->springs($in, $result)],
             'part-turn' => ['head', AngleDrawing::of($result->number('angle'), 0.0)],
@@ -96,5 +97,12 @@ final readonly class SumFigure
         $thread = Thread::parse((string) $result->entries('thread')[0]);
 
         return ThreadDrawing::of($thread, 1.5 * $thread->diameter);
+    }
+
+    private static function torqueBars(Stated $stated, SumResult $result): TorqueBars
+    {
+        $yield = $result->has('utilisation') ? $stated->high->value() / max(1e-9, $result->number('utilisation') / 100) : 0.0;
+
+        return TorqueBars::of($stated->isRange() ? [$stated->low, $stated->high] : $stated->figures(), $yield);
     }
 }

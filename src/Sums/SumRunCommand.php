@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Sums;
 
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumBook;
+use Psr\Log\LoggerInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -22,7 +23,7 @@ final class SumRunCommand extends Command
 {
     private const FLAGS = \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE;
 
-    public function __construct(private readonly SumBook $sums)
+    public function __construct(private readonly SumBook $sums, private readonly LoggerInterface $logger)
     {
         parent::__construct();
     }
@@ -55,7 +56,14 @@ final class SumRunCommand extends Command
             if ('' === trim($line)) {
                 continue;
             }
-            $output->writeln($this->answer($name, $line)[0], OutputInterface::OUTPUT_RAW);
+            try {
+                $answer = $this->answer($name, $line)[0];
+            } catch (\Throwable $e) {
+                // A fault of ours costs its own line, never the lines behind it.
+                $this->logger->error('A line of a batch could not be answered.', ['exception' => $e]);
+                $answer = json_encode(['error' => ['field' => 'sum', 'message' => 'This line could not be worked out. Check its numbers for slips.']], self::FLAGS);
+            }
+            $output->writeln($answer, OutputInterface::OUTPUT_RAW);
         }
 
         return 0;

@@ -154,7 +154,7 @@ final class DevicesTest extends AppTestCase
         self::assertSame(0, $this->service(Recorder::class)->load($this->tarnFit())->boltsLeft('thermostat-cover-bolts'));
         $this->client->request('POST', sprintf('/fits/%s/steps/%s/trace', $fit, self::STEP), ['_csrf' => $this->token(), 'device' => $device->id, 'rows' => "0,0\nx,y"]);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('.notice.bad', 'Line 2');
+        self::assertSelectorTextContains('.notice.bad', 'Row 2');
     }
 
     public function testTheGaugeAnswersOnlyWithNewsAndTheHeldButtonPulls(): void

@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Fastening\CardGeometry;
 use NimbleKnuckle\Core\Fastening\Layout;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 #[CoversClass(Layout::class)]
@@ -59,12 +60,45 @@ final class LayoutTest extends TestCase
         }
     }
 
+    #[DataProvider('rings')]
+    public function testRingsGoByOppositePairs(int $n, string $order): void
+    {
+        self::assertSame($order, implode(' ', Layout::ring($n)->order()));
+    }
+
+    /** @return iterable<string, array{int, string}> */
+    public static function rings(): iterable
+    {
+        foreach (['1', '1 2', '1 2 3', '1 3 2 4', '1 3 5 2 4', '1 4 2 5 3 6', '', '1 5 3 7 2 6 4 8', '', '', '', '1 7 4 10 2 8 5 11 3 9 6 12', '', '', '', '1 9 5 13 3 11 7 15 2 10 6 14 4 12 8 16'] as $i => $order) {
+            if ('' !== $order) {
+                yield ($i + 1).' bolts' => [$i + 1, $order];
+            }
+        }
+    }
+
+    /** In an even ring every second one closes a pair across the middle, whatever the size. */
+    public function testEveryEvenRingCrossesOver(): void
+    {
+        for ($n = 4; $n <= 60; $n += 2) {
+            $order = Layout::ring($n)->order();
+            for ($i = 0; $i < $n; $i += 2) {
+                self::assertSame($n / 2, abs($order[$i] - $order[$i + 1]), sprintf('%d bolts, pair %d', $n, $i / 2 + 1));
+            }
+        }
+    }
+
     public function testWhatIsWrittenIsRead(): void
     {
         self::assertSame(6, Layout::parse('ring 6')->count());
         self::assertSame(10, Layout::parse('grid 2x5')->count());
         self::assertSame(3, Layout::parse([[0, -58], [-54, 34], [54, 34]])->count());
-        foreach (['', 'circle 4', 'ring 0', 'ring 999', 'grid 3', null, [[1]], 7] as $bad) {
+        foreach (['ring of 6', '6 in a ring', 'circle 6', 'Ring 6'] as $ring) {
+            self::assertSame(['ring', 6], [Layout::parse($ring)->shape, Layout::parse($ring)->count()]);
+        }
+        foreach (['2x5', '2 × 5', '2 by 5', 'grid of 2x5', '2x5 grid'] as $grid) {
+            self::assertSame(Layout::parse('grid 2x5')->points, Layout::parse($grid)->points, $grid);
+        }
+        foreach (['', 'circular 4', 'ring ８', '２x5', 'ring 0', 'ring 999', 'grid 3', null, [[1]], 7] as $bad) {
             try {
                 Layout::parse($bad);
                 self::fail('It was taken: '.json_encode($bad));

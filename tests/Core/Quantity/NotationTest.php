@@ -91,7 +91,7 @@ final class NotationTest extends TestCase
         yield 'a zero below the line' => [Kind::Length, '3/0 in', '/is not a/'];
         yield 'colder than anything' => [Kind::Temperature, '-300 °C', '/past anything/'];
         yield 'very long' => [Kind::Torque, str_repeat('9', 200), '/is not a torque/'];
-        yield 'broken text' => [Kind::Torque, "25 \xff\xfe", '/is not a torque/'];
+        yield 'broken text' => [Kind::Torque, "25 \xff\xfe", '/not readable text/'];
     }
 
     /** Whatever is written in one unit and read back stands for the same thing. */
@@ -146,7 +146,7 @@ final class NotationTest extends TestCase
     {
         $numbers = ['', '.', '--5', '5--6', '1/0', '1//2', '1.2.3', '1,2,3,4', 'fivish', '1e999', '+', '0x1F', '5 5 5', '∞', 'NaN', '1 2/3/4', '−', '()', '5..2'];
         $units = ['Nm', 'ft-lb', 'in-lb', 'kgf·m', 'N·cm', 'lbf·ft', ''];
-        $strange = ['Nmm', 'kg', 'lb/ft', 'ft', 'in', 'bar', 'N', 'J', 'W', '°', 'rpm', 'Nm Nm', 'Nm/°', 'newton', 'mN', '%', 'L', 'psi', 'mm', 'furlong lb', 'lb·yd', 'Nm²', 'ft·ft', 'lb·lb', '?', 'N*', 'm', '°C', 'kPa', 'oz'];
+        $strange = ['Nmm²', 'kg', 'lb/yd', 'ft', 'in', 'bar', 'N', 'J', 'W', '°', 'rpm', 'Nm Nm', 'Nm/°', 'newton', 'mN', '%', 'L', 'psi', 'mm', 'furlong lb', 'lb·yd', 'Nm²', 'ft·ft', 'lb·lb', '?', 'N*', 'm', '°C', 'kPa', 'oz'];
         $texts = [];
         foreach ($numbers as $number) {
             foreach ($units as $unit) {
@@ -157,7 +157,7 @@ final class NotationTest extends TestCase
             array_push($texts, '25 '.$unit, '2.5'.$unit);
         }
         $texts = array_values(array_unique($texts));
-        $texts = [...$texts, '25 Nm tight', 'about 25 Nm', '25 Nm?', '25Nm25', "25\0Nm", '25 Nm; 30', '<b>25 Nm</b>', '25 Nm or so', str_repeat('25 Nm ', 40), '9e9 Nm'];
+        $texts = [...$texts, '25 Nm tight', 'hardly 25 Nm', '25 Nm?', '25Nm25', "25\0Nm", '25 Nm; 30', '<b>25 Nm</b>', '25 Nm or so', str_repeat('25 Nm ', 40), '9e9 Nm'];
         self::assertGreaterThanOrEqual(200, count($texts));
         foreach ($texts as $text) {
             try {
