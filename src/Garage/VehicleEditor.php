@@ -13,7 +13,8 @@ use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
-use NimbleKnuckle\Core\Quantity\WrittenNumber;
+use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Component\HttpFoundation\InputBag;
 
@@ -122,6 +123,7 @@ final readonly class VehicleEditor
     {
         $line = $this->needed($form, 'line');
         $read = Shorthand::read($line);
+        [] === $read->wrong || throw InvalidInput::in('line', implode(' ', $read->wrong));
         [] === $read->left || throw InvalidInput::in('line', sprintf('Not understood: “%s”. Write it like “3x M6x20 8.8 into aluminium casting 9 Nm dry reuse 10 mm socket ring”.', implode(' ', $read->left)));
         $note = trim($form->getString('note').' '.(is_string($read->joint['note'] ?? null) ? $read->joint['note'] : ''));
 
@@ -144,14 +146,14 @@ final readonly class VehicleEditor
         }
         $lengths = preg_split('/\s*[;\n]\s*/', trim($form->getString('lengths')), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
         $joint += [] === $lengths ? [] : ['lengths' => $lengths];
-        foreach (['swing', 'longest'] as $field) {
-            $joint += '' === trim($form->getString($field)) ? [] : [$field => $this->number($form, $field)];
+        foreach (['swing' => Kind::Angle, 'longest' => Kind::Length] as $field => $kind) {
+            $joint += '' === trim($form->getString($field)) ? [] : [$field => $this->number($form, $field, $kind)];
         }
         if ('' !== trim($form->getString('shank').$form->getString('threaded'))) {
-            $joint['grip'] = ['shank' => $this->number($form, 'shank', 0.0), 'threaded' => $this->number($form, 'threaded', 0.0)];
+            $joint['grip'] = ['shank' => $this->number($form, 'shank', Kind::Length, 0.0), 'threaded' => $this->number($form, 'threaded', Kind::Length, 0.0)];
         }
         if ('' !== trim($form->getString('adapter'))) {
-            $joint['adapter'] = $this->bare(['length' => $this->number($form, 'adapter'), 'name' => trim($form->getString('adapter_name'))]);
+            $joint['adapter'] = $this->bare(['length' => $this->number($form, 'adapter', Kind::Length), 'name' => trim($form->getString('adapter_name'))]);
         }
 
         return $joint;
@@ -167,7 +169,9 @@ final readonly class VehicleEditor
         $points = [];
         foreach (preg_split('/\s*[;\n]\s*/', trim($form->getString('points')), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $i => $pair) {
             $numbers = preg_split('/[\s,]+/', $pair) ?: [];
-            2 === count($numbers) && is_numeric($numbers[0]) && is_numeric($numbers[1]) || throw InvalidInput::in('points', sprintf('Place %d, “%s”, is not two numbers: write them like 0,-58; -54,34.', $i + 1, mb_substr($pair, 0, 30)));
+            2 === count($numbers) && is_numeric($numbers[0]) && is_numeric($numbers[1]) || throw InvalidInput::in('points', sprintf(
+                'Place %d, “%s”, is not two numbers: write them like 0,-58; -54,34.', $i + 1, mb_substr($pair, 0, 30),
+            ));
             $points[] = [(float) $numbers[0], (float) $numbers[1]];
         }
 
@@ -183,13 +187,19 @@ final readonly class VehicleEditor
     {
         $heights = [];
         foreach (Circuit::HEIGHTS as $name) {
-            $heights += '' === trim($form->getString('height_'.$name)) ? [] : [$name => $this->number($form, 'height_'.$name)];
+            $heights += '' === trim($form->getString('height_'.$name)) ? [] : [$name => $this->number($form, 'height_'.$name, Kind::Length)];
         }
-        $given = array_filter(['opens' => 'opens', 'marks' => 'marks', 'every_km' => 'every_km'], static fn (string $field): bool => '' !== trim($form->getString($field)));
+        $given = [];
+        foreach (['opens' => Kind::Temperature, 'marks' => Kind::Volume, 'every_km' => Kind::Distance] as $field => $kind) {
+            $given += '' === trim($form->getString($field)) ? [] : [$field => $this->number($form, $field, $kind)];
+        }
+        $given += '' === trim($form->getString('every_months')) ? [] : ['every_months' => (int) $this->number($form, 'every_months', Kind::Number)];
+        $given += [] === $heights ? [] : ['heights' => $heights];
 
-        return $this->bare(array_map(fn (string $field): float => $this->number($form, $field), $given) + ('' === trim($form->getString('every_months')) ? [] : ['every_months' => (int) $this->number($form, 'every_months')]) + ([] === $heights ? [] : ['heights' => $heights]) + [
-            'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'capacity' => $this->number($form, 'capacity'), 'family' => trim($form->getString('family')),
-            'target' => $this->number($form, 'target', 50.0), 'product' => $this->number($form, 'product', 100.0), 'cap' => $this->number($form, 'cap', 0.0),
+        return $this->bare($given + [
+            'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'capacity' => $this->number($form, 'capacity', Kind::Volume),
+            'family' => trim($form->getString('family')), 'target' => $this->number($form, 'target', Kind::Percent, 50.0),
+            'product' => $this->number($form, 'product', Kind::Percent, 100.0), 'cap' => $this->number($form, 'cap', Kind::Pressure, 0.0),
             'drain_behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'note' => trim($form->getString('note')),
         ]);
     }
@@ -201,7 +211,7 @@ final readonly class VehicleEditor
      */
     private function limit(InputBag $form): array
     {
-        return $this->bare(['body' => $form->getString('body'), 'way' => $form->getString('way'), 'mm' => $this->number($form, 'mm'), 'because' => $this->needed($form, 'because'), 'freed_by' => $form->getString('freed_by')]);
+        return $this->bare(['body' => $form->getString('body'), 'way' => $form->getString('way'), 'mm' => $this->number($form, 'mm', Kind::Length), 'because' => $this->needed($form, 'because'), 'freed_by' => $form->getString('freed_by')]);
     }
 
     /** @param InputBag<string> $form */
@@ -224,27 +234,33 @@ final readonly class VehicleEditor
         return '' === $text ? throw InvalidInput::missing($field, 'a few words') : $text;
     }
 
-    /** @param InputBag<string> $form */
-    private function number(InputBag $form, string $field, ?float $default = null): float
+    /**
+     * A quantity as people write it, with its unit or in the base unit of its kind.
+     *
+     * @param InputBag<string> $form
+     */
+    private function number(InputBag $form, string $field, Kind $kind, ?float $default = null): float
     {
         $text = trim($form->getString($field));
         if ('' === $text && null !== $default) {
             return $default;
         }
 
-        return $this->value($text, $field);
+        return $this->value($text, $field, $kind);
     }
 
-    /** A number as people write it, with a decimal comma too, and nothing after it. */
-    private function value(string $text, string $field): float
+    private static function label(string $field): string
+    {
+        return in_array($field, ['off', 'on'], true) ? 'Minutes '.$field : ucfirst(strtr($field, ['_' => ' ']));
+    }
+
+    private function value(string $text, string $field, Kind $kind): float
     {
         try {
-            $read = WrittenNumber::read($text);
+            return Notation::read($kind, $text)->value();
         } catch (InvalidQuantity $e) {
-            throw InvalidInput::in($field, $e->getMessage());
+            throw InvalidInput::in($field, sprintf('%s: %s', self::label($field), lcfirst($e->getMessage())));
         }
-
-        return null !== $read && '' === trim($read->rest) && abs($read->value) <= 1.0e7 ? $read->value : throw InvalidInput::in($field, sprintf('“%s” needs a number%s.', $field, '' === $text ? '' : sprintf(', not “%s”', mb_substr($text, 0, 40))));
     }
 
     /**
@@ -254,7 +270,7 @@ final readonly class VehicleEditor
      */
     private function minutes(InputBag $form, string $field): array
     {
-        $numbers = array_map(fn (string $text): float => $this->value($text, $field), preg_split('/[\s;]+/', trim($form->getString($field)), -1, \PREG_SPLIT_NO_EMPTY) ?: []);
+        $numbers = array_map(fn (string $text): float => $this->value($text, $field, Kind::Duration), preg_split('/[\s;]+/', trim($form->getString($field)), -1, \PREG_SPLIT_NO_EMPTY) ?: []);
         in_array(count($numbers), [0, 1, 3], true) || throw InvalidInput::in($field, sprintf('Minutes %s: give one number, or three that rise: low, likely, high.', $field));
         try {
             return match (count($numbers)) {

@@ -8,8 +8,6 @@ use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Web\Htmx;
-use NimbleKnuckle\Core\Bench\FillFromBench;
-use NimbleKnuckle\Core\Plan\Compiler\Cure;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
@@ -39,11 +37,16 @@ final class StartFitController extends AbstractController
             return $this->render('planning/start.html.twig', ['vehicles' => $this->garage->rows(), 'vehicle' => $vehicle, 'procedures' => null === $vehicle ? [] : $this->offered($vehicle)]);
         }
         $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
-        $choices = $this->choices($procedures, $input);
+        $workshop = WorkshopAnswers::read($input);
+        $choices = $this->choices($procedures, $input, $workshop);
         $people = 2 === $input->getInt('people', 1) ? 2 : 1;
-        $view = ['vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'people' => $people, 'sheet' => null, 'error' => '', 'saved' => 0.0, 'past' => $this->fits->pastDurations(implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures)))];
+        $titles = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
+        $view = [
+            'vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'workshop' => $workshop, 'people' => $people,
+            'sheet' => null, 'error' => implode(' ', $workshop->errors), 'saved' => 0.0, 'past' => $this->fits->pastDurations($titles),
+        ];
         try {
-            if ($request->isMethod('POST')) {
+            if ($request->isMethod('POST') && [] === $workshop->errors) {
                 $fit = $this->planner->plan($vehicle, $ids, $choices->chosen, $person->name, null, $people);
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);
@@ -65,7 +68,7 @@ final class StartFitController extends AbstractController
         $vehicle = $this->garage->get($request->query->getString('vehicle'));
         $procedures = $this->chosen($request->query->all('procedures'));
         $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
-        $choices = $this->choices($procedures, $request->query);
+        $choices = $this->choices($procedures, $request->query, WorkshopAnswers::read($request->query));
         $people = 2 === $request->query->getInt('people', 1) ? 2 : 1;
         try {
             $sheet = $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
@@ -108,7 +111,7 @@ final class StartFitController extends AbstractController
      * @param list<Procedure> $procedures
      * @param InputBag<string> $input
      */
-    private function choices(array $procedures, InputBag $input): Choices
+    private function choices(array $procedures, InputBag $input, WorkshopAnswers $workshop): Choices
     {
         $chosen = [];
         foreach ($procedures as $procedure) {
@@ -118,10 +121,6 @@ final class StartFitController extends AbstractController
             }
         }
 
-        $warmth = str_replace(',', '.', trim($input->getString('workshop')));
-
-        $altitude = str_replace(',', '.', trim($input->getString('altitude')));
-
-        return new Choices($chosen + (is_numeric($warmth) ? [Cure::CHOICE => $warmth] : []) + (is_numeric($altitude) ? [FillFromBench::CHOICE => $altitude] : []));
+        return new Choices($chosen + $workshop->chosen);
     }
 }

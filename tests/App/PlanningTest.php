@@ -17,8 +17,12 @@ use NimbleKnuckle\App\Planning\ReplanController;
 use NimbleKnuckle\App\Planning\Replanner;
 use NimbleKnuckle\App\Planning\StartFitController;
 use NimbleKnuckle\App\Planning\Together;
+use NimbleKnuckle\App\Planning\WorkshopAnswers;
+use NimbleKnuckle\Core\Bench\FillFromBench;
+use NimbleKnuckle\Core\Plan\Compiler\Cure;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\InputBag;
 
 #[CoversClass(StartFitController::class)]
 #[CoversClass(Together::class)]
@@ -183,7 +187,7 @@ final class PlanningTest extends AppTestCase
         yield 'minutes that fall' => [['what' => 'item', 'name' => 'Plate', 'off' => '9 5 3'], 'rise'];
         yield 'behind nothing known' => [['what' => 'item', 'name' => 'Plate', 'behind' => ['bonnet']], 'no item'];
         yield 'a joint in riddles' => [['what' => 'joint', 'name' => 'Riddle', 'line' => '3x M6 banana'], 'Not understood'];
-        yield 'litres in words' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => 'plenty'], 'needs a number'];
+        yield 'litres in words' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => 'plenty'], 'is not a volume'];
         yield 'an item that still holds a joint' => [['what' => 'drop-item', 'id' => 'thermostat-housing'], 'joint still belongs'];
         yield 'something else' => [['what' => 'wings'], 'nothing like that'];
     }
@@ -201,5 +205,34 @@ final class PlanningTest extends AppTestCase
     {
         $this->client->request('POST', sprintf('/vehicles/%s/edit', $vehicle), $fields + ['_csrf' => $this->token()]);
         self::assertResponseStatusCodeSame($status, (string) $this->client->getResponse()->getContent());
+    }
+
+    public function testWhatCannotBeReadOfTheWorkshopIsSaidAndKept(): void
+    {
+        $this->signIn('joss');
+        $start = '/start?vehicle=veldra-tarn-20t&procedures[]=thermostat-under';
+        foreach (['altitude=1200%20ft', 'altitude=640%20m&workshop=65%20F', 'workshop=18,5'] as $good) {
+            $this->client->request('GET', $start.'&'.$good);
+            self::assertResponseIsSuccessful($good);
+            self::assertSelectorNotExists('[aria-invalid]');
+        }
+        foreach (['altitude=high' => '“high” is not an altitude', 'altitude=1,200' => 'can mean 1.200 or 1200', 'altitude=9000' => 'above the sea', 'workshop=65%20kPa' => 'not a unit of temperature', 'workshop=65' => '50 °C'] as $bad => $hint) {
+            [$field, $typed] = explode('=', urldecode($bad));
+            $crawler = $this->client->request('GET', $start.'&'.$bad);
+            self::assertSame(422, $this->client->getResponse()->getStatusCode(), $bad);
+            self::assertStringContainsString($hint, $crawler->filter('#'.$field.'-help')->text(), $bad);
+            self::assertSame($typed, $crawler->filter('#'.$field)->attr('value'));
+            $before = $this->db()->fetchOne('SELECT COUNT(*) FROM fit');
+            $this->client->request('POST', '/start', ['_csrf' => $this->token(), 'vehicle' => 'veldra-tarn-20t', 'procedures' => ['thermostat-under'], $field => $typed]);
+            self::assertSame(422, $this->client->getResponse()->getStatusCode());
+            self::assertSame($before, $this->db()->fetchOne('SELECT COUNT(*) FROM fit'), 'nothing is planned on a field that was not read');
+        }
+    }
+
+    public function testAWorkshopInFeetAndFahrenheitIsKeptInMetresAndDegrees(): void
+    {
+        $read = WorkshopAnswers::read(new InputBag(['workshop' => '65 F', 'altitude' => '2100 ft']));
+        self::assertSame([Cure::CHOICE => '18.3', FillFromBench::CHOICE => '640.1'], $read->chosen);
+        self::assertSame('65 F', $read->typed['workshop']);
     }
 }

@@ -55,11 +55,11 @@ final class VehicleEditorTest extends AppTestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function refused(): iterable
     {
-        yield 'minutes in words' => [['what' => 'item', 'name' => 'Plate', 'off' => 'fast'], '“off” needs a number, not “fast”'];
+        yield 'minutes in words' => [['what' => 'item', 'name' => 'Plate', 'off' => 'fast'], 'Minutes off: “fast” is not a duration'];
         yield 'two minutes' => [['what' => 'item', 'name' => 'Plate', 'on' => '3 5'], 'low, likely, high'];
-        yield 'minutes below zero' => [['what' => 'item', 'name' => 'Plate', 'on' => '-3'], 'Minutes on rise'];
-        yield 'no litres' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => ''], '“capacity” needs a number'];
-        yield 'litres with their unit' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => '5 L'], 'not “5 L”'];
+        yield 'minutes below zero' => [['what' => 'item', 'name' => 'Plate', 'on' => '-3'], 'Minutes on: “-3” is below zero'];
+        yield 'no litres' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => ''], 'Capacity: nothing was written'];
+        yield 'litres in kilograms' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => '5 kg'], '“kg” is not a unit of volume'];
         yield 'litres that can be read two ways' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => '1,250'], '1,250'];
         yield 'more than all of it' => [['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant', 'capacity' => '8', 'target' => '140'], '100'];
         yield 'a limit without a reason' => [['what' => 'limit', 'body' => 'engine', 'way' => 'up', 'mm' => '30', 'because' => ''], 'because'];
@@ -153,8 +153,8 @@ final class VehicleEditorTest extends AppTestCase
     {
         yield 'a place of one number' => [['points' => '0,0; 40; 3,3'], 'Place 2'];
         yield 'a place in words' => [['points' => '0,0; left,up'], 'Place 2'];
-        yield 'a swing in words' => [['swing' => 'little'], '“swing” needs a number'];
-        yield 'an adapter in words' => [['adapter' => 'long'], '“adapter” needs a number'];
+        yield 'a swing in words' => [['swing' => 'little'], 'Swing: “little” is not an angle'];
+        yield 'an adapter in words' => [['adapter' => 'long'], 'Adapter: “long” is not a length'];
     }
 
     public function testAFormThatCannotBeKeptComesBackAsItWasFilled(): void

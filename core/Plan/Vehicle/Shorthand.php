@@ -7,6 +7,7 @@ namespace NimbleKnuckle\Core\Plan\Vehicle;
 use NimbleKnuckle\Core\Fastening\Grade;
 use NimbleKnuckle\Core\Fastening\Material;
 use NimbleKnuckle\Core\Fastening\Thread;
+use NimbleKnuckle\Core\Quantity\CleanText;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
@@ -26,16 +27,23 @@ final readonly class Shorthand
      * @param array<string, mixed> $joint what a joint of a vehicle sheet holds, as far as the line gives it
      * @param array<string, string> $understood label => what was read
      * @param list<string> $left what was not understood
+     * @param list<string> $wrong what was understood and cannot be, each a sentence
      */
-    private function __construct(public array $joint, public array $understood, public array $left)
+    private function __construct(public array $joint, public array $understood, public array $left, public array $wrong = [])
     {
     }
 
     public static function read(string $line): self
     {
-        $rest = ' '.trim((string) preg_replace('/[,;]\s|\s+/u', ' ', mb_substr($line, 0, 300))).' ';
+        try {
+            $clean = CleanText::of(mb_substr($line, 0, 300));
+        } catch (InvalidQuantity $e) {
+            return new self([], [], [], [$e->getMessage()]);
+        }
+        $rest = ' '.trim((string) preg_replace('/[,;]\s|\s+/', ' ', $clean)).' ';
         $joint = [];
         $said = [];
+        $wrong = [];
         $take = static function (string $pattern) use (&$rest): ?array {
             if (1 !== preg_match($pattern, $rest, $m)) {
                 return null;
@@ -46,7 +54,7 @@ final readonly class Shorthand
         };
         $layout = $take('~\s(ring|line|grid)(?:\s+(\d{1,2}[x×]\d{1,2}))?(?=\s)~ui');
         $count = $take('~\s(\d{1,3})\s?[x×](?=\s?(?:[M#]|\d/\d|\d\d?/\d|\s|[a-z]))~ui');
-        $thread = self::thread($take);
+        $thread = self::thread($take, $wrong);
         $grade = $take('~\s(?:grade\s)?(4\.6|5\.6|5\.8|8\.8|10\.9|12\.9|A2-70|A4-80)(?=\s)~ui');
         $figure = $take('~\s((?:\d+(?:[.,]\d+)?)\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)(?:\s?[/(]\s?\d+(?:[.,]\d+)?\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in)\)?)?)(?=[\s+])~ui');
         $angle = $take('~\s?\+\s?(\d{1,3})\s?(?:°|deg|degrees)(?=\s)~ui');
@@ -82,8 +90,8 @@ final readonly class Shorthand
                 $read = Notation::readStatement(Kind::Torque, $figure[1]);
                 $joint['figure'] = trim($figure[1]);
                 $said['figure'] = sprintf('%s, which is %s N·m', $joint['figure'], round($read[0]->value(), 2));
-            } catch (InvalidQuantity) {
-                $rest .= $figure[1].' ';
+            } catch (InvalidQuantity $e) {
+                $wrong[] = $e->getMessage();
             }
         }
         if (null !== $angle) {
@@ -125,7 +133,7 @@ final readonly class Shorthand
             $joint['tool'] = $said['tool'] = 1 === preg_match('~^\d+\s?mm$~', $tool[1]) ? (int) $tool[1].' mm socket' : trim((string) preg_replace('~(\d)mm~', '$1 mm', $tool[1]));
         }
 
-        return new self($joint, $said, array_values(array_filter(explode(' ', trim($rest)), static fn (string $word): bool => '' !== $word && !in_array($word, [',', '/', '+', 'with', 'and', 'bolts', 'bolt', 'screws'], true))));
+        return new self($joint, $said, array_values(array_filter(explode(' ', trim($rest)), static fn (string $word): bool => '' !== $word && !in_array($word, [',', '/', '+', 'with', 'and', 'bolts', 'bolt', 'screws'], true))), $wrong);
     }
 
     /**
@@ -148,12 +156,14 @@ final readonly class Shorthand
      * A thread, and a length behind it: M6x20 is 20 long, M10x1.25x40 is fine and 40 long.
      *
      * @param callable(string): (array<array-key, string>|null) $take
+     * @param list<string> $wrong gets the sentence for a thread there is none of
      *
      * @return array{string, string}|null
      */
-    private static function thread(callable $take): ?array
+    private static function thread(callable $take, array &$wrong): ?array
     {
-        $m = $take('~\s(M\d{1,2}(?:\.\d)?|#\d{1,2}-\d{2}|\d{1,2}/\d{1,2}-\d{1,2}(?:\sUN[CF])?)((?:\s?[x×]\s?\d{1,3}(?:[.,]\d{1,3})?){0,2})(?:\s?mm)?(?=\s)~ui');
+        $m = $take('~\s(M\s?\d{1,2}(?:\.\d)?|#\s?\d{1,2}-\d{2}|(?:\d{1,2}/\d{1,2}|[½¼¾⅜⅝])"?-\d{1,2}(?:\sUN[CF])?|G\s?\d/\d)'
+            .'(?:-[4-8][gGhH]|-[123][AB])?((?:\s?[x×]\s?\d{0,3}(?:[.,]\d{1,3})?){0,2})(?:-[4-8][gGhH])?(?:\s?mm)?(?=\s)~ui');
         if (null === $m) {
             return null;
         }
@@ -161,7 +171,9 @@ final readonly class Shorthand
         $pitch = isset($numbers[0]) && (float) $numbers[0] <= 3.0 ? array_shift($numbers) : null;
         try {
             return [Thread::parse($m[1].(null === $pitch ? '' : 'x'.$pitch))->name, $numbers[0] ?? ''];
-        } catch (InvalidInput) {
+        } catch (InvalidInput $e) {
+            $wrong[] = $e->getMessage();
+
             return null;
         }
     }
