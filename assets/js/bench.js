@@ -107,6 +107,7 @@ const withUnit = (form, text) => {
 const inside = (form, text) => {
   const unit = form.querySelector('[data-unit][aria-pressed="true"]');
   if (!('low' in form.dataset)) return true;
+  if (unit?.dataset.factor === '0') return null;
   const value = Number(text.replace(',', '.')) * Number(unit?.dataset.factor ?? 1) + Number(unit?.dataset.offset ?? 0);
   return Number.isFinite(value) ? value >= Number(form.dataset.low) && value <= Number(form.dataset.high) : null;
 };

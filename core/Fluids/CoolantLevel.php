@@ -51,7 +51,7 @@ final readonly class CoolantLevel implements Sum
     public function compute(Inputs $in): SumResult
     {
         $volume = $in->positive('volume', Kind::Volume);
-        $percent = $in->between('percent', Kind::Percent, 0.0, 100.0);
+        [$percent, $read] = CoolantMix::strength($in, 'percent', Glycol::Ethylene);
         $cold = $in->between('cold', Kind::Temperature, -60.0, 60.0);
         $hot = $in->between('hot', Kind::Temperature, -60.0, 140.0);
         $hot >= $cold || throw InvalidInput::in('hot', sprintf('“hot” (%s °C) is colder than “cold” (%s °C): swap them.', Show::n($hot), Show::n($cold)));
@@ -59,6 +59,7 @@ final readonly class CoolantLevel implements Sum
         $growth = $volume * $beta * ($hot - $cold);
         $values = ['growth' => Value::of($growth, Unit::Litre->value)];
         $working = [
+            ...array_filter([$read]),
             new Working('Expansion', 'β = 4.7·10⁻⁴ + 2.2·10⁻⁶ c', sprintf('c = %s %%', Show::n($percent)), sprintf('%s per K', Show::n($beta)), 'working value for water and glycol between 20 and 90 °C'),
             new Working('Growth', 'ΔV = V β ΔT', sprintf('%s × %s × (%s − %s)', Show::n($volume), Show::n($beta), Show::n($hot), Show::n($cold)), sprintf('%s L', Show::n($growth)), 'thermal expansion'),
         ];

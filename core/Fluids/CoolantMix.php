@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
@@ -43,6 +44,7 @@ final readonly class CoolantMix implements Sum
             Field::quantity('present', 'Strength of what was in it', Kind::Percent, '32 %', 'Read off the refractometer.'),
             Field::quantity('target', 'Strength wanted', Kind::Percent, '50 %'),
             Field::quantity('product', 'Strength of what you pour', Kind::Percent, '100 %', '100 for concentrate, 50 for half-and-half premix.'),
+            Field::choice('base', 'Made of', ['eg' => 'ethylene glycol', 'pg' => 'propylene glycol'], 'Where a strength is read as a freezing point.')->optional(),
             Field::flag('incompatible', 'What was in it must not mix with the new', 'Shows how many drain-and-fill cycles leave under 5 % of the old.'),
             Field::list('shelf', 'Sizes on the shelf', '1 L; 1.5 L; 5 L', 'Which to buy for what is poured.')->optional(),
         ];
@@ -52,9 +54,10 @@ final readonly class CoolantMix implements Sum
     {
         $capacity = $in->positive('capacity', Kind::Volume);
         $drained = $in->between('drained', Kind::Volume, 0.0, $capacity);
-        $present = $in->between('present', Kind::Percent, 0.0, 100.0);
-        $target = $in->between('target', Kind::Percent, 0.0, 100.0);
-        $product = $in->between('product', Kind::Percent, 0.0, 100.0);
+        $base = $in->has('base') ? Glycol::named($in->text('base')) : Glycol::Ethylene;
+        [$present, $presentLine] = self::strength($in, 'present', $base);
+        [$target, $targetLine] = self::strength($in, 'target', $base);
+        [$product, $productLine] = self::strength($in, 'product', $base);
         $product > 0.0 || throw InvalidInput::in('product', 'What is poured must hold some glycol: 100 for concentrate, 50 for premix.');
 
         $exact = ($capacity * $target - ($capacity - $drained) * $present) / $product;
@@ -67,6 +70,7 @@ final readonly class CoolantMix implements Sum
             'result' => Value::of($result, Unit::Percent->value),
         ];
         $working = [
+            ...array_filter([$presentLine, $targetLine, $productLine]),
             new Working('Coolant to pour', 'pour = (V c* − (V − D) c0) / cp', sprintf('(%s × %s − (%s − %s) × %s) / %s', Show::n($capacity), Show::n($target), Show::n($capacity), Show::n($drained), Show::n($present), Show::n($product)), sprintf('%s L', Show::n($exact)), 'conservation of glycol'),
             new Working('Water to pour', 'water = D − pour', sprintf('%s − %s', Show::n($drained), Show::n($pour)), sprintf('%s L', Show::n($drained - $pour)), 'conservation of volume'),
             new Working('Strength then', 'c = ((V − D) c0 + pour cp) / V', sprintf('((%s − %s) × %s + %s × %s) / %s', Show::n($capacity), Show::n($drained), Show::n($present), Show::n($pour), Show::n($product), Show::n($capacity)), sprintf('%s %%', Show::n($result)), 'conservation of glycol'),
@@ -96,6 +100,29 @@ final readonly class CoolantMix implements Sum
         }
 
         return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+    }
+
+    /**
+     * A strength in percent, or as a freezing point of the base.
+     *
+     * @return array{float, ?Working}
+     *
+     * @throws InvalidInput
+     */
+    public static function strength(Inputs $in, string $name, Glycol $base): array
+    {
+        try {
+            $read = CoolantStrength::read($in->written($name), $base);
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in($name, $e->getMessage());
+        }
+        $percent = $read->figure->value();
+        $percent <= 100.0 || throw InvalidInput::in($name, sprintf('%s %% is more than all of it: give 0 to 100 %%.', Show::n($percent)));
+
+        return [$percent, null === $read->freezing ? null : new Working(
+            'Strength by its freezing point', 'table, linear between rows', sprintf('%s, %s °C', $base->inWords(), Show::n($read->freezing->value())),
+            sprintf('%s %%', Show::n($percent)), 'ASHRAE Fundamentals',
+        )];
     }
 
     /** @return array{Value, Check} */

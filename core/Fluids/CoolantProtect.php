@@ -49,7 +49,7 @@ final readonly class CoolantProtect implements Sum
     public function compute(Inputs $in): SumResult
     {
         $base = Glycol::named($in->text('base'));
-        $percent = $in->between('percent', Kind::Percent, 0.0, 100.0);
+        [$percent, $read] = CoolantMix::strength($in, 'percent', $base);
         $cap = $in->has('cap') ? $in->between('cap', Kind::Pressure, 0.0, 300.0) : 0.0;
         $air = Air::from($in);
         [$freeze, $normal] = [$base->freezing($percent), $base->normalBoiling($percent)];
@@ -62,6 +62,7 @@ final readonly class CoolantProtect implements Sum
             'boil_open' => Value::of($open, Unit::Celsius->value),
             'boil_capped' => Value::of($capped, Unit::Celsius->value),
         ], $this->checks($in, $percent, $freeze, $open, $capped), [
+            ...array_filter([$read]),
             new Working('Freezing begins', 'table, linear between rows', sprintf('%s, %s %%', $base->inWords(), Show::n($percent)), sprintf('%s °C', Show::n($freeze)), 'ASHRAE Fundamentals'),
             new Working('Boils in the open by the sea', 'table, linear between rows', sprintf('%s, %s %%', $base->inWords(), Show::n($percent)), sprintf('%s °C', Show::n($normal)), 'ASHRAE Fundamentals'),
             $air->working,

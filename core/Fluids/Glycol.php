@@ -31,6 +31,12 @@ enum Glycol: string
         };
     }
 
+    /** What a vehicle sheet says of a circuit; ethylene glycol where it says nothing. */
+    public static function ofCircuit(string $base): self
+    {
+        return self::tryFrom($base) ?? self::Ethylene;
+    }
+
     public function inWords(): string
     {
         return self::Ethylene === $this ? 'ethylene glycol' : 'propylene glycol';

@@ -84,6 +84,14 @@ final class InvalidQuantity extends \DomainException implements CoreException
         return new self(sprintf('“%s” has the sign “%s”, which is none of the digits 0 to 9: type that number again.', self::quote($text), $digit));
     }
 
+    public static function noFreezingPoint(string $text, string $base, float $lowest): self
+    {
+        return new self(sprintf(
+            '“%s” is no freezing point of %s: they lie between 0 and %s °C. Read it again, or write the strength in percent.',
+            self::quote($text), $base, Digits::significant($lowest, 3),
+        ));
+    }
+
     public static function inRow(int $row, string $cell): self
     {
         return new self(sprintf('Row %d: “%s” is no plain number. Write 0.4 or 0,4, with spaces between columns.', $row, $cell));

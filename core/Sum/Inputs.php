@@ -230,6 +230,12 @@ final readonly class Inputs
         }
     }
 
+    /** As it was written. */
+    public function written(string $name): string|int|float
+    {
+        return $this->scalar($name);
+    }
+
     private function scalar(string $name): string|int|float
     {
         $value = $this->raw[$name] ?? throw InvalidInput::missing($name, 'a value');

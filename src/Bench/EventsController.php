@@ -6,13 +6,13 @@ namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Instant;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Receipt;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -36,7 +36,7 @@ final class EventsController extends AbstractController
         $record = $fits->get($id);
         try {
             $body = json_decode($request->getContent(), true, 16);
-            $events = $this->events(is_array($body) ? $body : [], $person->name, $record->sheet(), $measured, $clock->now());
+            $events = $this->events(is_array($body) ? $body : [], $person->name, $record, $measured, $clock->now());
             $before = $recorder->load($record);
             $fit = $recorder->record($record, $events, $person->hand());
         } catch (InvalidEvent $e) {
@@ -72,7 +72,7 @@ final class EventsController extends AbstractController
      *
      * @throws InvalidEvent
      */
-    private function events(array $body, string $by, Sheet $sheet, MeasuredText $measured, \DateTimeImmutable $now): array
+    private function events(array $body, string $by, FitRecord $record, MeasuredText $measured, \DateTimeImmutable $now): array
     {
         $given = $body['events'] ?? null;
         if (!is_array($given) || [] === $given || count($given) > self::MOST) {
@@ -84,7 +84,7 @@ final class EventsController extends AbstractController
             if (!is_array($one) || null === $type || !is_string($one['id'] ?? null) || !is_array($one['payload'] ?? null)) {
                 throw InvalidEvent::in('events', 'Each event has an id, a type we know and a payload.');
             }
-            $payload = EventType::Measured === $type ? $measured->read($one['payload'], $sheet) : $one['payload'];
+            $payload = EventType::Measured === $type ? $measured->read($one['payload'], $record->sheet(), $record->vehicleSheet()) : $one['payload'];
             $at = Instant::read($one['at'] ?? null);
             $events[] = FitEvent::of($one['id'], $type, $payload, $by, $at, $this->receipt($body, $at, $now));
         }

@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Fluids\CoolantStrength;
+use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
+use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 
 /** What was written for a measurement becomes its value, by the kind the step asks for. */
@@ -19,7 +23,7 @@ final readonly class MeasuredText
      *
      * @throws InvalidEvent
      */
-    public function read(array $payload, Sheet $sheet): array
+    public function read(array $payload, Sheet $sheet, VehicleSheet $vehicle): array
     {
         [$stepId, $field, $text] = [$payload['step'] ?? null, $payload['field'] ?? null, $payload['text'] ?? null];
         if (!is_string($stepId) || !is_string($field) || !is_string($text)) {
@@ -28,7 +32,8 @@ final readonly class MeasuredText
         foreach ($sheet->step($stepId)->asks ?? [] as $ask) {
             if ($ask->field === $field) {
                 try {
-                    $figure = Notation::read($ask->kind, $text);
+                    $base = Glycol::ofCircuit($vehicle->circuitFor('coolant')->base ?? '');
+                    $figure = Kind::Percent === $ask->kind ? CoolantStrength::read($text, $base)->figure : Notation::read($ask->kind, $text);
                 } catch (InvalidQuantity $e) {
                     throw InvalidEvent::in('text', sprintf('%s: %s', $ask->label, $e->getMessage()));
                 }

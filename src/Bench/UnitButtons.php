@@ -11,7 +11,11 @@ use NimbleKnuckle\Core\Quantity\Unit;
 /** The units a reading is tapped in: a tablet's number pad has no letters. The unit that is asked for stands first. */
 final readonly class UnitButtons
 {
-    /** @return list<array{symbol: string, factor: float, offset: float}> */
+    /**
+     * A factor of 0 stands for what no factor turns into the unit asked for: the server reads it.
+     *
+     * @return list<array{symbol: string, factor: float, offset: float}>
+     */
     public static function for(Ask $ask): array
     {
         $units = match ($ask->kind) {
@@ -20,10 +24,13 @@ final readonly class UnitButtons
             Kind::Volume => [Unit::Litre, Unit::Millilitre, Unit::Quart],
             Kind::Length => [Unit::Millimetre, Unit::Inch, Unit::Thou],
             Kind::Torque => [Unit::NewtonMetre, Unit::PoundFoot],
+            Kind::Percent => [Unit::Percent, Unit::Celsius, Unit::Fahrenheit],
             default => [],
         };
         usort($units, static fn (Unit $a, Unit $b): int => ($b->symbol() === $ask->unit ? 1 : 0) <=> ($a->symbol() === $ask->unit ? 1 : 0));
 
-        return array_map(static fn (Unit $unit): array => ['symbol' => $unit->symbol(), 'factor' => $unit->factor(), 'offset' => $unit->offset()], $units);
+        return array_map(static fn (Unit $unit): array => [
+            'symbol' => $unit->symbol(), 'factor' => $unit->kind() === $ask->kind ? $unit->factor() : 0.0, 'offset' => $unit->offset(),
+        ], $units);
     }
 }

@@ -11,6 +11,8 @@ use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\MixFromBench;
+use NimbleKnuckle\Core\Fluids\CoolantMix;
+use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\FollowUp;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -50,7 +52,7 @@ final readonly class FluidBook
      *
      * @throws InvalidInput naming the field
      */
-    public function enter(string $vehicleId, string $circuit, array $form, string $by, ?\DateTimeImmutable $at = null): FluidEntry
+    public function enter(string $vehicleId, string $circuit, array $form, string $by, ?\DateTimeImmutable $at = null, Glycol $base = Glycol::Ethylene): FluidEntry
     {
         $in = Inputs::of(array_intersect_key($form, array_flip(['kind', 'litres', 'percent', 'before', 'after', 'km', 'family', 'note'])), self::fields());
         $kind = FluidKind::tryFrom($in->text('kind'));
@@ -58,7 +60,7 @@ final readonly class FluidBook
         $number = static fn (string $name, Kind $as, float $most): ?float => $in->has($name) ? $in->between($name, $as, 0.0, $most) : null;
         $entry = new FluidEntry(
             (string) new Ulid(), $vehicleId, $circuit, $kind, $at ?? $this->clock->now(),
-            $number('litres', Kind::Volume, 100.0), $number('percent', Kind::Percent, 100.0), $number('before', Kind::Length, 300.0), $number('after', Kind::Length, 300.0), $number('km', Kind::Distance, 3e6),
+            $number('litres', Kind::Volume, 100.0), $in->has('percent') ? CoolantMix::strength($in, 'percent', $base)[0] : null, $number('before', Kind::Length, 300.0), $number('after', Kind::Length, 300.0), $number('km', Kind::Distance, 3e6),
             $in->has('family') ? mb_substr($in->text('family'), 0, 80) : '', $in->has('note') ? mb_substr($in->text('note'), 0, 300) : '', $by,
         );
         self::ensureWhole($entry);

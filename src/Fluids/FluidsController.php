@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Fluids;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -33,7 +34,9 @@ final class FluidsController extends AbstractController
     {
         $form = array_filter($request->request->all(), is_string(...));
         try {
-            $this->book->enter($this->garage->get($id)->id, $circuit, $form, $person->name);
+            $vehicle = $this->garage->get($id);
+            $base = Glycol::ofCircuit($vehicle->sheet()->circuitFor('coolant')->base ?? '');
+            $this->book->enter($vehicle->id, $circuit, $form, $person->name, base: $base);
             $this->addFlash('good', 'It stands in the log.');
         } catch (InvalidInput $e) {
             return $this->page($id, $circuit, $form, $e);

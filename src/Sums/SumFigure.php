@@ -20,6 +20,7 @@ use NimbleKnuckle\Core\Fastening\TraceDrawing;
 use NimbleKnuckle\Core\Fastening\WrenchDrawing;
 use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Fluids\CanDrawing;
+use NimbleKnuckle\Core\Fluids\CoolantMix;
 use NimbleKnuckle\Core\Fluids\DialDrawing;
 use NimbleKnuckle\Core\Fluids\DipstickDrawing;
 use NimbleKnuckle\Core\Fluids\Glycol;
@@ -62,7 +63,7 @@ final readonly class SumFigure
             'thread-compound' => ['thread', ThreadDrawing::of(Thread::parse($in->text('thread')), Thread::parse($in->text('thread'))->diameter)],
             'trace-judge' => ['plot', TraceDrawing::of(array_map(static fn (array $row): array => [$row[0], $row[1] ?? 0.0], $in->rows('samples', 2, 3)), TraceSpec::read($in->raw['spec'] ?? ''), $result)],
             'coolant-mix' => ['can', CanDrawing::of($result, $in->number('capacity', Kind::Volume))],
-            'coolant-protect' => ['plot', ProtectDrawing::of($result, Glycol::named($in->text('base')), $in->number('percent', Kind::Percent), $in->has('cap') ? $in->number('cap', Kind::Pressure) : 0.0, Air::from($in))],
+            'coolant-protect' => ['plot', ProtectDrawing::of($result, Glycol::named($in->text('base')), CoolantMix::strength($in, 'percent', Glycol::named($in->text('base')))[0], $in->has('cap') ? $in->number('cap', Kind::Pressure) : 0.0, Air::from($in))],
             'vacuum-fill' => ['dial', DialDrawing::of($in->number($in->has('hold_end') ? 'hold_end' : 'pulled', Kind::Pressure), $result->number('aim'), $result->number('limit'), $in->has('hold_end') ? $in->number('pulled', Kind::Pressure) : null)],
             'coolant-level' => ['tank', TankDrawing::of($result, $in->number('cold', Kind::Temperature), $in->number('hot', Kind::Temperature))],
             'warm-up' => ['plot', CurveDrawing::of($in->rows('samples', 2, 2), $in->number('opens', Kind::Temperature), $result)],

@@ -231,7 +231,9 @@ final class PlanningTest extends AppTestCase
 
     public function testAWorkshopInFeetAndFahrenheitIsKeptInMetresAndDegrees(): void
     {
-        $read = WorkshopAnswers::read(new InputBag(['workshop' => '65 F', 'altitude' => '2100 ft']));
+        /** @var InputBag<string> $typed */
+        $typed = new InputBag(['workshop' => '65 F', 'altitude' => '2100 ft']);
+        $read = WorkshopAnswers::read($typed);
         self::assertSame([Cure::CHOICE => '18.3', FillFromBench::CHOICE => '640.1'], $read->chosen);
         self::assertSame('65 F', $read->typed['workshop']);
     }

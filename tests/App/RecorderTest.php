@@ -167,4 +167,17 @@ final class RecorderTest extends AppTestCase
 
         return $answer;
     }
+
+    public function testAStrengthReadAsAFreezingPointIsKeptAsAStrength(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        $answer = $this->send($fit->id, ['type' => 'measured', 'step' => 'strength-before', 'field' => 'strength_before', 'text' => '-18 °C']);
+        self::assertArrayHasKey('kept', $answer);
+        $reading = $this->service(Recorder::class)->load($this->tarnFit())->state->reading('strength-before', 'strength_before');
+        self::assertSame('-18 °C', $reading?->text);
+        self::assertSame('percent', $reading->unit);
+        self::assertEqualsWithDelta(32.7, $reading->value, 0.05);
+        self::assertArrayHasKey('error', $this->send($fit->id, ['type' => 'measured', 'step' => 'strength-before', 'field' => 'strength_before', 'text' => '20 °C']));
+    }
 }

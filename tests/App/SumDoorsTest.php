@@ -58,6 +58,23 @@ final class SumDoorsTest extends AppTestCase
         self::assertSame('torque-check', $this->decoded($answers[501])['sum']);
     }
 
+    public function testEveryLineOfABatchGetsItsOwnAnswer(): void
+    {
+        $lines = [
+            '{"sum":"torque-check","inputs":{"stated":"1e-99 Nm","thread":"M8"}}', '{"sum":"vacuum-fill","inputs":{"volume":"1e-99","pulled":80,"temperature":20}}',
+            '{"sum":"wrench-set","inputs":{"target":9,"lever":1e-99,"adapter":32}}', 'not JSON', '[]', '7', '{"sum":"no-such-sum","inputs":{}}', '{"sum":"torque-check","inputs":{"stated":"２０ Nm"}}',
+            '{"sum":"coolant-mix","inputs":{"capacity":1e-99,"drained":1e-99,"present":0,"target":50,"product":100}}', '{"sum":"torque-check","inputs":{"stated":"9 Nm"}}',
+        ];
+        [$code, $out] = $this->console(['sum:run', '--batch'], implode("\n", $lines));
+        self::assertSame(0, $code);
+        $answers = array_map($this->decoded(...), explode("\n", trim($out)));
+        self::assertCount(count($lines), $answers);
+        foreach (array_slice($answers, 0, -1) as $i => $answer) {
+            self::assertArrayHasKey('error', $answer, $lines[$i]);
+        }
+        self::assertSame('torque-check', $answers[9]['sum']);
+    }
+
     public function testTheApiAndThePageGiveTheSameNumbers(): void
     {
         $this->signIn('petra');
