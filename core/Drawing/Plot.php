@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Drawing;
 
+use NimbleKnuckle\Core\Quantity\Digits;
+
 /**
  * A plot to scale in a frame of 640 by 380: lines, levels, marks and dots in the numbers' own units. Built up by “with”
  * methods, each giving a new plot; places are worked out when it is drawn.
@@ -137,7 +139,7 @@ final readonly class Plot
         $decimals = max(0, (int) ceil(-log10($step) - 1e-9));
         $ticks = [];
         for ($value = ceil($range[0] / $step - 1e-9) * $step; $value <= $range[1] + 1e-9 * $step; $value += $step) {
-            $ticks[] = ['at' => $place($value), 'value' => $value, 'text' => str_replace('-', '−', number_format(abs($value) < 1e-9 ? 0.0 : $value, $decimals, '.', ''))];
+            $ticks[] = ['at' => $place($value), 'value' => $value, 'text' => Digits::fixed(abs($value) < 1e-9 ? 0.0 : $value, $decimals)];
         }
 
         return $ticks;

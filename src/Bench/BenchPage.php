@@ -60,6 +60,7 @@ final readonly class BenchPage
 
         return [
             'record' => $record,
+            'units' => $fit->vehicle->units(),
             'fit' => $fit,
             'step' => $step,
             'place' => $place,

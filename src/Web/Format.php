@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Web;
 
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Quantity;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Sum\Show;
 use Twig\Attribute\AsTwigFilter;
 use Twig\Attribute\AsTwigFunction;
@@ -21,12 +23,21 @@ final readonly class Format
     #[AsTwigFilter('sig')]
     public static function significant(float $value, int $digits = 3): string
     {
-        if (abs($value) < 1e-12) {
-            return '0';
-        }
-        $decimals = max(0, min(4, $digits - 1 - (int) floor(log10(abs($value)))));
+        return Digits::significant($value, $digits);
+    }
 
-        return number_format($value, $decimals, '.', self::THIN);
+    /** Litres, to a hundredth. */
+    #[AsTwigFilter('litres')]
+    public static function litres(float $litres): string
+    {
+        return Digits::of(Kind::Volume, $litres);
+    }
+
+    /** A whole number with its thousands set apart. */
+    #[AsTwigFilter('whole')]
+    public static function whole(float $value): string
+    {
+        return Digits::fixed($value, 0);
     }
 
     /** As it was entered: no zeros behind, no more than four digits. */
@@ -40,25 +51,28 @@ final readonly class Format
     #[AsTwigFilter('torque')]
     public static function torque(float $newtonMetres): string
     {
-        return number_format($newtonMetres, $newtonMetres < 100 ? 1 : 0, '.', '');
+        return Digits::of(Kind::Torque, $newtonMetres);
     }
 
-    #[AsTwigFilter('poundfeet')]
-    public static function poundFeet(float $newtonMetres): string
+    /** The same in the unit the workshop speaks besides, with a comma or brackets left to the page; empty where it speaks metric. */
+    #[AsTwigFunction('beside')]
+    public static function beside(float $value, string $unit, UnitSystem $units, ?Unit $as = null): string
     {
-        return self::significant(Quantity::torque($newtonMetres)->in(Unit::PoundFoot)).self::THIN.'lbf·ft';
+        $metric = Unit::tryFrom($unit);
+        $other = null === $metric ? null : $units->beside($metric);
+        if (null === $metric || null === $other) {
+            return '';
+        }
+        $other = $as ?? $other;
+
+        return self::significant(Quantity::of($value, $metric)->in($other)).self::THIN.(Unit::Quart === $other ? 'US'.self::THIN : '').$other->symbol();
     }
 
-    #[AsTwigFilter('quarts')]
-    public static function quarts(float $litres): string
+    /** A vacuum is read in inches of mercury, not in psi. */
+    #[AsTwigFunction('vacuum_beside')]
+    public static function vacuumBeside(float $kilopascals, UnitSystem $units): string
     {
-        return self::significant(Quantity::volume($litres)->in(Unit::Quart)).self::THIN.'US'.self::THIN.'qt';
-    }
-
-    #[AsTwigFilter('inhg')]
-    public static function inchesMercury(float $kilopascals): string
-    {
-        return self::significant(Quantity::base(Kind::Pressure, $kilopascals)->in(Unit::InchMercury)).self::THIN.'inHg';
+        return self::beside($kilopascals, Unit::Kilopascal->value, $units, Unit::InchMercury);
     }
 
     /** “2 h 40 min”, “25 min”. */
@@ -80,19 +94,5 @@ final readonly class Format
     public static function unit(string $unit): string
     {
         return Unit::tryFrom($unit)?->symbol() ?? ('ratio' === $unit || 'count' === $unit ? '' : $unit);
-    }
-
-    #[AsTwigFunction('other_unit')]
-    public static function otherUnit(float $value, string $unit): string
-    {
-        $known = Unit::tryFrom($unit);
-
-        return match ($known?->kind()) {
-            Kind::Torque => self::poundFeet($value),
-            Kind::Volume => self::quarts($value),
-            Kind::Temperature => self::significant(Quantity::of($value, Unit::Celsius)->in(Unit::Fahrenheit)).self::THIN.'°F',
-            Kind::Pressure => self::significant(Quantity::of($value, Unit::Kilopascal)->in(Unit::Psi)).self::THIN.'psi',
-            default => '',
-        };
     }
 }

@@ -6,10 +6,14 @@ namespace NimbleKnuckle\Tests\App;
 
 use NimbleKnuckle\App\Logbook\DueRow;
 use NimbleKnuckle\App\Web\Format;
+use NimbleKnuckle\Core\Quantity\Digits;
+use NimbleKnuckle\Core\Quantity\UnitSystem;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+#[CoversClass(Digits::class)]
+#[CoversClass(UnitSystem::class)]
 #[CoversClass(Format::class)]
 #[CoversClass(DueRow::class)]
 final class FormatTest extends TestCase
@@ -43,15 +47,51 @@ final class FormatTest extends TestCase
         self::assertSame('135', Format::significant(135.0));
     }
 
-    public function testTheOtherUnitStandsBeside(): void
+    public function testEveryNumberHasTheSameThousandsAndDecimals(): void
+    {
+        self::assertSame("8\u{202F}600", Format::whole(8600.0));
+        self::assertSame("70\u{202F}000", Format::plain(70000.0));
+        self::assertSame("1\u{202F}000", Format::significant(1000.0));
+        self::assertSame("−1\u{202F}234.50", Digits::fixed(-1234.5, 2));
+        self::assertSame('0.0', Digits::fixed(-0.01, 1), 'nothing is no less than nothing');
+        self::assertSame(['9.0', '99.9', '100', '120'], array_map(Format::torque(...), [9.0, 99.94, 99.96, 120.4]));
+        self::assertSame(['4.10', '0.25'], array_map(Format::litres(...), [4.1, 0.25]));
+    }
+
+    public function testTheOtherUnitStandsBesideWhereItIsSpoken(): void
     {
         $plain = static fn (string $text): string => (string) preg_replace('/[\x{2060}\x{2009}\x{00A0}]+/u', ' ', $text);
-        self::assertSame('6.64 lbf·ft', $plain(Format::otherUnit(9.0, 'N·m')));
-        self::assertSame('4.33 US qt', $plain(Format::otherUnit(4.1, 'L')));
-        self::assertSame('190 °F', $plain(Format::otherUnit(88.0, 'degC')));
-        self::assertSame('12.3 psi', $plain(Format::otherUnit(84.66, 'kPa')));
-        self::assertSame('', Format::otherUnit(3.0, 'percent'));
-        self::assertSame('', Format::otherUnit(3.0, 'furlong'));
+        $us = UnitSystem::Us;
+        self::assertSame('6.64 lbf·ft', $plain(Format::beside(9.0, 'N·m', $us)));
+        self::assertSame('4.33 US qt', $plain(Format::beside(4.1, 'L', $us)));
+        self::assertSame('7.21 imp pt', $plain(Format::beside(4.1, 'L', UnitSystem::Imperial)));
+        self::assertSame('190 °F', $plain(Format::beside(88.0, 'degC', $us)));
+        self::assertSame('12.3 psi', $plain(Format::beside(84.66, 'kPa', $us)));
+        self::assertSame('25.0 inHg', $plain(Format::vacuumBeside(84.66, $us)));
+        foreach ([['percent', $us], ['furlong', $us], ['N·m', UnitSystem::Metric], ['degC', UnitSystem::Imperial]] as [$unit, $system]) {
+            self::assertSame('', Format::beside(3.0, $unit, $system), $unit);
+        }
+    }
+
+    #[DataProvider('spoken')]
+    public function testTheUnitsSpokenAreHeardFromWhatWasWritten(UnitSystem $system, string ...$texts): void
+    {
+        self::assertSame($system, UnitSystem::heardIn(...$texts));
+    }
+
+    /** @return iterable<list<UnitSystem|string>> */
+    public static function spoken(): iterable
+    {
+        yield [UnitSystem::Metric, '25 N·m', 'M8', '8.8', 'aluminium casting', 'ring 8', '6.4 L', '0 0.4; 90 0.4', '5/16-18 UNC'];
+        foreach (['25 N·m / 18.4 ft-lb', '9 Nm / 80 in-lb', '17 foot-pounds', '7 qt', '16 psi', '212 °F', '65 F', '1/4 in', '5/16"', '2 gal', '25 inHg', '½ in'] as $text) {
+            yield [UnitSystem::Us, '6.4 L', $text];
+        }
+        yield [UnitSystem::Imperial, '1 imp gal'];
+        yield [UnitSystem::Imperial, '4 imperial pints'];
+    }
+
+    public function testUnitsHaveTheirSigns(): void
+    {
         self::assertSame('%', Format::unit('percent'));
         self::assertSame('', Format::unit('ratio'));
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Quantity\UnitSystem;
 
 /** What is known of one vehicle: its items and what blocks them, its joints and its circuits. Format nimble-knuckle/vehicle@1. */
 final readonly class VehicleSheet
@@ -83,6 +84,12 @@ final readonly class VehicleSheet
     public function jointFor(string $role): ?Joint
     {
         return self::withRole($this->joints, $role);
+    }
+
+    /** The units its figures were written in, besides the metric ones. */
+    public function units(): UnitSystem
+    {
+        return UnitSystem::heardIn(...array_values(array_map(static fn (Joint $joint): string => $joint->stated, $this->joints)));
     }
 
     public function circuitFor(string $role): ?Circuit

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Drawing;
 
 use NimbleKnuckle\Core\Drawing\Plot;
+use NimbleKnuckle\Core\Quantity\Digits;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -65,7 +66,7 @@ final class PlotTest extends TestCase
             foreach ($ticks as $tick) {
                 self::assertGreaterThanOrEqual($range[0] - 1e-9, $tick['value']);
                 self::assertLessThanOrEqual(max($range[1], $range[0] + (5.0 === $range[1] ? 1.0 : 0.0)) + 1e-6, $tick['value']);
-                self::assertEqualsWithDelta($tick['value'], (float) str_replace('−', '-', $tick['text']), abs($step) / 2);
+                self::assertEqualsWithDelta($tick['value'], (float) strtr($tick['text'], ['−' => '-', Digits::GROUP => '']), abs($step) / 2);
             }
         }
     }
