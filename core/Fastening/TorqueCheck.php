@@ -54,6 +54,10 @@ final readonly class TorqueCheck implements Sum
             'lowest' => Value::of($stated->low->lowest(), Unit::NewtonMetre->value),
             'highest' => Value::of($stated->high->highest(), Unit::NewtonMetre->value),
         ];
+        if ($stated->isRange()) {
+            $values['range_low'] = Value::of($stated->low->value(), Unit::NewtonMetre->value);
+            $values['range_high'] = Value::of($stated->high->value(), Unit::NewtonMetre->value);
+        }
         $checks = $stated->isRange() ? [$this->range($stated)] : $this->agreement($figures);
         if (null !== $stated->angle) {
             $values['angle'] = Value::of($stated->angle->value(), Unit::Degree->value);

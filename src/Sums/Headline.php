@@ -22,7 +22,7 @@ final readonly class Headline
         $units = UnitSystem::heardIn(...array_values(array_filter($r->inputs, is_string(...))));
 
         return match ($r->sum) {
-            'torque-check' => $r->hasCheck('conflict') ? new self('The two figures disagree', [], '') : self::torque('', $r->number('torque'), $units, $r->has('utilisation') ? sprintf('%.0f %% of yield', $r->number('utilisation')) : ''),
+            'torque-check' => self::stated($r, $units),
             'torque-estimate' => new self('Estimated', [['number' => Format::torque($r->number('torque')), 'unit' => 'N·m']], self::joined(Format::beside($r->number('torque'), 'N·m', $units), sprintf('clamps with %s to %s kN', self::kilo($r->number('preload_low')), self::kilo($r->number('preload_high')))), true),
             'angle-tighten' => new self('Clamps with', [self::figure($r->number('preload') / 1000, 'kN')], sprintf('%.0f %% of yield%s', $r->number('utilisation'), $r->has('pulls') ? sprintf(', %d pull%s, the last one %s°', $r->number('pulls'), 1.0 === $r->number('pulls') ? '' : 's', Format::plain($r->number('last_pull'))) : '')),
             'part-turn' => new self('Snug, then', [self::figure($r->number('angle'), '°')], sprintf('gives about %s kN, %s to %s by feel', self::kilo($r->number('preload')), self::kilo($r->number('preload_low')), self::kilo($r->number('preload_high'))), true),
@@ -57,6 +57,20 @@ final readonly class Headline
         $figures = implode(', ', array_map(static fn (array $f): string => trim($f['number'].' '.$f['unit']), $this->figures));
 
         return mb_substr(trim(implode(' ', array_filter([$this->lead, $figures])).('' === $this->beside ? '' : '; '.$this->beside)), 0, 300);
+    }
+
+    private static function stated(SumResult $r, UnitSystem $units): self
+    {
+        $share = $r->has('utilisation') ? sprintf('%.0f %% of yield', $r->number('utilisation')) : '';
+        if ($r->hasCheck('conflict')) {
+            return new self('The two figures disagree', [], '');
+        }
+        if (!$r->has('range_low')) {
+            return self::torque('', $r->number('torque'), $units, $share);
+        }
+        $range = sprintf('%s to %s', Format::torque($r->number('range_low')), Format::torque($r->number('range_high')));
+
+        return new self('', [['number' => $range, 'unit' => 'N·m']], '' === $share ? '' : $share.' at the top of the range');
     }
 
     private static function torque(string $lead, float $torque, UnitSystem $units, string $beside): self

@@ -25,6 +25,16 @@ use PHPUnit\Framework\Attributes\DataProvider;
 #[CoversClass(StepSum::class)]
 final class SumPagesTest extends AppTestCase
 {
+    public function testARangeIsShownAsOne(): void
+    {
+        $this->signIn('joss');
+        $this->client->request('GET', '/sums/torque-check?stated=18-22%20Nm&thread=M8');
+        self::assertSelectorTextContains('#answer .figure-number', '18.0 to 22.0');
+        self::assertSelectorTextContains('#answer', '92 % of yield at the top of the range');
+        $this->client->request('GET', '/sums/torque-check?stated=40%20Nm%20%2B%2090%C2%B0');
+        self::assertSelectorTextContains('#answer', '90° further follow');
+    }
+
     /** What the headline of each example must hold, so that no page says nothing. */
     private const SAYS = [
         'torque-check' => 'disagree', 'torque-estimate' => 'N·m', 'angle-tighten' => 'kN', 'part-turn' => '°', 'wrench-set' => 'N·m', 'wrench-pick' => '1/4 in dial wrench', 'tighten-order' => '1 5',
