@@ -45,7 +45,7 @@ final readonly class AngleTighten implements Sum
     public function compute(Inputs $in): SumResult
     {
         $bolt = Bolt::read($in);
-        $springs = Springs::read($in, $bolt->thread);
+        $springs = Springs::read($in, $bolt);
         $snugTorque = $in->positive('snug', Kind::Torque);
         $angle = $in->between('angle', Kind::Angle, 0.0, 1080.0);
         $snug = $bolt->typicalPreload($snugTorque);
@@ -92,7 +92,7 @@ final readonly class AngleTighten implements Sum
 
         return [
             new Working('Snug preload', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('M = %s N·m, P = %s, d2 = %s, DKm = %s mm, μ = %s', Show::n($snugTorque), Show::n($t->pitch), Show::n($t->pitchDiameter()), Show::n($bolt->face->meanDiameter()), Show::n($bolt->friction->typical)), sprintf('%s N', Show::n($snug)), 'VDI 2230-1'),
-            new Working('Bolt as a spring', 'kb = Ad AS E / (Ad lt + AS ld)', sprintf('AS = %s mm², ld = %s, lt = %s mm, E = 207 GPa', Show::n($t->stressArea()), Show::n($springs->shank), Show::n($springs->threaded)), sprintf('%s N/mm', Show::n($springs->bolt())), 'two lengths in a row'),
+            new Working('Bolt as a spring', 'kb = Ad AS E / (Ad lt + AS ld)', sprintf('AS = %s mm², ld = %s, lt = %s mm, E = %s GPa', Show::n($t->stressArea()), Show::n($springs->shank), Show::n($springs->threaded), Show::n($springs->modulus / 1000)), sprintf('%s N/mm', Show::n($springs->bolt())), 'two lengths in a row'),
             new Working('Clamped parts as a spring', 'km = E d A exp(B d/l)', sprintf('%s, d = %s, l = %s mm', $springs->member->value, Show::n($t->diameter), Show::n($springs->grip())), sprintf('%s N/mm', Show::n($springs->members())), 'Wileman, Choudhury & Green 1991'),
             new Working('Preload by the angle', 'ΔF = θ/360 P / (1/kb + 1/km)', sprintf('θ = %s°', Show::n($angle)), sprintf('%s N', Show::n($added)), 'displacement of the thread'),
             new Working('Yield-limited preload', 'F = Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)', sprintf('Rp = %s MPa', Show::n($bolt->grade->yieldStress())), sprintf('%s N', Show::n($yield)), 'VDI 2230-1'),

@@ -80,6 +80,12 @@ enum Grade: string
         };
     }
 
+    /** Young's modulus, MPa: steel 207 GPa, aluminium 71 GPa (Shigley, table A-5). */
+    public function modulus(): float
+    {
+        return self::Aluminium === $this ? 71_000.0 : 207_000.0;
+    }
+
     /** @return array<string, string> */
     public static function choices(): array
     {

@@ -23,6 +23,9 @@ use NimbleKnuckle\Core\Sum\Working;
 final readonly class PartTurn implements Sum
 {
     private const SNUG_SHARE = 25.0;
+    /** Twelfths of a flat that have a name. */
+    private const PARTS = [0 => '', 2 => 'a sixth', 3 => 'a quarter', 4 => 'a third', 6 => 'half', 8 => 'two thirds', 9 => 'three quarters', 12 => ''];
+    private const SIGNS = ['' => '', 'a sixth' => '⅙', 'a quarter' => '¼', 'a third' => '⅓', 'half' => '½', 'two thirds' => '⅔', 'three quarters' => '¾'];
 
     public function name(): string
     {
@@ -46,7 +49,7 @@ final readonly class PartTurn implements Sum
     public function compute(Inputs $in): SumResult
     {
         $bolt = Bolt::read($in);
-        $springs = Springs::read($in, $bolt->thread);
+        $springs = Springs::read($in, $bolt);
         $target = $in->positive('target', Kind::Torque);
         $snugTorque = $in->has('snug') ? $in->positive('snug', Kind::Torque) : $target * self::SNUG_SHARE / 100;
         $snugTorque < $target || throw InvalidInput::in('snug', 'Snug is less than the figure: nothing is left to turn.');
@@ -54,7 +57,7 @@ final readonly class PartTurn implements Sum
         $snug = $bolt->typicalPreload($snugTorque);
         $angle = ($preload - $snug) / $springs->perDegree();
         $share = 100 * $preload / $bolt->typicalAt(1.0);
-        [$low, $high] = [$bolt->typicalPreload(0.5 * $snugTorque) + ($preload - $snug), $bolt->typicalPreload(1.6 * $snugTorque) + ($preload - $snug)];
+        [$low, $high] = [$bolt->typicalPreload(0.5 * $snugTorque) + ($preload - $snug), $bolt->typicalPreload(1.5 * $snugTorque) + ($preload - $snug)];
 
         return new SumResult($this->name(), $in->raw, [
             'angle' => Value::of($angle, Unit::Degree->value),
@@ -84,14 +87,26 @@ final readonly class PartTurn implements Sum
         };
     }
 
-    private static function inWords(float $angle): string
+    /** By the flats of a hexagon, 60° each: the nearest fraction, and on which side of it where it is not that to a twentieth. */
+    public static function inWords(float $angle): string
     {
         $flats = $angle / 60;
-
-        return match (true) {
-            $flats < 0.3 => 'less than a third of a flat',
-            $flats < 0.75 => 'half a flat',
-            default => sprintf('%s %s of the head', rtrim(rtrim(number_format(round($flats * 2) / 2, 1, '.', ''), '0'), '.'), round($flats * 2) / 2 > 1 ? 'flats' : 'flat'),
+        $whole = floor($flats);
+        $near = 0.0;
+        foreach (array_keys(self::PARTS) as $twelfths) {
+            $near = abs($whole + $twelfths / 12 - $flats) < abs($near - $flats) - 1e-9 ? $whole + $twelfths / 12 : $near;
+        }
+        if ($near < 1e-9) {
+            return 'less than a sixth of a flat';
+        }
+        $part = self::PARTS[(int) round(12 * ($near - floor($near + 1e-9)))];
+        $words = match (true) {
+            $near < 1 => $part.' of a flat',
+            abs($near - 1.0) < 1e-9 => 'one flat',
+            default => sprintf('%d%s flats', (int) floor($near + 1e-9), self::SIGNS[$part]),
         };
+        $off = $flats / $near - 1;
+
+        return (abs($off) <= 0.05 ? '' : ($off > 0 ? 'a little over ' : 'a little under ')).str_replace('half of a', 'half a', $words);
     }
 }

@@ -12,25 +12,25 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 /** Bolt and clamped parts as two springs in a row. Lengths in mm, stiffness in N/mm, angles in degrees, forces in N. */
 final readonly class Springs
 {
-    /** Young's modulus of the bolt, MPa. */
-    private const BOLT_MODULUS = 207_000.0;
-
-    private function __construct(public Thread $thread, public float $shank, public float $threaded, public Member $member)
+    /** @param float $modulus Young's modulus of the bolt, MPa */
+    private function __construct(public Thread $thread, public float $shank, public float $threaded, public Member $member, public float $modulus)
     {
     }
 
     /** @throws InvalidInput when nothing lies in the grip */
-    public static function of(Thread $thread, float $shank, float $threaded, Member $member): self
+    public static function of(Thread $thread, float $shank, float $threaded, Member $member, Grade $grade = Grade::C88): self
     {
         $shank + $threaded > 0.2 * $thread->diameter || throw InvalidInput::in('threaded', 'The grip is nothing: shank and thread in the grip together must be longer than that.');
 
-        return new self($thread, $shank, $threaded, $member);
+        return new self($thread, $shank, $threaded, $member, $grade->modulus());
     }
 
     /** @throws InvalidInput */
-    public static function read(Inputs $in, Thread $thread): self
+    public static function read(Inputs $in, Bolt $bolt): self
     {
-        return self::of($thread, $in->between('shank', Kind::Length, 0.0, 1000.0), $in->between('threaded', Kind::Length, 0.0, 1000.0), $in->has('member') ? Member::parse($in->text('member')) : Member::Steel);
+        $member = $in->has('member') ? Member::parse($in->text('member')) : Member::Steel;
+
+        return self::of($bolt->thread, $in->between('shank', Kind::Length, 0.0, 1000.0), $in->between('threaded', Kind::Length, 0.0, 1000.0), $member, $bolt->grade);
     }
 
     /** @return list<Field> */
@@ -53,7 +53,7 @@ final readonly class Springs
     {
         [$plain, $stressed] = [\M_PI * $this->thread->diameter ** 2 / 4, $this->thread->stressArea()];
 
-        return $plain * $stressed * self::BOLT_MODULUS / ($plain * $this->threaded + $stressed * $this->shank);
+        return $plain * $stressed * $this->modulus / ($plain * $this->threaded + $stressed * $this->shank);
     }
 
     public function members(): float

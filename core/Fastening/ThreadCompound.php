@@ -62,14 +62,16 @@ final readonly class ThreadCompound implements Sum
         $friction = self::frictionOf($compound, $bolt);
         $dry = Friction::condition('stainless' === $bolt ? 'stainless dry' : 'dry zinc');
         $face = BearingFace::hexagon($thread);
-        $lever = static fn (float $mu): float => (new Preload($thread, Grade::C88, $face))->lever($mu, $mu);
-        $factor = $lever($friction->typical) / $lever($dry->typical);
+        // Locker and sealant sit in the thread alone; oil and paste get under the head as well.
+        $head = str_contains($compound, 'threadlocker') || 'thread sealant' === $compound ? $dry->typical : $friction->typical;
+        $preload = new Preload($thread, Grade::C88, $face);
+        $factor = $preload->lever($friction->typical, $head) / $preload->lever($dry->typical, $dry->typical);
         $values = [
             'compound' => Value::names([$compound]),
             'friction' => Value::of($friction->typical, 'ratio'),
             'factor' => Value::of($factor, 'ratio'),
         ];
-        $working = [new Working('Figure with it on', 'k = (0.16 P + 0.58 d2 μ + DKm/2 μ) / the same with μ dry', sprintf('μ = %s, dry %s', Show::n($friction->typical), Show::n($dry->typical)), Show::n($factor), 'VDI 2230-1, friction classes')];
+        $working = [new Working('Figure with it on', 'k = (0.16 P + 0.58 d2 μG + DKm/2 μK) / the same with μ dry', sprintf('μG = %s, μK = %s, dry %s', Show::n($friction->typical), Show::n($head), Show::n($dry->typical)), Show::n($factor), 'VDI 2230-1, friction classes')];
         $checks = [Check::ok('compound', sprintf('%s: %s', ucfirst($compound), $why)), ...$this->cautions($compound, $bolt, $into)];
         if ($in->has('stated')) {
             $stated = $in->positive('stated', Kind::Torque);

@@ -54,6 +54,7 @@ final readonly class TorqueEstimate implements Sum
         $checks = [Check::ok('estimate', 'An estimate from thread and grade, no specification: the maker’s service information goes before it.')];
         $working = [$this->preloadLine($bolt, $share, $wanted)];
         $preload = $wanted;
+        $strip = null;
         if ($in->has('material')) {
             $material = Material::parse($in->text('material'));
             $strip = (new Engagement($bolt->thread, $bolt->grade, $material->shearStrength()))->stripForce($engaged);
@@ -71,6 +72,9 @@ final readonly class TorqueEstimate implements Sum
         $working[] = new Working('Torque at typical friction', 'M = F (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('F = %s N, DKm = %s mm, μG = %s, μK = %s', Show::n($preload), Show::n($bolt->face->meanDiameter()), Show::n($friction->typical), Show::n($friction->head($friction->typical))), sprintf('%s N·m', Show::n($torque)), 'VDI 2230-1');
         $working[] = new Working('Preload it may come to', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('μ from %s to %s', Show::n($friction->high), Show::n($friction->low)), sprintf('%s to %s N', Show::n($low), Show::n($high)), 'VDI 2230-1, friction classes');
         $checks[] = $this->spreadCheck($bolt, $high);
+        if (null !== $strip) {
+            $checks[] = $this->stripCheck($bolt, $high, $strip, $torque);
+        }
 
         return new SumResult($this->name(), $in->raw, [
             'torque' => Value::of($torque, Unit::NewtonMetre->value),
@@ -94,6 +98,23 @@ final readonly class TorqueEstimate implements Sum
         $f = $bolt->friction;
 
         return [$bolt->preload()->fromTorque($torque, $f->high, $f->head($f->high)), $bolt->preload()->fromTorque($torque, $f->low, $f->head($f->low))];
+    }
+
+    /** The torque is the same on a slippery day, and the pull on the thread is not. */
+    private function stripCheck(Bolt $bolt, float $high, float $strip, float $torque): Check
+    {
+        $f = $bolt->friction;
+        $share = 100 * $high / $strip;
+        $least = $bolt->preload()->torqueFor($strip / self::STRIP_SAFETY, $f->low, $f->head($f->low));
+
+        return match (true) {
+            $share > 100.0 => Check::stop('may-strip', sprintf(
+                'At the low end of friction %s N·m pulls %s kN, and the thread strips at %s. Pull %s N·m at most, or know the friction.',
+                Show::n($torque, 3), Show::n($high / 1000, 3), Show::n($strip / 1000, 3), Show::n($least, 3),
+            )),
+            $share > 90.0 => Check::watch('near-strip', sprintf('At the low end of friction the thread bears %.0f %% of what strips it.', $share)),
+            default => Check::ok('never-strips', sprintf('Even at the low end of friction the thread bears %.0f %% of what strips it.', $share)),
+        };
     }
 
     private function spreadCheck(Bolt $bolt, float $high): Check

@@ -143,7 +143,7 @@ final class DeviceWrenchCommand extends Command
         $given = Inputs::of(['target' => self::option($input, 'target'), 'turns' => self::option($input, 'turns')], [Field::quantity('target', 'target', Kind::Torque, '22 N·m'), Field::quantity('turns', 'turns', Kind::Number, '1.5')]);
         [$target, $turns] = [$given->positive('target', Kind::Torque), $given->between('turns', Kind::Number, 0.1, 20.0)];
         $seed = is_numeric(self::option($input, 'seed')) ? (int) self::option($input, 'seed') : random_int(1, 1_000_000);
-        $model = JointModel::of($bolt, Springs::of($bolt->thread, $in->number('shank', Kind::Length), $in->number('threaded', Kind::Length), Member::parse($joint['member'])), $target, 360 * $turns, $fault, $seed);
+        $model = JointModel::of($bolt, Springs::of($bolt->thread, $in->number('shank', Kind::Length), $in->number('threaded', Kind::Length), Member::parse($joint['member']), $bolt->grade), $target, 360 * $turns, $fault, $seed);
 
         return ['format' => ReadingDocument::FORMAT, 'id' => (string) new Ulid(), 'kind' => 'torque-angle', 'from' => 0, 'samples' => (new Hand($model, $seed))->tighten(), 'done' => true, 'spec' => ['torque' => $target], 'joint' => $joint + ['turns' => $turns]];
     }

@@ -83,7 +83,7 @@ final readonly class SumFigure
     {
         $bolt = Bolt::read($in);
 
-        return SpringDrawing::of($result, Springs::read($in, $bolt->thread), $in->number('angle', Kind::Angle), $in->has('swing') ? $in->number('swing', Kind::Angle) : 0.0);
+        return SpringDrawing::of($result, Springs::read($in, $bolt), $in->number('angle', Kind::Angle), $in->has('swing') ? $in->number('swing', Kind::Angle) : 0.0);
     }
 
     private function ranges(Inputs $in, Sum $sum): RangeDrawing

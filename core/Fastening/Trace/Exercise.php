@@ -35,7 +35,7 @@ final readonly class Exercise
         $bolt = Bolt::read(Inputs::of(['thread' => $thread, 'grade' => $grade, 'friction' => $friction], [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField()]));
         $figure = $bolt->typicalTorque($bolt->typicalAt($share));
 
-        return new self($seed, $luck->oneOf(self::LOTS), $bolt, Springs::of($bolt->thread, (float) $shank, (float) $threaded, Member::from($member)), $figure > 30 ? round($figure) : round($figure * 2) / 2);
+        return new self($seed, $luck->oneOf(self::LOTS), $bolt, Springs::of($bolt->thread, (float) $shank, (float) $threaded, Member::from($member), $bolt->grade), $figure > 30 ? round($figure) : round($figure * 2) / 2);
     }
 
     public function model(): JointModel

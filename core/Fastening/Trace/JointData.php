@@ -56,7 +56,7 @@ final readonly class JointData
         $in = Inputs::of(['shank' => $raw['shank'] ?? 0, 'threaded' => $raw['threaded'] ?? 0] + array_diff_key($raw, ['turns' => 1, 'slope' => 1, 'run_down' => 1]), $fields);
         $bolt = Bolt::read($in);
 
-        return self::of($bolt, Springs::read($in, $bolt->thread), $runDown);
+        return self::of($bolt, Springs::read($in, $bolt), $runDown);
     }
 
     public function knowsSlope(): bool

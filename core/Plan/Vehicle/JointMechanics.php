@@ -37,7 +37,7 @@ final readonly class JointMechanics
             $long = 1 === preg_match('~\A\s*(\d+(?:\.\d+)?)~', $joint->length, $m) ? (float) $m[1] : 2.5 * $bolt->thread->diameter;
             $threaded = $assumed ? max(0.6 * $bolt->thread->diameter, $long - self::ENGAGED_DIAMETERS * $bolt->thread->diameter) : $joint->threaded;
 
-            return new self($joint, $bolt, Springs::of($bolt->thread, $assumed ? 0.0 : $joint->shank, $threaded, self::member($joint)), $assumed);
+            return new self($joint, $bolt, Springs::of($bolt->thread, $assumed ? 0.0 : $joint->shank, $threaded, self::member($joint), $bolt->grade), $assumed);
         } catch (InvalidInput) {
             return null;
         }

@@ -7,6 +7,8 @@ namespace NimbleKnuckle\Tests\Core\Fastening;
 use NimbleKnuckle\Core\Fastening\AngleTighten;
 use NimbleKnuckle\Core\Fastening\BoltReuse;
 use NimbleKnuckle\Core\Fastening\Engagement;
+use NimbleKnuckle\Core\Fastening\Grade;
+use NimbleKnuckle\Core\Fastening\Member;
 use NimbleKnuckle\Core\Fastening\PartTurn;
 use NimbleKnuckle\Core\Fastening\Pulls;
 use NimbleKnuckle\Core\Fastening\Springs;
@@ -115,14 +117,14 @@ final class BoltSumsTest extends TestCase
     public function testTheBoltAndTheClampedPartsAreSprings(): void
     {
         $thread = Thread::parse('M10');
-        $long = Springs::of($thread, 60.0, 20.0, \NimbleKnuckle\Core\Fastening\Member::Steel);
-        $short = Springs::of($thread, 30.0, 10.0, \NimbleKnuckle\Core\Fastening\Member::Steel);
-        $soft = Springs::of($thread, 30.0, 10.0, \NimbleKnuckle\Core\Fastening\Member::Aluminium);
+        $long = Springs::of($thread, 60.0, 20.0, Member::Steel);
+        $short = Springs::of($thread, 30.0, 10.0, Member::Steel);
+        $soft = Springs::of($thread, 30.0, 10.0, Member::Aluminium);
         self::assertEqualsWithDelta(2 * $long->bolt(), $short->bolt(), 1e-6);
         self::assertGreaterThan($soft->members(), $short->members());
         self::assertGreaterThan($long->perDegree(), $short->perDegree());
         // All shank: E A / l.
-        self::assertEqualsWithDelta(207_000 * \M_PI * 25 / 50, Springs::of($thread, 50.0, 0.0, \NimbleKnuckle\Core\Fastening\Member::Steel)->bolt(), 1e-6);
+        self::assertEqualsWithDelta(207_000 * \M_PI * 25 / 50, Springs::of($thread, 50.0, 0.0, Member::Steel)->bolt(), 1e-6);
     }
 
     public function testPullsNeverExceedTheSwingAndMakeUpTheAngle(): void
@@ -144,6 +146,50 @@ final class BoltSumsTest extends TestCase
         self::assertEqualsWithDelta($turn->number('preload'), $check->number('preload'), 1e-6);
         self::assertSame(Level::Watch, $turn->verdict);
         self::assertLessThan($turn->number('preload'), $turn->number('preload_low'));
+    }
+
+    public function testSnugByHandMayBeHalfOrOneAndAHalfTimesAsHard(): void
+    {
+        $turn = self::worked('part-turn', ['target' => 24, 'thread' => 'M8', 'shank' => 20, 'threaded' => 15, 'snug' => 6]);
+        // M8, oiled: 0.16 P + 0.58 d2 μ + DKm/2 μ = 0.2 + 0.58 × 7.18810125 × 0.12 + 5.1575 × 0.12 mm.
+        $lever = 0.2 + 0.58 * (8 - 0.649519 * 1.25) * 0.12 + 5.1575 * 0.12;
+        $byTurn = (24 - 6) * 1000 / $lever;
+        self::assertEqualsWithDelta(3000 / $lever + $byTurn, $turn->number('preload_low'), 1e-6);
+        self::assertEqualsWithDelta(9000 / $lever + $byTurn, $turn->number('preload_high'), 1e-6);
+    }
+
+    public function testATurnIsSaidInFlatsWithoutRoundingItAway(): void
+    {
+        $words = [
+            5 => 'less than a sixth of a flat', 10 => 'a sixth of a flat', 15 => 'a quarter of a flat', 20 => 'a third of a flat', 25 => 'a little over a third of a flat',
+            30 => 'half a flat', 40 => 'two thirds of a flat', 60 => 'one flat', 75 => '1¼ flats', 90 => '1½ flats', 100 => '1⅔ flats', 120 => '2 flats', 180 => '3 flats',
+        ];
+        foreach ($words as $angle => $said) {
+            self::assertSame($said, PartTurn::inWords((float) $angle));
+        }
+    }
+
+    public function testAnAluminiumBoltIsTheSofterSpring(): void
+    {
+        $thread = Thread::parse('M8');
+        $steel = Springs::of($thread, 10.0, 12.0, Member::Aluminium);
+        self::assertEqualsWithDelta(71 / 207, Springs::of($thread, 10.0, 12.0, Member::Aluminium, Grade::Aluminium)->bolt() / $steel->bolt(), 1e-12);
+        $in = ['thread' => 'M8', 'grade' => 'aluminium', 'shank' => 0, 'threaded' => 50, 'snug' => 4, 'angle' => 30];
+        $result = self::worked('angle-tighten', $in);
+        self::assertEqualsWithDelta($result->number('preload') / ($thread->stressArea() * 71_000 / 50), $result->number('stretch'), 1e-9);
+        self::assertStringContainsString('E = 71 GPa', $result->working[1]->with);
+    }
+
+    public function testAThreadThatStripsOnASlipperyDayIsNotCalledWell(): void
+    {
+        $fine = ['thread' => 'M8x0.75', 'friction' => 'dry zinc', 'material' => 'aluminium casting', 'engagement' => 5];
+        $result = self::worked('torque-estimate', $fine);
+        // Friction falls from 0.18 to 0.14: more than the quarter in hand against stripping.
+        self::assertTrue($result->hasCheck('may-strip'));
+        self::assertSame(Level::Stop, $result->verdict);
+        self::assertGreaterThan(0.875 * \M_PI * 8 * 5 * 145, $result->number('preload_high'));
+        self::assertTrue(self::worked('torque-estimate', ['friction' => '0.12'] + $fine)->hasCheck('never-strips'));
+        self::assertTrue(self::worked('torque-estimate', ['thread' => 'M8'] + $fine)->hasCheck('near-strip'));
     }
 
     public function testEnoughThreadBreaksTheBoltFirst(): void
