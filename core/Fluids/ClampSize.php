@@ -29,7 +29,20 @@ final readonly class ClampSize implements Sum
         [30.0, 45.0, 9.0, 3.0], [32.0, 50.0, 12.0, 4.0], [40.0, 60.0, 12.0, 4.0], [50.0, 70.0, 12.0, 5.0], [60.0, 80.0, 12.0, 5.0], [70.0, 90.0, 12.0, 5.0],
         [80.0, 100.0, 12.0, 5.0], [90.0, 110.0, 12.0, 5.0], [100.0, 120.0, 12.0, 5.0], [110.0, 130.0, 12.0, 5.0],
     ];
+    /** The same for T-bolt clamps: narrow ranges, wide bands; working values after DIN 3017-3 practice. */
+    private const T_BOLT = [
+        [17.0, 19.0, 18.0, 3.0], [19.0, 21.0, 18.0, 3.0], [21.0, 23.0, 18.0, 3.0], [23.0, 26.0, 18.0, 3.0], [26.0, 29.0, 18.0, 3.0], [29.0, 32.0, 20.0, 5.0],
+        [32.0, 36.0, 20.0, 5.0], [36.0, 40.0, 20.0, 5.0], [40.0, 44.0, 20.0, 5.0], [44.0, 48.0, 22.0, 5.0], [48.0, 52.0, 22.0, 5.0], [52.0, 56.0, 22.0, 5.0],
+        [56.0, 60.0, 22.0, 5.0], [60.0, 64.0, 22.0, 5.0], [64.0, 68.0, 24.0, 8.0], [68.0, 74.0, 24.0, 8.0], [74.0, 80.0, 24.0, 8.0], [80.0, 86.0, 24.0, 8.0],
+        [86.0, 92.0, 24.0, 8.0], [92.0, 98.0, 24.0, 8.0], [98.0, 104.0, 24.0, 8.0], [104.0, 113.0, 24.0, 8.0], [113.0, 122.0, 24.0, 8.0], [122.0, 130.0, 24.0, 8.0],
+    ];
+    /** A spring band grips from a little under its size to a little over, shares of it: working values. */
+    private const SPRING_GRIPS = [0.95, 1.03];
+    private const SPRING_BAND = 12.0;
+    private const SOURCES = ['worm' => 'DIN 3017-1', 'spring' => 'working value: 95 to 103 % of its size', 'tbolt' => 'working values, DIN 3017-3 practice'];
+    private const NAMES = ['worm' => 'worm-drive', 'spring' => 'spring band', 'tbolt' => 'T-bolt'];
     private const END_ROOM = 5.0;
+    private const LEAST_WALL = 0.5;
 
     public function name(): string
     {
@@ -58,17 +71,12 @@ final readonly class ClampSize implements Sum
         $outside = $in->between('outside', Kind::Length, 6.0, 150.0);
         $kind = $in->has('kind') ? $in->oneOf('kind', 'worm', 'spring', 'tbolt') : 'worm';
         [$on, $working, $checks] = $this->fitted($in, $outside);
-        $around = array_values(array_filter(self::WORM, static fn (array $c): bool => $on >= $c[0] && $on <= $c[1]));
-        if ([] === $around) {
-            throw InvalidInput::in('outside', sprintf('No clamp here closes on %s mm: the ranges go from 8 to 130 mm. Measure “outside” again.', Show::n($on)));
-        }
-        usort($around, static fn (array $a, array $b): int => abs(($a[0] + $a[1]) / 2 - $on) / ($a[1] - $a[0]) <=> abs(($b[0] + $b[1]) / 2 - $on) / ($b[1] - $b[0]));
-        [$min, $max, $band, $torque] = $around[0];
+        [$min, $max, $band, $torque] = self::nearest($on, $kind);
         $values = ['fitted' => Value::of($on, Unit::Millimetre->value), 'smallest' => Value::of($min, Unit::Millimetre->value), 'largest' => Value::of($max, Unit::Millimetre->value), 'band' => Value::of($band, Unit::Millimetre->value)];
-        $working[] = new Working('Range', 'the one whose middle lies nearest', sprintf('%s in %s to %s', Show::n($on), Show::n($min), Show::n($max)), sprintf('%s to %s mm, band %s mm', Show::n($min), Show::n($max), Show::n($band)), 'DIN 3017');
-        if ('worm' === $kind) {
+        $working[] = new Working('Range', 'the one whose middle lies nearest', sprintf('%s in %s to %s', Show::n($on), Show::n($min), Show::n($max)), sprintf('%s to %s mm, band %s mm', Show::n($min), Show::n($max), Show::n($band)), self::SOURCES[$kind]);
+        if ('spring' !== $kind) {
             $values['torque'] = Value::of($torque, Unit::NewtonMetre->value);
-            $working[] = new Working('Screw', 'by band and size', sprintf('band %s mm', Show::n($band)), sprintf('about %s N·m', Show::n($torque)), 'working value for worm-drive clamps; by feel with a small driver, again when it has been hot');
+            $working[] = new Working('Screw', 'by band and size', sprintf('band %s mm', Show::n($band)), sprintf('about %s N·m', Show::n($torque)), 'working value; what is stamped on the clamp goes before it; again when it has been hot');
         }
         if ($in->flag('soft') && 'worm' === $kind) {
             $checks[] = Check::watch('soft-hose', 'Silicone creeps through an open slotted band: take a lined band, or a spring or T-bolt clamp.');
@@ -85,13 +93,39 @@ final readonly class ClampSize implements Sum
         return new SumResult($this->name(), $in->raw, $values, $checks, $working);
     }
 
+    /**
+     * @return array{float, float, float, float} smallest, largest, band in mm, torque of the screw in N·m
+     *
+     * @throws InvalidInput where none closes on it
+     */
+    private static function nearest(float $on, string $kind): array
+    {
+        [$low, $high] = self::SPRING_GRIPS;
+        $sizes = match ($kind) {
+            'tbolt' => self::T_BOLT,
+            'spring' => array_map(static fn (int $n): array => [$low * $n, $high * $n, self::SPRING_BAND, 0.0], range(8, 80)),
+            default => self::WORM,
+        };
+        $around = array_values(array_filter($sizes, static fn (array $c): bool => $on >= $c[0] && $on <= $c[1]));
+        usort($around, static fn (array $a, array $b): int => abs(($a[0] + $a[1]) / 2 - $on) / ($a[1] - $a[0]) <=> abs(($b[0] + $b[1]) / 2 - $on) / ($b[1] - $b[0]));
+        $ends = sprintf('%s to %s', Show::n(min(array_column($sizes, 0)), 2), Show::n(max(array_column($sizes, 1)), 3));
+
+        return $around[0] ?? throw InvalidInput::in('outside', sprintf(
+            'No %s clamp closes on %s mm: their ranges go from %s mm. Measure the hose again, or take another kind.', self::NAMES[$kind], Show::n($on), $ends,
+        ));
+    }
+
     /** @return array{float, list<Working>, list<Check>} across the hose once it is on, mm */
     private function fitted(Inputs $in, float $outside): array
     {
+        $inside = $in->has('inside') ? $in->between('inside', Kind::Length, 3.0, 150.0) : 0.0;
+        $inside <= $outside - 2 * self::LEAST_WALL || throw InvalidInput::in('inside', sprintf(
+            'The hose is %s mm inside and %s mm outside: that leaves it no wall. Measure both again, or swap them.', Show::n($inside), Show::n($outside),
+        ));
         if (!$in->has('inside') || !$in->has('spigot')) {
             return [$outside, [new Working('Across the hose', 'as measured', sprintf('%s mm', Show::n($outside)), sprintf('%s mm', Show::n($outside)), 'measure it on the spigot where you can')], []];
         }
-        [$inside, $spigot] = [$in->between('inside', Kind::Length, 3.0, $outside), $in->between('spigot', Kind::Length, 3.0, 150.0)];
+        $spigot = $in->between('spigot', Kind::Length, 3.0, 150.0);
         $on = $spigot <= $inside ? $outside : sqrt($spigot ** 2 + $outside ** 2 - $inside ** 2);
         $stretch = 100 * ($spigot / $inside - 1);
 

@@ -11,6 +11,7 @@ use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -76,19 +77,20 @@ final readonly class CoolantMix implements Sum
             new Working('Strength then', 'c = ((V − D) c0 + pour cp) / V', sprintf('((%s − %s) × %s + %s × %s) / %s', Show::n($capacity), Show::n($drained), Show::n($present), Show::n($pour), Show::n($product), Show::n($capacity)), sprintf('%s %%', Show::n($result)), 'conservation of glycol'),
         ];
         $checks = [];
-        if ($reachable) {
-            $checks[] = Check::ok('reachable', sprintf('Pour %s L of the %s and %s L of water: %s %%.', Show::n($pour, 3), 100.0 === $product ? 'concentrate' : sprintf('%s %% mix', Show::n($product)), Show::n($drained - $pour, 3), Show::n($result, 3)));
-        } else {
-            [$more, $check, $lines] = $this->outOfReach($capacity, $drained, $present, $target, $product, $result);
+        $incompatible = $in->flag('incompatible');
+        if ($incompatible) {
+            [$more, $check, $lines] = $this->washedOut($capacity, $drained, $present, $target, $product);
             $values += $more;
             $checks[] = $check;
             $working = [...$working, ...$lines];
         }
-        if ($in->flag('incompatible')) {
-            [$more, $check, $lines] = $this->oldShare($capacity, $drained);
-            $values = $more + $values;
+        if (!$reachable) {
+            [$more, $check, $lines] = $this->outOfReach($capacity, $drained, $present, $target, $product, $result);
+            $values += $more;
             $checks[] = $check;
             $working = [...$working, ...$lines];
+        } elseif (!$incompatible || isset($values['cycles']) && 1.0 === $values['cycles']->value) {
+            $checks[] = Check::ok('reachable', sprintf('Pour %s L of the %s and %s L of water: %s %%.', Show::n($pour, 3), self::named($product), Show::n($drained - $pour, 3), Show::n($result, 3)));
         }
         if ($in->has('shelf') && $pour > 0.0) {
             [$bought, $check] = $this->buy($in, $pour);
@@ -152,34 +154,85 @@ final readonly class CoolantMix implements Sum
         if ($drained <= 0.0 || $wanted <= self::ROUNDING && $left > 0.0) {
             return [$values, Check::stop('not-reachable', sprintf('%s %% is not reachable from this drain: the best is %s %%. All %s L must come out; repeated drains only come closer.', Show::n($target), Show::n($best, 3), Show::n($need, 3))), $working];
         }
-        $cycles = $left <= 0.0 ? 1.0 : ceil(log($wanted) / log($left) - self::ROUNDING);
-        $values['cycles'] = Value::of($cycles, 'count');
-        $working[] = new Working('Drain-and-fill cycles', 'n = ln((c* − cp)/(c0 − cp)) / ln(1 − D/V), rounded up', sprintf('ln %s / ln %s', Show::n($wanted), Show::n($left)), Show::n($cycles), 'geometric dilution; run it hot between the drains so that it mixes');
+        $plan = FillCycles::of($capacity, $drained, $present, $target, $product, 101.0);
+        if (!$plan->reaches) {
+            return [$values, Check::stop('not-reachable', sprintf('%s %% is not reachable from this drain: the best is %s %%. Drain %s L at once.', Show::n($target), Show::n($best, 3), Show::n($need, 3))), $working];
+        }
+        $values += $this->planned($plan);
+        $working[] = new Working('Drain-and-fill cycles', 'c = ((V − D) c + pour cp) / V, again and again', sprintf('from %s %%', Show::n($present)), sprintf('%s %%', implode(', ', array_map(static fn (float $c): string => Show::n($c, 3), $plan->strengths))), 'conservation of glycol; run it hot between the drains so that it mixes');
 
-        return [$values, Check::stop('not-reachable', sprintf('%s %% is not reachable from this drain: the best is %s %%. Drain %s L, or drain and fill %s times with %s, run hot in between.', Show::n($target), Show::n($best, 3), Show::n($need, 3), Show::n($cycles), $what)), $working];
+        return [$values, Check::stop('not-reachable', sprintf(
+            '%s %% is not reachable from this drain: the best is %s %%. Drain %s L, or drain and fill %d times, run hot in between: %s.',
+            Show::n($target), Show::n($best, 3), Show::n($need, 3), $plan->count(), self::inWords($plan),
+        )), $working];
     }
 
-    /** @return array{array<string, Value>, Check, list<Working>} */
-    private function oldShare(float $capacity, float $drained): array
+    /** @return array<string, Value> */
+    private function planned(FillCycles $plan): array
     {
-        $left = 1 - $drained / $capacity;
+        return [
+            'cycles' => Value::of((float) $plan->count(), 'count'),
+            'pours' => Value::listOf($plan->pours, Unit::Litre->value),
+            'waters' => Value::listOf($plan->waters, Unit::Litre->value),
+        ];
+    }
+
+    /** “first 2.46 L coolant and 1.64 L water, then twice 2.05 and 2.05”. */
+    private static function inWords(FillCycles $plan): string
+    {
+        /** @var list<array{string, int}> $runs */
+        $runs = [];
+        foreach ($plan->pours as $i => $pour) {
+            $said = sprintf('%s L coolant and %s L water', Show::n($pour, 3), Show::n($plan->waters[$i], 3));
+            $last = count($runs) - 1;
+            if ($last >= 0 && $runs[$last][0] === $said) {
+                ++$runs[$last][1];
+            } else {
+                $runs[] = [$said, 1];
+            }
+        }
+        $times = static fn (int $n): string => match ($n) {
+            1 => '',
+            2 => 'twice ',
+            default => $n.' times ',
+        };
+        $parts = array_map(static fn (array $run): string => $times($run[1]).$run[0], $runs);
+
+        return 1 === count($parts) ? $parts[0] : 'first '.implode(', then ', $parts);
+    }
+
+    private static function named(float $product): string
+    {
+        return 100.0 === $product ? 'concentrate' : sprintf('%s %% mix', Show::n($product));
+    }
+
+    /**
+     * Two families that must not mix: enough cycles to leave little of the old, each with what it takes so that the last ends right.
+     *
+     * @return array{array<string, Value>, Check, list<Working>}
+     */
+    private function washedOut(float $capacity, float $drained, float $present, float $target, float $product): array
+    {
         if ($drained < 0.02 * $capacity) {
             return [[], Check::stop('flush', 'Hardly anything was drained: the old coolant cannot be washed out this way. Drain more, or flush.'), []];
         }
-        $shares = [];
-        $share = 1.0;
-        do {
-            $share *= $left;
-            $shares[] = $share * 100;
-        } while ($share >= self::OLD_SHARE_LIMIT);
-        $count = count($shares);
-
-        return [
-            ['old_share' => Value::listOf($shares, Unit::Percent->value), 'cycles' => Value::of((float) $count, 'count')],
-            $count > 1
-                ? Check::watch('incompatible', sprintf('The families must not mix: %d drain-and-fill cycles leave %s %% of the old.', $count, Show::n($share * 100, 2)))
-                : Check::ok('incompatible', sprintf('One drain leaves %s %% of the old: little enough.', Show::n($share * 100, 2))),
-            [new Working('Old coolant left after n cycles', 'r = (1 − D/V)^n', sprintf('(1 − %s/%s)^%d', Show::n($drained), Show::n($capacity), $count), sprintf('%s %%', Show::n($share * 100)), 'geometric dilution')],
+        $plan = FillCycles::of($capacity, $drained, $present, $target, $product, 100 * self::OLD_SHARE_LIMIT);
+        $share = $plan->oldShares[$plan->count() - 1];
+        $ends = $plan->strengths[$plan->count() - 1];
+        $values = ['old_share' => Value::listOf($plan->oldShares, Unit::Percent->value)] + $this->planned($plan);
+        $working = [
+            new Working('Old coolant left after n cycles', 'r = (1 − D/V)^n', sprintf('(1 − %s/%s)^%d', Show::n($drained), Show::n($capacity), $plan->count()), sprintf('%s %%', Show::n($share)), 'geometric dilution'),
+            new Working('Strength after each', 'c = ((V − D) c + pour cp) / V', self::inWords($plan), sprintf('%s %%', implode(', ', array_map(static fn (float $c): string => Show::n($c, 3), $plan->strengths))), 'conservation of glycol'),
         ];
+        if (1 === $plan->count()) {
+            return [$values, Check::ok('incompatible', sprintf('One drain leaves %s %% of the old: little enough.', Show::n($share, 2))), $working];
+        }
+
+        $isThere = abs($ends - $target) < 0.05;
+
+        return [$values, new Check('incompatible', $isThere ? Level::Watch : Level::Stop, sprintf(
+            'The families must not mix: %d drain-and-fill cycles leave %s %% of the old and end at %s %%%s. Pour %s. Run it hot in between.',
+            $plan->count(), Show::n($share, 2), Show::n($ends, 3), $isThere ? '' : sprintf(', not %s', Show::n($target)), self::inWords($plan),
+        )), $working];
     }
 }

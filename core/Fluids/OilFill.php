@@ -26,6 +26,8 @@ use NimbleKnuckle\Core\Sum\Working;
 final readonly class OilFill implements Sum
 {
     private const FIRST = 0.9;
+    /** Out of an engine comes no more than it takes, but for what the can reads wrong. */
+    private const MORE_THAN_ALL = 1.03;
 
     public function name(): string
     {
@@ -73,13 +75,20 @@ final readonly class OilFill implements Sum
         $working[] = new Working('First pour', '0.9 × missing', sprintf('0.9 × %s', Show::n($missing)), sprintf('%s L', Show::n($first)), 'the rest by the dipstick');
         $working[] = new Working('Then', 'missing − first', sprintf('%s − %s', Show::n($missing), Show::n($first)), sprintf('%s L at most', Show::n($then)), 'after running, waiting and dipping');
         $checks = [];
+        if ($in->has('drained') && $in->number('drained', Kind::Volume) + ($changed ? $filter : 0.0) > self::MORE_THAN_ALL * $whole) {
+            $checks[] = Check::watch('more-out', sprintf(
+                '%s L came out, and it takes %s. Was it overfilled, is fuel or coolant in it, or is the capacity wrong? Find out before you fill.',
+                Show::n($in->number('drained', Kind::Volume), 3), Show::n($capacity, 3),
+            ));
+        }
         if ($in->has('dip_mm')) {
             [$more, $check, $line] = $this->byTheStick($in);
             $values += $more;
             $checks[] = $check;
             $working[] = $line;
+        } else {
+            $checks[] = Check::ok('pour', sprintf('Pour %s L, run it, wait, dip; then up to %s L more.', Show::n($first, 3), Show::n($then, 2)));
         }
-        $checks[] = Check::ok('pour', sprintf('Pour %s L, run it, wait, dip; then up to %s L more.', Show::n($first, 3), Show::n($then, 2)));
 
         return new SumResult($this->name(), $in->raw, $values, $checks, $working);
     }

@@ -27,6 +27,10 @@ final readonly class ThermostatTest implements Sum
     private const BAD = 6.0;
     private const SLOWEST = 18.0;
     private const WIDEST = 8.0;
+    private const QUICKEST = 4.0;
+    private const HARDLY_SHUTS = 20.0;
+    /** An open pan of water gets no hotter, but for what a thermometer reads wrong. */
+    private const BOILS = 100.5;
 
     public function name(): string
     {
@@ -57,24 +61,31 @@ final readonly class ThermostatTest implements Sum
         $off = $opened - $opens;
         $values = ['off' => Value::of($off, Unit::Kelvin->value)];
         $working = [new Working('Off its stamp', 'begins − stamp', sprintf('%s − %s', Show::n($opened), Show::n($opens)), sprintf('%s K', Show::n($off)), 'pan test')];
-        $checks = [match (true) {
+        $hottest = max($opened, $in->has('full_open') ? $in->between('full_open', Kind::Temperature, 0.0, 130.0) : 0.0);
+        $checks = $hottest > self::BOILS ? [Check::watch('past-boiling', sprintf('%s °C in an open pan of water: the thermometer reads high, or it was not water.', Show::n($hottest)))] : [];
+        $checks[] = match (true) {
             abs($off) > self::BAD => Check::stop('off-stamp', sprintf('It begins %s K %s its stamp: the wrong one, or worn. Do not fit it.', Show::n(abs($off), 3), $off > 0 ? 'above' : 'below')),
             abs($off) > self::GOOD => Check::watch('off-stamp', sprintf('It begins %s K %s its stamp: at the edge of what is ordinary. Check the thermometer in boiling water.', Show::n(abs($off), 3), $off > 0 ? 'above' : 'below')),
             default => Check::ok('on-stamp', 'It begins where its stamp says.'),
-        }];
+        };
         if ($in->has('full_open')) {
             $full = $in->between('full_open', Kind::Temperature, 0.0, 130.0);
             $full >= $opened || throw InvalidInput::in('full_open', 'It cannot be fully open before it begins to open: swap the two.');
             $values['span'] = Value::of($full - $opened, Unit::Kelvin->value);
             $working[] = new Working('From begin to full', 'full − begins', sprintf('%s − %s', Show::n($full), Show::n($opened)), sprintf('%s K', Show::n($full - $opened)), 'pan test');
-            $checks[] = $full - $opened > self::SLOWEST ? Check::watch('slow', 'It takes long from begin to full: the wax is tired or the seat drags.') : Check::ok('full', 'It opens fully within an ordinary span.');
+            $checks[] = match (true) {
+                $full - $opened > self::SLOWEST => Check::watch('slow', 'It takes long from begin to full: the wax is tired or the seat drags.'),
+                $full - $opened < self::QUICKEST => Check::watch('quick', sprintf('Only %s K from begin to full: was the water stirred, and heated slowly?', Show::n($full - $opened, 2))),
+                default => Check::ok('full', 'It opens fully within an ordinary span.'),
+            };
         }
         if ($in->has('closed')) {
             $closed = $in->between('closed', Kind::Temperature, 0.0, 130.0);
+            $closed <= $opened || throw InvalidInput::in('closed', 'It shuts again below where it opened, not above: swap the two, or read them again.');
             $values['hysteresis'] = Value::of($opened - $closed, Unit::Kelvin->value);
             $working[] = new Working('Shuts below where it opened', 'begins − shut', sprintf('%s − %s', Show::n($opened), Show::n($closed)), sprintf('%s K', Show::n($opened - $closed)), 'pan test');
             $checks[] = match (true) {
-                $closed < $opens - 20.0 => Check::stop('stays-open', 'It hardly shuts again: it would keep the engine cold. Do not fit it.'),
+                $opened - $closed > self::HARDLY_SHUTS => Check::stop('stays-open', 'It hardly shuts again: it would keep the engine cold. Do not fit it.'),
                 $opened - $closed > self::WIDEST => Check::watch('lags', 'It shuts late: warm-up will be slow after each opening.'),
                 default => Check::ok('shuts', 'It shuts again as it should.'),
             };

@@ -13,75 +13,134 @@ use NimbleKnuckle\Core\Plan\Sheet\Timing;
  * Stage 5: hands-on work goes on during passive waits until the step that needs the wait to be over; a second pair of
  * hands takes steps that need nothing the first is doing. Going up and down and the end of a phase wait for everyone.
  *
- * Durations in minutes. The mean is the sum along the schedule of beta-PERT means; low and high are the schedules at all
- * the low and all the high durations, which is wider than any one job will be.
+ * Durations in minutes; a step's own low and high are what one time in ten is under, and one in ten over. The mean is the
+ * schedule of beta-PERT means. The whole's low and high are its 10 and 90 %: steps depend on each other, for a stiff bolt and a
+ * tired hand meet more than one of them, by a correlation of 0.5 (a working value). The part in common is the spread between the
+ * schedules at all the low and all the high durations, the rest that of the steps no other covers; the whole is log-normal.
  */
 final readonly class Weave
 {
+    private const CORRELATION = 0.5;
+    /** From the 10 to the 90 % point, in standard deviations. */
+    private const SPREAD = 2.5631;
+
     /** @param list<Step> $steps */
     public function of(array $steps, int $people = 1): Timing
     {
         $people = max(1, min(2, $people));
-        $likely = $this->schedule($steps, $people, static fn (Step $step): float => $step->minutes->likely);
+        [$likely, $longest] = $this->schedule($steps, $people, static fn (Step $step): float => $step->minutes->likely);
         $apart = array_sum(array_map(static fn (Step $step): float => $step->minutes->likely, $steps));
+        $end = fn (callable $minutes): float => $this->end($this->schedule($steps, $people, $minutes)[0]);
+        $mean = $end(static fn (Step $step): float => $step->minutes->mean());
+        $together = ($end(static fn (Step $step): float => $step->minutes->high) - $end(static fn (Step $step): float => $step->minutes->low)) / self::SPREAD;
+        $alone = 0.0;
+        foreach ($steps as $step) {
+            $alone += isset($longest[$step->id]) ? (($step->minutes->high - $step->minutes->low) / self::SPREAD) ** 2 : 0.0;
+        }
+        [$low, $high] = self::tenths($mean, self::CORRELATION * $together ** 2 + (1 - self::CORRELATION) * $alone);
+        $whole = $this->end($likely);
 
-        return new Timing(
-            $this->end($this->schedule($steps, $people, static fn (Step $step): float => $step->minutes->low)),
-            $this->end($likely),
-            $this->end($this->schedule($steps, $people, static fn (Step $step): float => $step->minutes->high)),
-            $this->end($this->schedule($steps, $people, static fn (Step $step): float => $step->minutes->mean())),
-            max(0.0, $apart - $this->end($likely)),
-            $likely,
-            $people,
-        );
+        return new Timing(min($low, $whole), $whole, max($high, $whole), $mean, max(0.0, $apart - $whole), $likely, $people);
+    }
+
+    /** @return array{float, float} the 10 and the 90 % of a log-normal of this mean and variance */
+    private static function tenths(float $mean, float $variance): array
+    {
+        if ($mean <= 0.0) {
+            return [0.0, 0.0];
+        }
+        $s = sqrt(log(1 + $variance / $mean ** 2));
+        $middle = log($mean) - $s ** 2 / 2;
+
+        return [exp($middle - self::SPREAD / 2 * $s), exp($middle + self::SPREAD / 2 * $s)];
     }
 
     /**
      * @param list<Step> $steps
      * @param callable(Step): float $minutes
      *
-     * @return array<string, array{float, float, int}> start, end, and whose hands: 1, 2, or 0 where it runs by itself
+     * @return array{array<string, array{float, float, int}>, array<string, true>} step => start, end, and whose hands: 1, 2, or 0
+     *                                                                             where it runs by itself; and the steps of the longest way
      */
     private function schedule(array $steps, int $people, callable $minutes): array
     {
-        $free = 1 === $people ? [1 => 0.0] : [1 => 0.0, 2 => 0.0];
+        $free = 1 === $people ? [1 => [0.0, '']] : [1 => [0.0, ''], 2 => [0.0, '']];
         $ends = [];
         $waits = [];
-        $barrier = 0.0;
+        $barrier = [0.0, ''];
         $phase = null;
         $spans = [];
+        $behind = [];
         foreach ($steps as $step) {
             $together = in_array($step->deed, [Deed::Raise, Deed::Lower, Deed::Start, Deed::Drive], true) || ($phase instanceof Phase && $phase !== $step->phase);
             $phase = $step->phase;
             if ($together) {
-                $barrier = max($barrier, ...array_values($free));
+                $barrier = self::later($barrier, ...array_values($free));
             }
             $from = $barrier;
             foreach ($step->after as $id) {
-                $from = max($from, $ends[$id] ?? 0.0);
+                $from = self::later($from, $ends[$id] ?? [0.0, '']);
             }
             foreach ($waits as $i => [$until, $end]) {
                 if ('' === $until || $until === $step->id) {
-                    $from = $barrier = max($barrier, $from, $end);
+                    $from = $barrier = self::later($barrier, $from, $end);
                     unset($waits[$i]);
                 }
             }
-            $who = ($free[2] ?? \INF) < $free[1] ? 2 : 1;
-            $start = max($from, $free[$who] ?? 0.0);
+            $who = ($free[2][0] ?? \INF) < $free[1][0] ? 2 : 1;
+            [$start, $behind[$step->id]] = self::later($from, $free[$who] ?? [0.0, '']);
             $end = $start + $minutes($step);
             $spans[$step->id] = [$start, $end, $step->passive ? 0 : $who];
             if ($step->passive) {
-                $waits[] = [$step->until, $end];
-                $ends[$step->id] = $start;
+                $waits[] = [$step->until, [$end, $step->id]];
+                $ends[$step->id] = [$start, $behind[$step->id]];
             } else {
-                $free[$who] = $ends[$step->id] = $end;
+                $free[$who] = $ends[$step->id] = [$end, $step->id];
             }
             if (in_array($step->deed, [Deed::Raise, Deed::Lower], true)) {
-                $barrier = max($barrier, $end);
+                $barrier = self::later($barrier, [$end, $step->id]);
             }
         }
 
-        return $spans;
+        return [$spans, self::longestWay($spans, $behind)];
+    }
+
+    /**
+     * The latest of some moments, each with the step that ends then; the first where several are as late.
+     *
+     * @param array{float, string} $first
+     * @param array{float, string} ...$others
+     *
+     * @return array{float, string}
+     */
+    private static function later(array $first, array ...$others): array
+    {
+        foreach ($others as $other) {
+            $first = $other[0] > $first[0] ? $other : $first;
+        }
+
+        return $first;
+    }
+
+    /**
+     * @param array<string, array{float, float, int}> $spans
+     * @param array<string, string> $behind step => the step whose end let it begin
+     *
+     * @return array<string, true>
+     */
+    private static function longestWay(array $spans, array $behind): array
+    {
+        $at = '';
+        foreach ($spans as $id => $span) {
+            $at = '' === $at || $span[1] > $spans[$at][1] ? $id : $at;
+        }
+        $way = [];
+        while ('' !== $at && !isset($way[$at])) {
+            $way[$at] = true;
+            $at = $behind[$at] ?? '';
+        }
+
+        return $way;
     }
 
     /** @param array<string, array{float, float, int}> $spans */

@@ -42,25 +42,24 @@ final class WorkshopSumsTest extends TestCase
     public function testLockerAndSealantSlipInTheThreadAlone(): void
     {
         $lever = static fn (float $thread, float $head): float => 0.2 + 0.58 * (8 - 0.649519 * 1.25) * $thread + 5.1575 * $head;
-        $factor = static fn (array $more): float => self::worked('thread-compound', ['thread' => 'M8'] + $more)->number('factor');
-        self::assertEqualsWithDelta($lever(0.14, 0.18) / $lever(0.18, 0.18), $factor(['turns' => true]), 1e-9, 'locker');
-        self::assertEqualsWithDelta($lever(0.12, 0.18) / $lever(0.18, 0.18), $factor(['wet' => true]), 1e-9, 'sealant');
-        self::assertEqualsWithDelta($lever(0.10, 0.10) / $lever(0.18, 0.18), $factor(['heat' => 400]), 1e-9, 'paste gets under the head too');
-        self::assertEqualsWithDelta(1.0, $factor([]), 1e-12);
+        self::assertEqualsWithDelta($lever(0.14, 0.18) / $lever(0.18, 0.18), self::worked('thread-compound', ['thread' => 'M8'] + ['turns' => true])->number('factor'), 1e-9, 'locker');
+        self::assertEqualsWithDelta($lever(0.12, 0.18) / $lever(0.18, 0.18), self::worked('thread-compound', ['thread' => 'M8'] + ['wet' => true])->number('factor'), 1e-9, 'sealant');
+        self::assertEqualsWithDelta($lever(0.10, 0.10) / $lever(0.18, 0.18), self::worked('thread-compound', ['thread' => 'M8'] + ['heat' => 400])->number('factor'), 1e-9, 'paste gets under the head too');
+        self::assertEqualsWithDelta(1.0, self::worked('thread-compound', ['thread' => 'M8'] + [])->number('factor'), 1e-12);
     }
 
     public function testAGapIsTakenUpByWholeScrewsAndSaidAsItIs(): void
     {
-        $run = static fn (array $more): SumResult => self::worked('even-take-up', $more + ['thread' => 'M6', 'gap' => '3 mm', 'count' => 4]);
-        self::assertSame('6 rounds of 180° on all 4: never more than 0.5 mm uneven.', $run([])->checks[0]->text);
-        $short = $run(['gap' => '0.2 mm']);
+        $in = ['thread' => 'M6', 'gap' => '3 mm', 'count' => 4];
+        self::assertSame('6 rounds of 180° on all 4: never more than 0.5 mm uneven.', self::worked('even-take-up', [] + $in)->checks[0]->text);
+        $short = self::worked('even-take-up', ['gap' => '0.2 mm'] + $in);
         self::assertSame('One round of 72° on all 4: never more than 0.2 mm uneven.', $short->checks[0]->text);
         self::assertEqualsWithDelta(0.2, $short->number('uneven'), 1e-12);
         self::assertEqualsWithDelta(72.0, $short->number('last_turn'), 1e-9);
-        self::assertStringContainsString('on both screws: 180° each, the last one 72°', $run(['gap' => '1.2 mm', 'count' => 2])->checks[0]->text);
+        self::assertStringContainsString('on both screws: 180° each, the last one 72°', self::worked('even-take-up', ['gap' => '1.2 mm', 'count' => 2] + $in)->checks[0]->text);
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessageMatches('/whole number/');
-        $run(['count' => 2.5]);
+        self::worked('even-take-up', ['count' => 2.5] + $in);
     }
 
     public function testEachFigureGetsTheWrenchWithTheSmallestBandThatReachesIt(): void

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Tests\Core\Fluids;
 
 use NimbleKnuckle\Core\Fluids\CanDrawing;
 use NimbleKnuckle\Core\Fluids\CoolantMix;
+use NimbleKnuckle\Core\Fluids\FillCycles;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\SumBook;
@@ -15,6 +16,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 #[CoversClass(CoolantMix::class)]
+#[CoversClass(FillCycles::class)]
 #[CoversClass(CanDrawing::class)]
 final class CoolantMixTest extends TestCase
 {
@@ -84,12 +86,52 @@ final class CoolantMixTest extends TestCase
         self::assertGreaterThan(50, $seen);
     }
 
+    /** Whoever drains and pours as told, cycle by cycle, ends at the target with little of the old left. */
+    public function testTheAdviceFollowedEndsAtTheTarget(): void
+    {
+        mt_srand(41);
+        $followed = 0;
+        for ($i = 0; $i < 800; ++$i) {
+            $v = mt_rand(30, 150) / 10;
+            $d = $v * mt_rand(60, 950) / 1000;
+            [$c0, $target, $cp] = [mt_rand(0, 60), mt_rand(10, 60), mt_rand(30, 100)];
+            $incompatible = 0 === $i % 2;
+            $result = SumBook::standard()->run('coolant-mix', ['capacity' => $v, 'drained' => $d, 'present' => $c0, 'target' => $target, 'product' => $cp, 'incompatible' => $incompatible]);
+            if (!$result->has('pours') || $cp < $target || $cp === $target && $c0 < $target) {
+                continue;
+            }
+            ++$followed;
+            [$glycol, $old] = [$v * $c0 / 100, $v];
+            foreach ($result->entries('pours') as $n => $pour) {
+                $water = $result->entries('waters')[$n];
+                self::assertEqualsWithDelta($d, (float) $pour + (float) $water, 1e-9, 'what goes in is what came out');
+                self::assertGreaterThanOrEqual(-1e-12, min((float) $pour, (float) $water));
+                $glycol = $glycol * (1 - $d / $v) + (float) $pour * $cp / 100;
+                $old *= 1 - $d / $v;
+            }
+            self::assertEqualsWithDelta($target, 100 * $glycol / $v, 1e-6);
+            $incompatible && self::assertLessThan(0.05 * $v, $old);
+            self::assertSame((float) count($result->entries('pours')), $result->number('cycles'));
+        }
+        self::assertGreaterThan(300, $followed);
+    }
+
+    public function testPremixNoStrongerThanWantedNeverGetsThereAndSaysSo(): void
+    {
+        $result = SumBook::standard()->run('coolant-mix', ['capacity' => 6.4, 'drained' => 4.1, 'present' => 20, 'target' => 50, 'product' => 50, 'incompatible' => true]);
+        self::assertSame(Level::Stop, $result->verdict);
+        self::assertStringContainsString(', not 50', $result->checks[0]->text);
+        self::assertLessThan(10, count($result->entries('pours')));
+    }
+
     public function testFamiliesThatMustNotMixAreWashedOut(): void
     {
         $result = SumBook::standard()->run('coolant-mix', ['capacity' => 6.4, 'drained' => 4.1, 'present' => 32, 'target' => 50, 'product' => 100, 'incompatible' => true]);
         $left = 1 - 4.1 / 6.4;
         self::assertEqualsWithDelta([$left * 100, $left ** 2 * 100, $left ** 3 * 100], $result->values['old_share']->value, 1e-9);
         self::assertSame(3.0, $result->number('cycles'));
+        self::assertEqualsWithDelta([2.464, 2.05, 2.05], $result->entries('pours'), 1e-9);
+        self::assertStringContainsString('first 2.46 L coolant and 1.64 L water, then twice 2.05 L coolant and 2.05 L water', $result->checks[0]->text);
         self::assertSame(Level::Watch, $result->verdict);
     }
 

@@ -157,6 +157,8 @@ final class FluidSumsTest extends TestCase
         self::assertEqualsWithDelta(0.9 * 4.6, $this->work('oil-fill', ['capacity' => 4.9, 'filter' => ['changed' => false, 'volume' => 0.3]])->number('first_pour'), 1e-9);
         self::assertEqualsWithDelta(0.9 * 4.5, $this->work('oil-fill', ['capacity' => 4.9, 'drained' => 4.2, 'filter' => 0.3])->number('first_pour'), 1e-9);
         self::assertEqualsWithDelta(0.9 * 5.1, $this->work('oil-fill', ['capacity' => 4.9, 'drained' => 8, 'filter' => true, 'housing' => 0.2])->number('first_pour'), 1e-9, 'never more than it takes');
+        self::assertTrue($this->work('oil-fill', ['capacity' => 4.9, 'drained' => 5.2, 'filter' => 'changed'])->hasCheck('more-out'), 'more out than it holds is a question');
+        self::assertFalse($this->work('oil-fill', ['capacity' => 4.9, 'drained' => 4.9, 'filter' => 'changed'])->hasCheck('more-out'));
         $low = $this->work('oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 12, 'litre_per_mm' => 0.06, 'target_mm' => 20]);
         self::assertEqualsWithDelta(0.48, $low->number('top_up'), 1e-9);
         $high = $this->work('oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 25, 'litre_per_mm' => 0.06, 'target_mm' => 20]);
@@ -205,7 +207,39 @@ final class FluidSumsTest extends TestCase
         yield 'slow wax' => [['full_open' => 107], 'slow', Level::Watch];
         yield 'hardly shuts' => [['closed' => 60], 'stays-open', Level::Stop];
         yield 'shuts late' => [['closed' => 76], 'lags', Level::Watch];
+        yield 'opens all at once' => [['full_open' => 90], 'quick', Level::Watch];
+        yield 'hotter than water' => [['full_open' => 102], 'past-boiling', Level::Watch];
+        yield 'at the edge of slow' => [['full_open' => 105], 'full', Level::Watch];
         yield 'too little lift' => [['lift' => 5, 'lift_wanted' => 8], 'lift', Level::Stop];
+    }
+
+    public function testAThermostatShutsBelowWhereItOpened(): void
+    {
+        $this->expectException(InvalidInput::class);
+        $this->expectExceptionMessageMatches('/shuts again below/');
+        $this->work('thermostat-test', ['opens' => 88, 'opened' => 87, 'closed' => 92]);
+    }
+
+    public function testEachKindOfClampHasItsOwnRanges(): void
+    {
+        $of = fn (string $kind, float $od): SumResult => $this->work('clamp-size', ['outside' => $od, 'kind' => $kind]);
+        self::assertSame([60.0, 64.0, 22.0, 5.0], array_map($of('tbolt', 63.5)->number(...), ['smallest', 'largest', 'band', 'torque']));
+        self::assertSame([60.0, 80.0, 12.0, 5.0], array_map($of('worm', 68.0)->number(...), ['smallest', 'largest', 'band', 'torque']));
+        self::assertEqualsWithDelta([38.95, 42.23], array_map($of('spring', 40.6)->number(...), ['smallest', 'largest']), 1e-9);
+        self::assertFalse($of('spring', 40.6)->has('torque'), 'a spring band has no screw');
+        for ($od = 17.0; $od <= 130.0; $od += 0.25) {
+            $clamp = $of('tbolt', $od);
+            self::assertLessThanOrEqual(9.0, $clamp->number('largest') - $clamp->number('smallest'));
+            self::assertTrue($od >= $clamp->number('smallest') && $od <= $clamp->number('largest'));
+        }
+        foreach ([['kind' => 'tbolt', 'outside' => 12], ['kind' => 'spring', 'outside' => 100], ['outside' => 30, 'inside' => 32], ['outside' => 30, 'inside' => 29.5, 'spigot' => 30]] as $bad) {
+            try {
+                $this->work('clamp-size', $bad);
+                self::fail(json_encode($bad, \JSON_THROW_ON_ERROR));
+            } catch (InvalidInput $e) {
+                self::assertSame(isset($bad['inside']) ? 'inside' : 'outside', $e->field);
+            }
+        }
     }
 
     public function testAClampFitsTheHoseAsItWillBe(): void

@@ -147,7 +147,43 @@ final class StagesTest extends TestCase
     {
         $timing = (new Weave())->of([$this->step('a')->with(minutes: new Minutes(2, 5, 14))]);
         self::assertEqualsWithDelta((2 + 20 + 14) / 6, $timing->mean, 1e-12);
-        self::assertSame([2.0, 14.0], [$timing->low, $timing->high]);
+        self::assertEqualsWithDelta([2.0, 14.0], [$timing->low, $timing->high], 2.6, 'near the ends of its only step');
+    }
+
+    /** Thrown 20,000 times: each step log-normal about its own mean, any two bound by a correlation of a half. */
+    public function testLowAndHighAreTheTenthsOfASumOfDependentSteps(): void
+    {
+        mt_srand(5);
+        $given = [[4, 6, 12], [10, 15, 25], [1, 2, 4], [20, 30, 50], [5, 5, 5], [8, 10, 20], [3, 5, 9], [15, 18, 30]];
+        $steps = array_map(fn (int $i, array $m): Step => $this->step('s'.$i)->with(minutes: new Minutes(...$m)), array_keys($given), $given);
+        $timing = (new Weave())->of($steps);
+        $normal = static fn (): float => sqrt(-2 * log(mt_rand(1, 1_000_000) / 1_000_001)) * cos(2 * \M_PI * mt_rand() / mt_getrandmax());
+        $sums = [];
+        for ($i = 0; $i < 20_000; ++$i) {
+            $common = $normal();
+            $sum = 0.0;
+            foreach ($given as [$low, $likely, $high]) {
+                $mean = ($low + 4 * $likely + $high) / 6;
+                $s = sqrt(log(1 + (($high - $low) / 2.563 / $mean) ** 2));
+                $sum += exp(log($mean) - $s ** 2 / 2 + $s * (sqrt(0.5) * $common + sqrt(0.5) * $normal()));
+            }
+            $sums[] = $sum;
+        }
+        sort($sums);
+        self::assertEqualsWithDelta($sums[2000], $timing->low, 0.03 * $sums[2000]);
+        self::assertEqualsWithDelta($sums[18000], $timing->high, 0.03 * $sums[18000]);
+        self::assertGreaterThan(array_sum(array_column($given, 0)), $timing->low, 'not all of them short at once');
+        self::assertLessThan(array_sum(array_column($given, 2)), $timing->high, 'not all of them long at once');
+    }
+
+    public function testWhatAWaitCoversAddsNoSpread(): void
+    {
+        $wait = $this->step('wait')->with(minutes: new Minutes(60, 60, 60), passive: true, until: 'end');
+        $covered = $this->step('covered')->with(minutes: new Minutes(5, 10, 20));
+        $end = $this->step('end')->with(minutes: new Minutes(4, 5, 8));
+        $alone = (new Weave())->of([$wait, $end]);
+        $timing = (new Weave())->of([$wait, $covered, $end]);
+        self::assertEqualsWithDelta([$alone->low, $alone->high], [$timing->low, $timing->high], 1e-9);
     }
 
     public function testEachToolIsListedOnceWhereItIsFirstNeeded(): void
