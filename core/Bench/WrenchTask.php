@@ -63,7 +63,7 @@ final readonly class WrenchTask
     /** The slope of its springs; how far it runs down is not known, as it was run down by hand. */
     public function expected(): JointData
     {
-        return JointData::of($this->mechanics->bolt, $this->mechanics->springs, 0.0);
+        return JointData::of($this->mechanics->bolt, $this->mechanics->springs, 0.0, $this->mechanics->gripAssumed);
     }
 
     /** The joint as the simulated wrench feels it. */

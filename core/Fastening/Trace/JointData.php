@@ -16,7 +16,8 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
  */
 final readonly class JointData
 {
-    private function __construct(public float $slope, public float $runDown, public float $yieldTorque)
+    /** @param bool $isGuessed the slope comes of an assumed grip: what is soft cannot be told by it */
+    private function __construct(public float $slope, public float $runDown, public float $yieldTorque, public bool $isGuessed = false)
     {
     }
 
@@ -25,9 +26,9 @@ final readonly class JointData
         return new self(0.0, 0.0, 0.0);
     }
 
-    public static function of(Bolt $bolt, Springs $springs, float $runDown): self
+    public static function of(Bolt $bolt, Springs $springs, float $runDown, bool $isGuessed = false): self
     {
-        return new self($bolt->typicalTorque($springs->perDegree()), $runDown, $bolt->typicalTorque($bolt->typicalAt(1.0)));
+        return new self($bolt->typicalTorque($springs->perDegree()), $runDown, $bolt->typicalTorque($bolt->typicalAt(1.0)), $isGuessed);
     }
 
     /**

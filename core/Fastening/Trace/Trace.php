@@ -9,16 +9,30 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 /** Torque against angle as a wrench wrote it down, put in order for judging: degrees rise, the letting go is cut off. */
 final readonly class Trace
 {
-    private const LEAST = 6;
+    private const LEAST = 5;
+    /** Share of the reading a wrench is off from sample to sample, where the trace is too short to show it. */
+    private const NOISE = 0.01;
 
     /**
-     * @param non-empty-list<float> $angles rising
+     * @param non-empty-list<float> $angles of the head, rising
      * @param non-empty-list<float> $torques N·m, a little smoothed
      * @param list<float> $times ms, empty where none were given
-     * @param list<float> $raw N·m as they came
+     * @param non-empty-list<float> $raw N·m as they came
+     * @param float $reached N·m at the end, by the last samples together
+     * @param float $noise how far one reading is off, share of it
+     * @param float $spacing degrees from sample to sample while the torque rises
      */
-    private function __construct(public array $angles, public array $torques, public array $times, public array $raw, public float $peak)
-    {
+    private function __construct(
+        public array $angles,
+        public array $torques,
+        public array $times,
+        public array $raw,
+        public float $peak,
+        public float $reached,
+        public float $noise,
+        public float $spacing,
+        public RisingCurve $rising,
+    ) {
     }
 
     /**
@@ -33,22 +47,106 @@ final readonly class Trace
         $peak = max($torques);
         $peak > 0.0 || throw InvalidInput::in('samples', 'No torque stands in this trace.');
         min($torques) >= -0.05 * $peak || throw InvalidInput::in('samples', 'Torque below zero: this trace undoes the bolt.');
-        $samples = self::withoutLettingGo($samples, $peak);
-        $angles = [];
-        $torques = [];
-        $times = [];
-        foreach ($samples as $i => $sample) {
-            [$angle, $torque] = [$sample[0], $sample[1] ?? 0.0];
-            $angle >= ($angles[$i - 1] ?? -\INF) - 10.0 || throw InvalidInput::in('samples', sprintf('Sample %d turns back by more than 10°: give one pull, or the angles added up over the pulls.', $i + 1));
-            $angles[] = max($angle, $angles[$i - 1] ?? $angle);
-            $torques[] = $torque;
-            if (isset($sample[2])) {
-                $times[] = $sample[2];
+        $samples = Swings::joined($samples, $peak);
+        $angles = array_map(static fn (array $sample): float => $sample[0], $samples);
+        $torques = array_map(static fn (array $sample): float => $sample[1] ?? 0.0, $samples);
+        $times = array_values(array_filter(array_map(static fn (array $sample): ?float => $sample[2] ?? null, $samples), is_float(...)));
+        $angles[count($angles) - 1] > $angles[0] || throw InvalidInput::in('samples', 'The angle never moves: no slope can be found.');
+        $smooth = self::smoothed($torques);
+
+        return new self(
+            $angles, $smooth, count($times) === count($torques) ? $times : [], $torques, max($smooth), self::atTheEnd($angles, $torques),
+            self::noiseOf($torques), self::spacingOf($angles, $torques), RisingCurve::of($angles, $torques),
+        );
+    }
+
+    /**
+     * The torque at the last angle, by a line through the last samples of the upper half.
+     *
+     * @param non-empty-list<float> $angles
+     * @param non-empty-list<float> $torques
+     */
+    private static function atTheEnd(array $angles, array $torques): float
+    {
+        $last = count($torques) - 1;
+        $most = max($torques);
+        $x = $y = [];
+        for ($i = $last; $i >= 0 && $torques[$i] > 0.5 * $most && count($x) < 10; --$i) {
+            $x[] = $angles[$i] - $angles[$last];
+            $y[] = $torques[$i];
+        }
+        $n = count($x);
+        if ($n < 3) {
+            return $torques[$last];
+        }
+        [$mx, $my] = [array_sum($x) / $n, array_sum($y) / $n];
+        [$xx, $xy] = [0.0, 0.0];
+        foreach ($x as $i => $one) {
+            $xx += ($one - $mx) ** 2;
+            $xy += ($one - $mx) * ($y[$i] - $my);
+        }
+
+        return $xx < 1e-9 ? $my : $my - $mx * max(0.0, $xy / $xx);
+    }
+
+    /**
+     * How far a reading is off the line between its neighbours, where it rises: the middle one of all, as a standard deviation.
+     *
+     * @param non-empty-list<float> $torques
+     */
+    private static function noiseOf(array $torques): float
+    {
+        $off = [];
+        $most = max($torques);
+        for ($i = 1, $last = count($torques) - 1; $i < $last; ++$i) {
+            if ($torques[$i] > 0.3 * $most) {
+                $off[] = abs($torques[$i] - ($torques[$i - 1] + $torques[$i + 1]) / 2) / $torques[$i];
             }
         }
-        $angles[count($angles) - 1] > $angles[0] || throw InvalidInput::in('samples', 'The angle never moves: no slope can be found.');
+        sort($off);
 
-        return new self($angles, self::smoothed($torques), count($times) === count($torques) ? $times : [], $torques, $peak);
+        return count($off) < 4 ? self::NOISE : 1.21 * $off[intdiv(count($off), 2)];
+    }
+
+    /**
+     * @param non-empty-list<float> $angles
+     * @param non-empty-list<float> $torques
+     */
+    private static function spacingOf(array $angles, array $torques): float
+    {
+        $gaps = [];
+        $most = max($torques);
+        foreach ($torques as $i => $torque) {
+            if ($i > 0 && $torque > 0.15 * $most && $angles[$i] > $angles[$i - 1]) {
+                $gaps[] = $angles[$i] - $angles[$i - 1];
+            }
+        }
+        sort($gaps);
+
+        return [] === $gaps ? 1.0 : $gaps[intdiv(count($gaps), 2)];
+    }
+
+    /** N·m a degree at least: from the last sample that lies low to the first that lies high. */
+    public function slopeAcross(float $drag): float
+    {
+        $rise = $this->reached - $drag;
+        $high = 0;
+        while ($high < $this->count() - 1 && $this->raw[$high] < $drag + 0.85 * $rise) {
+            ++$high;
+        }
+        $low = $high;
+        while ($low > 0 && $this->raw[$low] > $drag + 0.12 * $rise) {
+            --$low;
+        }
+        $turned = $this->angles[$high] - $this->angles[$low];
+
+        return $turned > 1e-6 ? max(0.0, $this->raw[$high] - $this->raw[$low]) / $turned : 0.0;
+    }
+
+    /** How far the torque at the end may be off, N·m. */
+    public function doubt(): float
+    {
+        return min(0.03, 0.8 * $this->noise) * $this->reached;
     }
 
     public function count(): int
@@ -101,18 +199,23 @@ final readonly class Trace
         return $n >= 2 && $spread > 1e-9 ? ($n * $sxy - $sx * $sy) / $spread : 0.0;
     }
 
-    /** The greatest rise of torque within ten milliseconds, N·m; 0 where no times are given. */
+    /**
+     * The greatest rise of torque within ten milliseconds that is no noise of the reading, N·m; 0 where no times are given.
+     */
     public function steepestTenMs(): float
     {
         $most = 0.0;
         $last = 0;
+        $steady = self::middles($this->raw);
         foreach ($this->times as $i => $ms) {
             while ($last < $i && $ms - $this->times[$last] > 10.0 + 1e-6 && $ms - $this->times[$last + 1] >= 10.0 - 1e-6) {
                 ++$last;
             }
             $passed = $ms - $this->times[$last];
             if ($passed > 1e-6) {
-                $most = max($most, ($this->raw[$i] - $this->raw[$last]) * min(1.0, 10.0 / $passed));
+                $share = min(1.0, 10.0 / $passed);
+                $step = ($this->raw[$i] - $this->raw[$last]) * $share;
+                $most = max($most, $step > 6.0 * $this->noise * $this->raw[$i] ? $step : ($steady[$i] - $steady[$last]) * $share);
             }
         }
 
@@ -120,18 +223,22 @@ final readonly class Trace
     }
 
     /**
-     * @param non-empty-list<non-empty-list<float>> $samples
+     * The middle one of five.
      *
-     * @return non-empty-list<non-empty-list<float>>
+     * @param non-empty-list<float> $values
+     *
+     * @return non-empty-list<float>
      */
-    private static function withoutLettingGo(array $samples, float $peak): array
+    private static function middles(array $values): array
     {
-        $last = count($samples) - 1;
-        while ($last > 1 && ($samples[$last][1] ?? 0.0) < ($samples[$last - 1][1] ?? 0.0) - 0.04 * $peak && $samples[$last][0] - $samples[$last - 1][0] < 0.5) {
-            --$last;
+        $middles = [];
+        foreach (array_keys($values) as $i) {
+            $around = array_slice($values, max(0, $i - 2), min(5, $i + 3));
+            sort($around);
+            $middles[] = $around[intdiv(count($around), 2)] ?? 0.0;
         }
 
-        return array_slice($samples, 0, $last + 1);
+        return $middles;
     }
 
     /**

@@ -9,6 +9,8 @@ final readonly class TraceReading
 {
     /** Share of the steepest slope under which a joint counts as yielding. */
     private const HALF = 0.5;
+    private const TOE = 0.3;
+    private const KNEE = 0.8;
 
     private function __construct(
         public float $drag,
@@ -27,7 +29,8 @@ final readonly class TraceReading
         $rise = $drag + 0.9 * ($trace->peak - $drag);
         $from = $trace->angleAt(max($drag + 0.15 * ($trace->peak - $drag), $fromTorque + 0.05 * $trace->peak));
         $to = max($from + 0.5, $trace->angleAt(max($rise, $fromTorque + 0.9 * ($trace->peak - $fromTorque))));
-        $window = max(1.0, ($fromTorque > 0.0 ? 0.35 : 0.22) * ($to - $from));
+        // Wide enough for a few samples, and the wider the noisier they are.
+        $window = max(1.0, 2.2 * $trace->spacing, min(0.6, ($fromTorque > 0.0 ? 0.35 : 0.22) + 10 * $trace->noise) * ($to - $from));
         $slope = 0.0;
         $at = $from;
         for ($a = $from + ($fromTorque > 0.0 ? $window / 2 : 0.0); $a <= $to + 1e-9; $a += $window / 4) {
@@ -75,8 +78,19 @@ final readonly class TraceReading
         return $trace->finalTorque();
     }
 
-    public function yieldsAtEnd(): bool
+    /**
+     * Whether the torque grows at less than half its slope at the end: the last fifth of it takes more than twice the angle that a
+     * fifth took before, by more than the samples lie apart.
+     */
+    public function yieldsAtEnd(Trace $trace, float $fromTorque = 0.0): bool
     {
-        return $this->endSlope < self::HALF * $this->slope;
+        // What a tight bolt was at before is the wrench winding up, and no slope of the joint.
+        $base = max($this->drag, 1.05 * $fromTorque);
+        $at = static fn (float $share): float => $trace->rising->angleAt($base + $share * max(0.0, $trace->reached - $base));
+        $below = $at(self::KNEE) - $at(self::TOE);
+        $above = $trace->finalAngle() - $at(self::KNEE);
+        $expected = (1 - self::KNEE) / (self::KNEE - self::TOE) * $below;
+
+        return $above > $expected / self::HALF + (1.0 + 30 * $trace->noise) * $trace->spacing;
     }
 }

@@ -70,11 +70,13 @@ final class TraceTest extends TestCase
     #[DataProvider('faults')]
     public function testMostAreNamedWithoutKnowingTheJointToo(Fault $fault): void
     {
-        $right = 0;
+        $seen = [];
         for ($seed = 1; $seed <= 50; ++$seed) {
-            $right += $this->pulled(self::JOINTS[1], $fault, $seed, false)->checks[0]->code === $fault->finding() ? 1 : 0;
+            $code = $this->pulled(self::JOINTS[1], $fault, $seed, false)->checks[0]->code;
+            $seen[$code] = ($seen[$code] ?? 0) + 1;
         }
-        self::assertGreaterThanOrEqual(Fault::Bottomed === $fault ? 40 : 48, $right);
+        // What is on the bottom of its hole and what is merely short and stiff rise alike: that is said, and neither guessed.
+        self::assertGreaterThanOrEqual(48, $seen[Fault::Bottomed === $fault ? 'cannot-tell' : $fault->finding()] ?? 0, json_encode($seen, \JSON_THROW_ON_ERROR));
     }
 
     public function testASecondPassOnATightBoltIsSound(): void
