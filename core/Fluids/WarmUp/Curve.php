@@ -152,24 +152,31 @@ final readonly class Curve
         return $jumps;
     }
 
-    /** Turns of a saw: how many legs of so many kelvin, each shorter than so many seconds, follow one another. */
-    public function teeth(float $kelvin, float $seconds): int
+    /**
+     * Dips: a fall of at least so many kelvin from a high, and what it came back to before it fell again.
+     *
+     * @return list<array{from: float, low: float, back: float, at: float, until: float}> °C, and s of where it began to fall and of the low
+     */
+    public function dips(float $kelvin): array
     {
-        $most = $legs = 0;
-        [$turnT, $turnAt] = [$this->temperatures[0], $this->times[0]];
-        [$extreme, $extremeAt, $up] = [$turnT, $turnAt, true];
+        $dips = [];
+        [$high, $highAt, $low, $lowAt, $falls] = [$this->temperatures[0], $this->times[0], \INF, $this->times[0], false];
         foreach ($this->temperatures as $i => $t) {
-            if ($up ? $t >= $extreme : $t <= $extreme) {
-                [$extreme, $extremeAt] = [$t, $this->times[$i]];
-            } elseif (abs($t - $extreme) >= $kelvin) {
-                $legs = $extremeAt - $turnAt <= $seconds && abs($extreme - $turnT) >= $kelvin ? $legs + 1 : 0;
-                $most = max($most, $legs);
-                [$turnT, $turnAt, $up] = [$extreme, $extremeAt, !$up];
-                [$extreme, $extremeAt] = [$t, $this->times[$i]];
+            $at = $this->times[$i];
+            if (!$falls) {
+                $highAt = $t >= $high - $kelvin / 3 ? $at : $highAt;
+                $high = max($high, $t);
+                [$falls, $low, $lowAt] = $t <= $high - $kelvin ? [true, $t, $at] : [false, \INF, $at];
+                continue;
+            }
+            [$low, $lowAt] = $t <= $low ? [$t, $at] : [$low, $lowAt];
+            if ($t >= $low + max($kelvin, 0.5 * ($high - $low))) {
+                $dips[] = ['from' => $high, 'low' => $low, 'back' => $t, 'at' => $highAt, 'until' => $lowAt];
+                [$high, $highAt, $falls] = [$t, $at, false];
             }
         }
 
-        return $most;
+        return $falls ? [...$dips, ['from' => $high, 'low' => $low, 'back' => $this->last(), 'at' => $highAt, 'until' => $lowAt]] : $dips;
     }
 
     public function median(int $from): float

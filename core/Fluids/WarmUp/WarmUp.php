@@ -26,8 +26,12 @@ final readonly class WarmUp implements Sum
     private const JUMP = 6.0;
     private const JUMP_SECONDS = 20.0;
     private const TOOTH = 3.0;
-    private const TOOTH_SECONDS = 30.0;
-    private const TEETH = 4;
+    /** From one tooth of a saw to the next; what a thermostat does by itself comes more slowly. */
+    private const TOOTH_SECONDS = 75.0;
+    private const TEETH = 3;
+    /** A dip that is smaller than this share of the one before is a swing that settles. */
+    private const SETTLES = 0.8;
+    private const COMES_BACK_SECONDS = 180.0;
     /** From here up a knee is looked for, and below it a curve that levels off is a thermostat that does not shut. */
     private const NEAR = 8.0;
     private const SHORT_OF = 5.0;
@@ -139,27 +143,67 @@ final readonly class WarmUp implements Sum
         return [Check::ok('sound', sprintf('Sound: it opened at %s °C and holds about %s °C.', Show::n($curve->temperatures[$knee], 3), Show::n($this->plateau($curve, $knee), 3)))];
     }
 
+    /**
+     * Air shows before the thermostat opens by any jump. Once it has opened, cold coolant comes out of the radiator in slugs: a dip that
+     * comes back is none. Many dips, close together and no smaller from one to the next, are.
+     */
     private function air(Curve $curve, float $opens, float $rate): ?Check
     {
-        $jumps = $curve->jumps(self::JUMP, self::JUMP_SECONDS, $rate);
-        $forgiven = false;
-        $counted = [];
-        foreach ($jumps as $jump) {
-            $isDrop = $jump['to'] < $jump['from'];
-            $isOpening = $isDrop && !$forgiven && $jump['from'] > $opens - self::SHORT_OF;
-            $isFan = $isDrop && $jump['from'] > $opens + self::NEAR;
-            $forgiven = $forgiven || $isOpening;
-            if (!$isOpening && !$isFan) {
-                $counted[] = $jump;
+        $text = 'Air trapped, or the level is low: %s. Stop, let it cool, bleed again and look at the level.';
+        $first = $curve->firstAt($opens - self::SHORT_OF);
+        $opened = null === $first ? \INF : $curve->times[$first];
+        $all = $curve->dips(self::TOOTH);
+        $dips = array_values(array_filter($all, static fn (array $dip): bool => $dip['at'] >= $opened));
+        foreach ($curve->jumps(self::JUMP, self::JUMP_SECONDS, $rate) as $jump) {
+            if ($jump['at'] < $opened - 1e-9 && $jump['from'] < $opens - self::SHORT_OF || $this->isSpike($curve, $jump, $dips)) {
+                return Check::stop('air-trapped', sprintf($text, sprintf('the reading jumped from %s to %s °C within %s s', Show::n($jump['from'], 3), Show::n($jump['to'], 3), Show::n(self::JUMP_SECONDS))));
             }
         }
-        $text = 'Air trapped, or the level is low: %s. Stop, let it cool, bleed again and look at the level.';
-        if ([] !== $counted) {
-            return Check::stop('air-trapped', sprintf($text, sprintf('the reading jumped from %s to %s °C within %s s', Show::n($counted[0]['from'], 3), Show::n($counted[0]['to'], 3), Show::n(self::JUMP_SECONDS))));
-        }
-        $teeth = $curve->teeth(self::TOOTH, self::TOOTH_SECONDS);
+        $teeth = self::saw($all, $opens);
 
         return $teeth >= self::TEETH ? Check::stop('air-trapped', sprintf($text, sprintf('the curve is a saw of %d teeth', $teeth))) : null;
+    }
+
+    /**
+     * A jump while it is hot that is no dip: up from where it held, or down and not back within some minutes.
+     *
+     * @param array{from: float, to: float, at: float} $jump
+     * @param list<array{from: float, low: float, back: float, at: float, until: float}> $dips
+     */
+    private function isSpike(Curve $curve, array $jump, array $dips): bool
+    {
+        foreach ($dips as $dip) {
+            $isFall = $jump['to'] < $jump['from'];
+            $within = $jump['at'] >= $dip['at'] - ($isFall ? self::JUMP_SECONDS : 0.0) && $jump['at'] <= $dip['until'] + self::COMES_BACK_SECONDS;
+            $cameBack = $dip['back'] >= $dip['low'] + 0.5 * ($dip['from'] - $dip['low']);
+            $mayYet = $curve->times[$curve->count() - 1] - $dip['at'] < self::COMES_BACK_SECONDS;
+            if ($within && ($cameBack || $mayYet) && max($jump['from'], $jump['to']) <= $dip['from'] + self::JUMP) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * How many dips follow one another closely without growing smaller.
+     *
+     * @param list<array{from: float, low: float, back: float, at: float, until: float}> $dips
+     */
+    private static function saw(array $dips, float $opens): int
+    {
+        $most = $teeth = 0;
+        $last = null;
+        foreach ($dips as $dip) {
+            $isFan = $dip['from'] > $opens + self::NEAR;
+            $depth = $dip['from'] - $dip['low'];
+            $isNext = null !== $last && $dip['at'] - $last['at'] <= self::TOOTH_SECONDS && $depth > self::SETTLES * ($last['from'] - $last['low']);
+            $teeth = $isFan ? 0 : ($isNext ? $teeth + 1 : 1);
+            $most = max($most, $teeth);
+            $last = $dip;
+        }
+
+        return $most;
     }
 
     private function closed(Curve $curve, float $full, ?int $knee): ?Check

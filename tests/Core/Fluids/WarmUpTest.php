@@ -83,7 +83,47 @@ final class WarmUpTest extends TestCase
         yield 'opens, then climbs' => [static fn (float $t): float => $t < 460 ? 20 + 0.15 * $t : 89 + ($t - 460) * 0.06, 900, 'overheating'];
         yield 'only half way' => [static fn (float $t): float => 20 + 0.15 * $t, 300, 'not-yet'];
         yield 'a jump in the middle' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) + ($t > 300 && $t < 330 ? 9 : 0), 900, 'air-trapped'];
-        yield 'a fall when hot, and back' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 600 && $t <= 632 ? 9 : 0), 900, 'air-trapped'];
+        yield 'one fall when hot, and back' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 600 && $t <= 632 ? 9 : 0), 900, 'sound'];
+        yield 'three falls when hot, a minute apart' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 600 && $t < 780 && fmod($t, 60) <= 31 ? 9 : 0), 900, 'air-trapped'];
+        yield 'up when hot, and back' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) + ($t > 600 && $t <= 632 ? 9 : 0), 900, 'air-trapped'];
+        yield 'down when hot, and never back' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 560 ? 25 : 0), 900, 'air-trapped'];
+    }
+
+    /**
+     * Curves no engine of ours made: a straight warming, then cold slugs out of the radiator that come back and grow smaller, or
+     * bubbles past the sensor that do neither.
+     */
+    public function testSlugsAreForgivenAndBubblesAreNot(): void
+    {
+        mt_srand(77);
+        $between = static fn (float $low, float $high): float => $low + ($high - $low) * mt_rand() / mt_getrandmax();
+        $right = ['sound' => 0, 'air-trapped' => 0];
+        for ($i = 0; $i < 200; ++$i) {
+            $isAir = 0 === $i % 2;
+            [$rate, $every, $noise] = [$between(0.08, 0.25), [1.0, 2.0, 5.0, 10.0][mt_rand(0, 3)], $between(0.0, 0.4)];
+            $opened = (88.0 - 15.0) / $rate;
+            $falls = [];
+            $at = $opened + ($isAir ? -$between(0.0, 200.0) : $between(0.0, 20.0));
+            $depth = $between(5.0, 14.0);
+            for ($n = 0, $count = $isAir ? mt_rand(5, 9) : mt_rand(0, 4); $n < $count; ++$n) {
+                $falls[] = [$at, $isAir ? $between(7.0, 13.0) : $depth];
+                $depth *= $between(0.4, 0.75);
+                $at += $isAir ? $between(20.0, 55.0) : $between(80.0, 180.0);
+            }
+            $samples = [];
+            for ($t = 0.0; $t < $opened + 700; $t += $every) {
+                $temperature = min(15.0 + $rate * $t, 89.0 + min(3.0, 0.01 * max(0.0, $t - $opened)));
+                foreach ($falls as [$from, $deep]) {
+                    $since = $t - $from;
+                    $temperature -= $since < 0 ? 0.0 : ($isAir ? ($since < 14 ? $deep : 0.0) : $deep * min(1.0, $since / 8) * exp(-max(0.0, $since - 8) / 25));
+                }
+                $samples[] = [$t, $temperature + $noise * (mt_rand() - mt_rand()) / mt_getrandmax()];
+            }
+            $finding = $this->judge($samples, 88.0)->checks[0]->code;
+            $right[$isAir ? 'air-trapped' : 'sound'] += $finding === ($isAir ? 'air-trapped' : 'sound') ? 1 : 0;
+        }
+        self::assertGreaterThanOrEqual(98, $right['sound'], 'a false alarm stops an engine that is well');
+        self::assertGreaterThanOrEqual(95, $right['air-trapped']);
     }
 
     public function testOverheatingStopsWhateverElse(): void
