@@ -43,6 +43,7 @@ final readonly class PartTurn implements Sum
             Field::quantity('target', 'The figure', Kind::Torque, '25 N·m', 'What a wrench would be set to.'),
             Bolt::threadField(), Bolt::gradeField(), ...Springs::fields(), Bolt::frictionField(),
             Field::quantity('snug', 'Snug by hand is about', Kind::Torque, '6 N·m', 'A quarter of the figure is assumed.')->optional(),
+            Field::quantity('seal_travel', 'A soft seal takes up', Kind::Length, '0.69 mm', 'How far the cover comes down on it before metal meets metal.')->optional(),
         ];
     }
 
@@ -55,7 +56,9 @@ final readonly class PartTurn implements Sum
         $snugTorque < $target || throw InvalidInput::in('snug', 'Snug is less than the figure: nothing is left to turn.');
         $preload = $bolt->typicalPreload($target);
         $snug = $bolt->typicalPreload($snugTorque);
-        $angle = ($preload - $snug) / $springs->perDegree();
+        $travel = $in->has('seal_travel') ? $in->between('seal_travel', Kind::Length, 0.0, 20.0) : 0.0;
+        $forSeal = 360 * $travel / $bolt->thread->pitch;
+        $angle = ($preload - $snug) / $springs->perDegree() + $forSeal;
         $share = 100 * $preload / $bolt->typicalAt(1.0);
         [$low, $high] = [$bolt->typicalPreload(0.5 * $snugTorque) + ($preload - $snug), $bolt->typicalPreload(1.5 * $snugTorque) + ($preload - $snug)];
 
@@ -66,7 +69,8 @@ final readonly class PartTurn implements Sum
             'preload_low' => Value::of($low, Unit::Newton->value),
             'preload_high' => Value::of($high, Unit::Newton->value),
             'utilisation' => Value::of($share, Unit::Percent->value),
-        ], [
+        ] + ($travel > 0.0 ? ['seal_angle' => Value::of($forSeal, Unit::Degree->value)] : []), [
+            ...($travel > 0.0 ? [Check::ok('seal', sprintf('%s° of it squeeze the seal: count from where the cover first touches it.', Show::n($forSeal, 3)))] : []),
             Check::watch('by-hand', sprintf('A stand-in for a wrench: snug felt from half to one and a half times as hard still gives %s to %s kN.', Show::n($low / 1000, 3), Show::n($high / 1000, 3))),
             $this->judged($share),
             Check::ok('nearest', sprintf('%s°, that is %s: mark head and part, turn without stopping.', Show::n($angle, 3), self::inWords($angle))),
@@ -74,7 +78,8 @@ final readonly class PartTurn implements Sum
         ], [
             new Working('Preload the figure gives', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('M = %s N·m, μ = %s', Show::n($target), Show::n($bolt->friction->typical)), sprintf('%s N', Show::n($preload)), 'VDI 2230-1'),
             new Working('Preload of snug', 'the same with the snug torque', sprintf('M = %s N·m', Show::n($snugTorque)), sprintf('%s N', Show::n($snug)), 'VDI 2230-1'),
-            new Working('Angle', 'θ = 360 (F − Fsnug)(1/kb + 1/km) / P', sprintf('kb = %s, km = %s N/mm, P = %s mm', Show::n($springs->bolt()), Show::n($springs->members()), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($angle)), 'displacement of the thread'),
+            new Working('Angle', 'θ = 360 (F − Fsnug)(1/kb + 1/km) / P', sprintf('kb = %s, km = %s N/mm, P = %s mm', Show::n($springs->bolt()), Show::n($springs->members()), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($angle - $forSeal)), 'displacement of the thread'),
+            ...($travel > 0.0 ? [new Working('Turn that squeezes the seal', 'θ = 360 s / P', sprintf('s = %s mm, P = %s mm', Show::n($travel), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($forSeal)), 'lead of the thread')] : []),
         ]);
     }
 

@@ -25,6 +25,7 @@ use NimbleKnuckle\Core\Fluids\ThermostatTest;
 use NimbleKnuckle\Core\Fluids\VacuumFill;
 use NimbleKnuckle\Core\Fluids\WarmUp\WarmUp;
 use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
+use NimbleKnuckle\Core\Sealing\Door\SealSqueezeDoor;
 
 /** All the sums there are, by name. */
 final readonly class SumBook
@@ -44,6 +45,7 @@ final readonly class SumBook
             new TorqueCheck(), new TorqueEstimate(), new AngleTighten(), new PartTurn(), new WrenchSet(), new WrenchPick($today), new TightenOrder(), new EvenTakeUp(),
             new ThreadEngagement(), new ThreadGauge(), new ThreadCompound(), new BoltReuse(), new TraceJudge(),
             new CoolantMix(), new CoolantProtect(), new VacuumFill(), new CoolantLevel(), new WarmUp(), new ThermostatTest(), new OilFill(), new ClampSize(),
+            new SealSqueezeDoor(),
         );
     }
 

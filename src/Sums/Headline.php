@@ -47,6 +47,7 @@ final readonly class Headline
                 default => new self('Pour first', [self::litres($r->number('first_pour'), 'L')], sprintf('run it, wait, dip; then up to %s L more', Format::significant($r->number('then'), 2))),
             },
             'clamp-size' => new self('Range', [['number' => sprintf('%.0f–%.0f', $r->number('smallest'), $r->number('largest')), 'unit' => 'mm']], sprintf('for %s mm across, %.0f mm band%s', Format::significant($r->number('fitted')), $r->number('band'), $r->has('torque') ? sprintf(', screw about %s N·m', Format::torque($r->number('torque'))) : '')),
+            'seal-squeeze' => new self('Squeezed by', [self::figure($r->number('squeeze'), '%')], sprintf('fills the groove to %s %%, stretched by %s %%', Format::significant($r->number('fill')), Format::significant($r->number('stretch')))),
             default => new self($r->headline(), [], ''),
         };
     }

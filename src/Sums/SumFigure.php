@@ -32,7 +32,10 @@ use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Stated;
+use NimbleKnuckle\Core\Sealing\Door\SealSqueezeDoor;
+use NimbleKnuckle\Core\Sealing\GrooveDrawing;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -51,6 +54,7 @@ final readonly class SumFigure
 
         return match ($sum->name()) {
             'torque-check' => ['torque', self::torqueBars($in->stated('stated', Kind::Torque), $result)],
+            'seal-squeeze' => ['groove', GrooveDrawing::of(SealSqueezeDoor::read($in), ...array_map(static fn (string $f): Length => Length::millimetres($in->number($f, Kind::Length)), ['depth', 'width']))],
             'torque-estimate' => ['plot', PreloadDrawing::of($result, Bolt::read($in))],
             'angle-tighten' => ['springs', $this->springs($in, $result)],
             'part-turn' => ['head', AngleDrawing::of($result->number('angle'), 0.0)],

@@ -14,6 +14,7 @@ final readonly class SumGroups
         'What is the figure' => ['torque-check', 'torque-estimate', 'thread-gauge', 'thread-compound', 'thread-engagement'],
         'How to tighten it' => ['wrench-set', 'wrench-pick', 'tighten-order', 'angle-tighten', 'part-turn', 'even-take-up'],
         'Is it tight, may it go back' => ['trace-judge', 'bolt-reuse'],
+        'Faces and rings' => ['seal-squeeze'],
         'Coolant and oil' => ['coolant-mix', 'coolant-protect', 'vacuum-fill', 'coolant-level', 'warm-up', 'thermostat-test', 'oil-fill', 'clamp-size'],
     ];
 

@@ -39,7 +39,7 @@ final class SumPagesTest extends AppTestCase
     private const SAYS = [
         'torque-check' => 'disagree', 'torque-estimate' => 'N·m', 'angle-tighten' => 'kN', 'part-turn' => '°', 'wrench-set' => 'N·m', 'wrench-pick' => '1/4 in dial wrench', 'tighten-order' => '1 5',
         'even-take-up' => 'turns', 'thread-engagement' => 'mm', 'thread-gauge' => 'M8', 'thread-compound' => 'threadlocker', 'bolt-reuse' => 'mm', 'trace-judge' => 'sound', 'coolant-mix' => 'L coolant',
-        'coolant-protect' => '−3', 'vacuum-fill' => 'kPa', 'coolant-level' => 'L', 'warm-up' => 'sound', 'thermostat-test' => 'K', 'oil-fill' => 'L', 'clamp-size' => 'mm',
+        'coolant-protect' => '−3', 'vacuum-fill' => 'kPa', 'coolant-level' => 'L', 'warm-up' => 'sound', 'thermostat-test' => 'K', 'oil-fill' => 'L', 'clamp-size' => 'mm', 'seal-squeeze' => '19.8',
     ];
 
     #[DataProvider('sums')]

@@ -50,6 +50,7 @@ final class ContractTest extends TestCase
         'warm-up' => [['samples' => [[0, 20], [60, 30], [120, 40], [180, 50], [240, 60], [300, 70], [360, 80]], 'opens' => 90, 'ambient' => 20], ['samples' => "0 20\n60 30\n120 40\n180 50\n240 60\n300 70\n360 80", 'opens' => '194 °F', 'ambient' => '68 °F']],
         'thermostat-test' => [['opens' => 90, 'opened' => 85, 'full_open' => 100, 'closed' => 80, 'lift' => 7.62, 'lift_wanted' => 8], ['opens' => '194 °F', 'opened' => '185 F', 'full_open' => '212 °F', 'closed' => '176 °F', 'lift' => '0.3 in', 'lift_wanted' => '8 mm']],
         'oil-fill' => [['capacity' => 4.73176473, 'drained' => 4.2, 'filter' => 'changed, 0.3 L', 'housing' => 0.2, 'dip_mm' => 12.7, 'litre_per_mm' => 0.06, 'target_mm' => 20], ['capacity' => '5 qt', 'drained' => '4200 ml', 'filter' => ['changed' => true, 'volume' => '300 ml'], 'housing' => '0.2 L', 'dip_mm' => '1/2 in', 'litre_per_mm' => '0.06', 'target_mm' => '2 cm']],
+        'seal-squeeze' => [['section' => 3.175, 'inner' => 44, 'depth' => 2.54, 'width' => 4.7, 'groove_inner' => 45], ['section' => '1/8 in', 'inner' => '4.4 cm', 'depth' => '100 thou', 'width' => '4.7 mm', 'groove_inner' => '45 mm']],
         'clamp-size' => [['outside' => 38.1, 'inside' => 30, 'spigot' => 31, 'behind_bead' => 20], ['outside' => '1 1/2 in', 'inside' => '3 cm', 'spigot' => '31 mm', 'behind_bead' => '20 mm']],
     ];
 
