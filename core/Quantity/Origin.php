@@ -12,9 +12,16 @@ enum Origin: string
     case Computed = 'computed';
     case Estimated = 'estimated';
     case Measured = 'measured';
+    case Printed = 'printed';
+    case Workshop = 'workshop';
 
     public function label(): string
     {
-        return self::Makers === $this ? 'maker’s figure' : $this->value;
+        return match ($this) {
+            self::Makers => 'maker’s figure',
+            self::Printed => 'printed on the part',
+            self::Workshop => 'workshop’s own figure',
+            default => $this->value,
+        };
     }
 }

@@ -127,7 +127,9 @@ final readonly class VehicleEditor
         [] === $read->left || throw InvalidInput::in('line', sprintf('Not understood: “%s”. Write it like “3x M6x20 8.8 into aluminium casting 9 Nm dry reuse 10 mm socket ring”.', implode(' ', $read->left)));
         $note = trim($form->getString('note').' '.(is_string($read->joint['note'] ?? null) ? $read->joint['note'] : ''));
 
-        return $this->bare($this->sketched($form) + ['id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'item' => $form->getString('item'), 'note' => $note, 'origin' => $form->getString('origin', 'makers')] + $read->joint);
+        $said = $read->joint + ['origin' => $form->getString('origin', 'makers'), 'dated' => trim($form->getString('dated'))];
+
+        return $this->bare($this->sketched($form) + ['id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'item' => $form->getString('item'), 'note' => $note] + $said);
     }
 
     /**

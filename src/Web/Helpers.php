@@ -10,6 +10,8 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Fastening\AngleDrawing;
 use NimbleKnuckle\Core\Fluids\CanDrawing;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Sum\SumResult;
 use Symfony\Component\Uid\Ulid;
@@ -59,6 +61,27 @@ final readonly class Helpers
     public static function ladder(Joint $joint): Ladder
     {
         return Ladder::of($joint);
+    }
+
+    /**
+     * Which way the left-hand fasteners of a step go; null where all are ordinary.
+     *
+     * @return array{text: string, anticlockwise: bool}|null
+     */
+    #[AsTwigFunction('joint_hands')]
+    public static function jointHands(Fit $fit, Step $step): ?array
+    {
+        $joints = '' === $step->joint ? $fit->vehicle->jointsOf($step->item) : array_filter([$fit->vehicle->joints[$step->joint] ?? null]);
+        $left = array_values(array_filter('' === $step->item.$step->joint ? [] : $joints, static fn (Joint $joint): bool => $joint->isLeftHand));
+        if ([] === $left) {
+            return null;
+        }
+        $isUndone = Deed::Remove === $step->deed;
+
+        return [
+            'text' => sprintf('Left-hand thread: %s %s', $isUndone ? 'undo' : 'tighten', $isUndone ? $left[0]->wayOff() : $left[0]->wayOn()),
+            'anticlockwise' => 'anticlockwise' === ($isUndone ? $left[0]->wayOff() : $left[0]->wayOn()),
+        ];
     }
 
     #[AsTwigFunction('head_drawing')]

@@ -31,7 +31,7 @@ final readonly class StepWriter
         return new Step(
             'off.'.$item->id, $phase, Deed::Remove, 'Take off the '.$item->name, $item->removeNote,
             why: 'It lies in front of what has to be reached.', position: $item->position, minutes: $item->off,
-            cautions: $item->cautions, tools: $this->trayTools($item), item: $item->id, tray: $this->tray($item),
+            cautions: [...$item->cautions, ...$this->leftHanded($item, false)], tools: $this->trayTools($item, false), item: $item->id, tray: $this->tray($item, false),
         );
     }
 
@@ -44,7 +44,7 @@ final readonly class StepWriter
     {
         return new Step(
             'on.'.$item->id, $phase, Deed::Refit, 'Refit the '.$item->name, $item->refitNote,
-            position: $item->position, minutes: $item->on, tools: $this->trayTools($item), item: $item->id, tray: $this->tray($item),
+            position: $item->position, minutes: $item->on, tools: $this->trayTools($item, true), cautions: $this->leftHanded($item, true), item: $item->id, tray: $this->tray($item, true),
         );
     }
 
@@ -60,6 +60,7 @@ final readonly class StepWriter
         $cautions = str_contains($joint->material, 'aluminium')
             ? [new Caution('Cast aluminium: start each by hand, three turns free, no power tool.', false)]
             : [];
+        $cautions = [...$cautions, ...self::leftHand($joint, true)];
 
         return new Step(
             'tight.'.$joint->id, $phase, Deed::Tighten, 'Tighten the '.$joint->name, $joint->note,
@@ -129,22 +130,40 @@ final readonly class StepWriter
     }
 
     /** @return list<TrayLine> what is counted: loose fasteners and small parts, and the bolts of the item's joints */
-    private function tray(Item $item): array
+    private function tray(Item $item, bool $isRefit): array
     {
         $lines = $item->tray;
         foreach ($this->vehicle->jointsOf($item->id) as $joint) {
             foreach ($joint->byLength() as $length => $count) {
-                $lines[] = new TrayLine(trim(sprintf('%s %s', trim($joint->thread.('' === (string) $length ? '' : ' × '.$length)), $joint->name)), $count, $joint->tool);
+                $lines[] = new TrayLine(trim(sprintf('%s %s', trim($joint->thread.('' === (string) $length ? '' : ' × '.$length)), $joint->name)), $count, $isRefit ? $joint->tool : $joint->undoneWith());
             }
         }
 
         return $lines;
     }
 
-    /** @return list<string> */
-    private function trayTools(Item $item): array
+    /** @return list<Caution> a left-hand thread is said where it is undone and where it is done up */
+    private function leftHanded(Item $item, bool $isDoneUp): array
     {
-        $tools = array_map(static fn (TrayLine $line): string => $line->tool, $this->tray($item));
+        $said = array_map(static fn (Joint $joint): array => self::leftHand($joint, $isDoneUp), $this->vehicle->jointsOf($item->id));
+
+        return array_merge(...$said);
+    }
+
+    /** @return list<Caution> */
+    private static function leftHand(Joint $joint, bool $isDoneUp): array
+    {
+        if (!$joint->isLeftHand) {
+            return [];
+        }
+
+        return [new Caution(sprintf('Left-hand thread, %s: turn it %s to %s it.', $joint->name, $isDoneUp ? $joint->wayOn() : $joint->wayOff(), $isDoneUp ? 'tighten' : 'undo'), !$isDoneUp)];
+    }
+
+    /** @return list<string> */
+    private function trayTools(Item $item, bool $isRefit): array
+    {
+        $tools = array_map(static fn (TrayLine $line): string => $line->tool, $this->tray($item, $isRefit));
 
         return array_values(array_unique(array_filter($tools, static fn (string $tool): bool => '' !== $tool)));
     }

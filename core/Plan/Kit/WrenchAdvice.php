@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Plan\Kit;
 
 use NimbleKnuckle\Core\Fastening\WrenchSet;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Plan\Vehicle\WrenchBand;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -13,28 +14,57 @@ use NimbleKnuckle\Core\Sum\SumResult;
 /** Which wrench for a pass of a joint, and what to set it to with the joint's adapter on it. */
 final readonly class WrenchAdvice
 {
-    private function __construct(public ?Wrench $wrench, public ?SumResult $setting, public string $why)
+    /**
+     * @param ?WrenchBand $band what the bolt may then have got, at the full figure; null before it
+     */
+    private function __construct(public ?Wrench $wrench, public ?SumResult $setting, public string $why, public ?WrenchBand $band = null)
     {
     }
 
     /** @param float $target N·m at the bolt */
     public static function for(Kit $kit, Joint $joint, float $target): self
     {
+        $isFull = $joint->hasFigure() && abs($target - $joint->torqueAt(100.0)) < 1e-9 * max(1.0, $target);
         $others = [];
-        $wrenches = $kit->wrenches;
-        usort($wrenches, static fn (Wrench $a, Wrench $b): int => [$a->isPastCalibration(), $a->error, $a->max, $a->name] <=> [$b->isPastCalibration(), $b->error, $b->max, $b->name]);
-        foreach ($wrenches as $wrench) {
+        $second = null;
+        foreach (self::bestFirst($kit) as $wrench) {
+            $band = $isFull ? $joint->spec->within($wrench->error) : null;
+            $aim = $band->aim ?? $target;
             $reach = WrenchSet::reach($wrench->lever, $joint->adapter, $joint->adapterAngle);
-            $result = $reach > 0 && $wrench->reaches($target * $wrench->lever / $reach) ? self::setting($joint, $wrench, $target) : null;
-            if (null !== $result) {
-                $late = array_filter($wrenches, static fn (Wrench $w): bool => $w !== $wrench && $w->isPastCalibration());
-
-                return new self($wrench, $result, self::reason($wrench, $others, array_values($late)));
+            $result = $reach > 0 && $wrench->reaches($aim * $wrench->lever / $reach) ? self::setting($joint, $wrench, $aim) : null;
+            if (null === $result) {
+                $others[] = sprintf('%s works from %s to %s N·m', $wrench->name, round($wrench->lowestUsable(), 1), round($wrench->max, 1));
+                continue;
             }
-            $others[] = sprintf('%s works from %s to %s N·m', $wrench->name, round($wrench->lowestUsable(), 1), round($wrench->max, 1));
+            if (null === $band || $band->fits) {
+                return new self($wrench, $result, self::reason($wrench, $others, self::late($kit, $wrench)), $band);
+            }
+            $second ??= new self($wrench, $result, self::reason($wrench, $others, self::late($kit, $wrench)), $band);
+            $others[] = sprintf('%s reads within %s %%, which is more than the figure allows', $wrench->name, $wrench->error);
         }
 
-        return new self(null, null, sprintf('No wrench in the kit reaches %s N·m: %s.', round($target, 1), implode('; ', $others)));
+        return $second ?? new self(null, null, sprintf('No wrench in the kit reaches %s N·m: %s.', round($target, 1), implode('; ', $others)));
+    }
+
+    /** Whether the figure or its ceiling may be passed by what this wrench reads off. */
+    public function isTooCoarse(): bool
+    {
+        return null !== $this->band && !$this->band->fits;
+    }
+
+    /** @return list<Wrench> in date before out of date, then the least error band */
+    private static function bestFirst(Kit $kit): array
+    {
+        $wrenches = $kit->wrenches;
+        usort($wrenches, static fn (Wrench $a, Wrench $b): int => [$a->isPastCalibration(), $a->error, $a->max, $a->name] <=> [$b->isPastCalibration(), $b->error, $b->max, $b->name]);
+
+        return $wrenches;
+    }
+
+    /** @return list<Wrench> */
+    private static function late(Kit $kit, Wrench $taken): array
+    {
+        return array_values(array_filter(self::bestFirst($kit), static fn (Wrench $w): bool => $w !== $taken && $w->isPastCalibration()));
     }
 
     private static function setting(Joint $joint, Wrench $wrench, float $target): ?SumResult

@@ -18,6 +18,7 @@ final readonly class Explanations
         'figure-too-low' => 'The figure is under 8 % of what brings the bolt to yield; such a bolt clamps nothing. Usually a unit was misread or the thread is another.',
         'no-wrench' => 'No torque wrench of the kit works at this figure: its range, or 20 % of its full scale, is missed.',
         'wrench-past-calibration' => 'The only wrench that reaches the figure is more than twelve months past its calibration.',
+        'wrench-too-coarse' => 'What the wrench may read off is more than the range of the figure, or passes its ceiling: the bolt may get too little or too much.',
         'yield-bolt-reused' => 'Figure and angle take the bolt past yield. It is longer for good and will not clamp the same again; only a new one does, or one measured under the maker’s limit.',
         'single-use-not-listed' => 'The joint asks for new fasteners and the parts list has none.',
         'circuit-not-filled' => 'A circuit is drained and no later step fills it.',

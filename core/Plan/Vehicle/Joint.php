@@ -9,15 +9,17 @@ use NimbleKnuckle\Core\Fastening\Layout;
 use NimbleKnuckle\Core\Fastening\Pulls;
 use NimbleKnuckle\Core\Fastening\Thread;
 use NimbleKnuckle\Core\Quantity\Figure;
-use NimbleKnuckle\Core\Quantity\InvalidQuantity;
-use NimbleKnuckle\Core\Quantity\Kind;
-use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Quantity\Origin;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A group of like fasteners that clamp one thing. The figure is kept as it was written, with where it came from. */
 final readonly class Joint
 {
+    /** Friction by what is on the thread, where the sheet does not say it itself. */
+    private const FRICTIONS = [
+        'dry' => 'dry zinc', 'oil' => 'oiled', 'oiled' => 'oiled', 'anti-seize' => 'anti-seize', 'thread sealant' => 'oiled', 'sealant' => 'oiled',
+        'threadlocker' => 'threadlocker wet', 'medium threadlocker' => 'threadlocker wet', 'high-strength threadlocker' => 'threadlocker wet',
+    ];
     /** Degrees a part is drawn down by at a time. */
     public const ROUND = 180.0;
 
@@ -28,6 +30,8 @@ final readonly class Joint
      * @param string $set joints of one set are all loosely in before any is tightened
      * @param float $cure minutes its compound needs before load, fluid or heat
      * @param float $angle degrees after the figure, made in pulls of “swing” degrees
+     * @param string $toolOff what undoes it, where that is not what does it up again
+     * @param float $sealTravel mm a soft seal lets the part come down before metal meets metal
      * @param float $gap mm the part is drawn down by, evenly, before it lies flat
      * @param list<int> $first fasteners tightened before the others, the big one among small ones
      * @param list<string> $lengths which bolt goes in which hole: “20 mm” and so on, in the order of the card
@@ -46,12 +50,14 @@ final readonly class Joint
         public string $grade,
         public string $material,
         public string $friction,
-        public string $stated,
-        public Origin $origin,
+        public JointFigure $spec,
         public array $passes,
         public string $compound,
         public string $reuse,
         public string $tool,
+        public string $toolOff,
+        public bool $isLeftHand,
+        public float $sealTravel,
         public float $adapter,
         public float $adapterAngle,
         public string $adapterName,
@@ -71,7 +77,6 @@ final readonly class Joint
         public float $shank,
         public float $threaded,
         public string $member,
-        private ?Figure $figure,
     ) {
     }
 
@@ -88,25 +93,30 @@ final readonly class Joint
             throw $node->refuse('passes', 'the last pass is 100 percent.');
         }
         $adapter = $node->node('adapter');
-        $stated = $node->string('figure', '');
-        $origin = $node->enum('origin', Origin::class, Origin::Entered);
-        try {
-            $figure = '' === $stated ? null : Notation::readStatement(Kind::Torque, $stated)[0]->withOrigin($origin);
-        } catch (InvalidQuantity $e) {
-            throw $node->refuse('figure', $e->getMessage());
-        }
+        $spec = JointFigure::read($node);
+        $angle = self::within($node, 'angle', 0.0, 1080.0);
+        $angle > 0.0 && $spec->angle() > 0.0 && abs($angle - $spec->angle()) > 0.5 && throw $node->refuse('angle', sprintf('the figure says %s° further, and this says %s°.', round($spec->angle(), 1), $angle));
+        $compound = $node->string('compound', '');
+        $hand = $node->string('hand', 'right');
+        in_array($hand, ['right', 'left'], true) || throw $node->refuse('hand', 'a thread is right or left.');
 
         return new self(
             $id, $node->string('role', $id), $node->string('name'), $node->string('item', ''), $layout, $node->string('outline', 'plate'),
-            $node->string('thread', ''), $node->string('length', ''), $node->string('grade', ''), $node->string('material', ''), $node->string('friction', ''),
-            $stated, $origin, [] === $passes ? [100.0] : $passes,
-            $node->string('compound', ''), $node->string('reuse', 'reuse'), $node->string('tool', ''),
+            $node->string('thread', ''), $node->string('length', ''), $node->string('grade', ''), $node->string('material', ''), $node->string('friction', '') ?: self::frictionOf($compound),
+            $spec, [] === $passes ? [100.0] : $passes,
+            $compound, $node->string('reuse', 'reuse'), $node->string('tool', ''), $node->string('tool_off', ''), 'left' === $hand, self::within($node, 'seal_travel', 0.0, 20.0),
             $adapter->float('length', 0.0), $adapter->float('angle', 0.0), $adapter->string('name', ''), $node->string('note', ''), $node->strings('labels'),
             $node->strings('when'), $node->string('set', ''), $node->float('cure', 0.0),
-            self::within($node, 'angle', 0.0, 1080.0), self::within($node, 'swing', 0.0, 360.0), self::within($node, 'gap', 0.0, 100.0),
+            $angle > 0.0 ? $angle : max($spec->angle(), $spec->partTurn), self::within($node, 'swing', 0.0, 360.0), self::within($node, 'gap', 0.0, 100.0),
             self::firstOf($node, $layout), self::lengthsOf($node, $layout), $node->bool('check'), $node->bool('into_yield'), self::within($node, 'longest', 0.0, 1000.0),
-            $node->node('grip')->float('shank', 0.0), $node->node('grip')->float('threaded', 0.0), $node->node('grip')->string('member', ''), $figure,
+            $node->node('grip')->float('shank', 0.0), $node->node('grip')->float('threaded', 0.0), $node->node('grip')->string('member', ''),
         );
+    }
+
+    /** A thread nobody said anything of is dry. */
+    private static function frictionOf(string $compound): string
+    {
+        return self::FRICTIONS[mb_strtolower(str_replace('high strength', 'high-strength', $compound))] ?? 'dry zinc';
     }
 
     private static function within(Node $node, string $name, float $low, float $high): float
@@ -164,19 +174,68 @@ final readonly class Joint
 
     public function hasFigure(): bool
     {
-        return null !== $this->figure;
+        return $this->spec->hasTorque();
     }
 
-    /** The first of the stated figures. */
+    /** Whether it is tightened from snug by a part of a turn, with no torque stated. */
+    public function isByTurn(): bool
+    {
+        return $this->spec->partTurn > 0.0;
+    }
+
+    public function stated(): string
+    {
+        return $this->spec->stated;
+    }
+
+    public function origin(): Origin
+    {
+        return $this->spec->origin;
+    }
+
+    /** The stated figure; of a range the end that was chosen. */
     public function figure(): Figure
     {
-        return $this->figure ?? throw new \LogicException('This joint has no figure; ask hasFigure() first.');
+        return $this->spec->figure();
     }
 
     /** Torque in N·m at a share of the figure, percent. */
     public function torqueAt(float $share): float
     {
-        return $this->figure()->value() * $share / 100;
+        return $this->spec->target() * $share / 100;
+    }
+
+    /** Degrees it turns on in all: the angle, and what a soft seal lets a cover come down where it is tightened by a turn. */
+    public function turn(): float
+    {
+        return $this->angle + $this->turnForSeal();
+    }
+
+    /** Degrees that squeeze the seal; 0 where none is said, or the torque squeezes it before. */
+    public function turnForSeal(): float
+    {
+        try {
+            return $this->isByTurn() && $this->sealTravel > 0.0 ? 360 * $this->sealTravel / Thread::parse($this->thread)->pitch : 0.0;
+        } catch (InvalidInput) {
+            return 0.0;
+        }
+    }
+
+    /** Which way a fastener is turned. */
+    public function wayOff(): string
+    {
+        return $this->isLeftHand ? 'clockwise' : 'anticlockwise';
+    }
+
+    public function wayOn(): string
+    {
+        return $this->isLeftHand ? 'anticlockwise' : 'clockwise';
+    }
+
+    /** The tool that undoes it; new fasteners of the same joint may take another. */
+    public function undoneWith(): string
+    {
+        return '' === $this->toolOff ? $this->tool : $this->toolOff;
     }
 
     public function boltLabel(int $bolt): string

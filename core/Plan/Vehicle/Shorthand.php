@@ -11,16 +11,19 @@ use NimbleKnuckle\Core\Quantity\CleanText;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Quantity\Origin;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /**
  * A joint on one line, as fast as one can talk: “3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring”.
  *
- * Also “loaded” or “room”, “passes 50 100”, “+ 90° swing 30°”, “gap 3 mm”, “2 first”, “check”. Parts may stand in any order, with or without commas. It reads back what it understood, and says what it did not.
+ * Also a range “18-22 Nm” with “low end for soft thread”, “max 24 Nm”, “snug + 1/4 turn”, “left-hand”, “printed”, “dated 2026-03-01”,
+ * “off with T30”, “seal 0.7 mm”; “loaded” or “room”, “passes 50 100”, “+ 90° swing 30°”, “gap 3 mm”, “2 first”, “check”. Parts may stand in any order, with or without commas. It reads back what it understood, and says what it did not.
  */
 final readonly class Shorthand
 {
     private const COMPOUNDS = ['medium threadlocker', 'high-strength threadlocker', 'high strength threadlocker', 'threadlocker', 'anti-seize', 'thread sealant', 'sealant', 'oiled', 'oil', 'dry'];
+    private const TORQUE = '\d+(?:[.,]\d+)?\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)';
     private const FRICTIONS = ['medium threadlocker' => 'threadlocker wet', 'high-strength threadlocker' => 'threadlocker wet', 'high strength threadlocker' => 'threadlocker wet', 'threadlocker' => 'threadlocker wet', 'anti-seize' => 'anti-seize', 'thread sealant' => 'oiled', 'sealant' => 'oiled', 'oiled' => 'oiled', 'oil' => 'oiled', 'dry' => 'dry zinc'];
 
     /**
@@ -56,7 +59,15 @@ final readonly class Shorthand
         $count = $take('~\s(\d{1,3})\s?[x×](?=\s?(?:[M#]|\d/\d|\d\d?/\d|\s|[a-z]))~ui');
         $thread = self::thread($take, $wrong);
         $grade = $take('~\s(?:grade\s)?(4\.6|5\.6|5\.8|8\.8|10\.9|12\.9|A2-70|A4-80)(?=\s)~ui');
-        $figure = $take('~\s((?:\d+(?:[.,]\d+)?)\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)(?:\s?[/(]\s?\d+(?:[.,]\d+)?\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in)\)?)?)(?=[\s+])~ui');
+        $off = $take('~\s(?:off|undone|undo|loosen)\swith\s(?:an?\s)?(\d{1,2}\s?mm(?:\s(?:deep\s)?(?:socket|spanner|crow-foot))?|[TE]\d{1,2}|hex\s\d{1,2})(?=\s)~ui');
+        $ceiling = $take('~\s(?:max(?:imum)?|ceiling|never (?:past|over))[\s:]('.self::TORQUE.')(?=\s)~ui');
+        $turn = $take('~\s((?:snug|hand[- ]?tight)\s?(?:\+|,|plus|and then|then|and)?\s?(?:\d+(?:[.,/]\d+)?|a|one|half|quarter|three quarters?|[½¼¾])(?:\sof)?(?:\sa)?\s?(?:turns?|°|deg(?:rees)?|flats?))(?=\s)~ui');
+        $hand = $take('~\s(left[- ]hand(?:ed)?(?:\sthread)?|LH)(?=\s)~ui');
+        $end = $take('~\s(low|high|middle)(?:er)?\send(?:\s(?:for|because of)\s(?:the\s)?(soft thread|seating|sealing))?(?=\s)~ui');
+        $source = $take('~\s(maker[’\'s]*|printed(?:\son\sthe\spart)?|workshop|estimated?)(?:\s(?:figure|value))?(?=\s)~ui');
+        $dated = $take('~\sdated\s(\d{4}-\d\d-\d\d)(?=\s)~ui');
+        $seal = $take('~\sseal\s(\d{1,2}(?:[.,]\d{1,2})?)\s?mm(?=\s)~ui');
+        $figure = $take('~\s((?:\d+(?:[.,]\d+)?(?:\s?(?:-|to|/|±|\.\.)\s?\d+(?:[.,]\d+)?)?)\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)(?:\s?[/(]\s?\d+(?:[.,]\d+)?\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in)\)?)?)(?=[\s+])~ui');
         $angle = $take('~\s?\+\s?(\d{1,3})\s?(?:°|deg|degrees)(?=\s)~ui');
         $swing = $take('~\sswing\s(\d{1,3})\s?(?:°|deg|degrees)?(?=\s)~ui');
         $gap = $take('~\sgap\s(\d{1,2}(?:[.,]\d{1,2})?)\s?mm(?=\s)~ui');
@@ -87,13 +98,16 @@ final readonly class Shorthand
         }
         if (null !== $figure) {
             try {
-                $read = Notation::readStatement(Kind::Torque, $figure[1]);
+                $read = Notation::readStated(Kind::Torque, $figure[1]);
                 $joint['figure'] = trim($figure[1]);
-                $said['figure'] = sprintf('%s, which is %s N·m', $joint['figure'], round($read[0]->value(), 2));
+                $said['figure'] = $read->isRange()
+                    ? sprintf('%s, which is %s to %s N·m', $joint['figure'], round($read->low->value(), 2), round($read->high->value(), 2))
+                    : sprintf('%s, which is %s N·m', $joint['figure'], round($read->low->value(), 2));
             } catch (InvalidQuantity $e) {
                 $wrong[] = $e->getMessage();
             }
         }
+        self::also($joint, $said, $off, $ceiling, $turn, $hand, $end, $source, $dated, $seal);
         if (null !== $angle) {
             $joint['angle'] = (float) $angle[1];
             $said['angle'] = $angle[1].'° further';
@@ -130,10 +144,57 @@ final readonly class Shorthand
         $joint['reuse'] = null !== $reuse && 'reuse' !== strtolower($reuse[1]) ? 'new' : 'reuse';
         $said['reuse'] = 'new' === $joint['reuse'] ? 'new each time' : 'cleaned and reused';
         if (null !== $tool) {
-            $joint['tool'] = $said['tool'] = 1 === preg_match('~^\d+\s?mm$~', $tool[1]) ? (int) $tool[1].' mm socket' : trim((string) preg_replace('~(\d)mm~', '$1 mm', $tool[1]));
+            $joint['tool'] = $said['tool'] = self::toolName($tool[1]);
         }
 
         return new self($joint, $said, array_values(array_filter(explode(' ', trim($rest)), static fn (string $word): bool => '' !== $word && !in_array($word, [',', '/', '+', 'with', 'and', 'bolts', 'bolt', 'screws'], true))), $wrong);
+    }
+
+    /**
+     * What a figure may hold besides its number.
+     *
+     * @param array<string, mixed> $joint
+     * @param array<string, string> $said
+     * @param array<array-key, string>|null ...$found
+     */
+    private static function also(array &$joint, array &$said, ?array ...$found): void
+    {
+        [$off, $ceiling, $turn, $hand, $end, $source, $dated, $seal] = [...$found, null, null, null, null, null, null, null, null];
+        if (null !== $turn) {
+            $joint['figure'] = $said['figure'] = $turn[1];
+        }
+        if (null !== $ceiling) {
+            $joint['ceiling'] = $ceiling[1];
+            $said['never past'] = $ceiling[1];
+        }
+        if (null !== $end) {
+            $joint['end'] = strtolower($end[1]);
+            $joint += isset($end[2]) ? ['because' => strtolower($end[2])] : [];
+            $said['aims at'] = strtolower($end[1]).' end'.(isset($end[2]) ? ', for '.strtolower($end[2]) : '');
+        }
+        if (null !== $hand) {
+            $joint['hand'] = 'left';
+            $said['thread runs'] = 'left-hand';
+        }
+        if (null !== $source) {
+            $joint['origin'] = ['m' => 'makers', 'p' => 'printed', 'w' => 'workshop', 'e' => 'estimated'][strtolower($source[1][0])] ?? 'entered';
+            $said['source'] = Origin::from($joint['origin'])->label();
+        }
+        if (null !== $dated) {
+            $joint['dated'] = $said['dated'] = $dated[1];
+        }
+        if (null !== $off) {
+            $joint['tool_off'] = $said['undone with'] = self::toolName($off[1]);
+        }
+        if (null !== $seal) {
+            $joint['seal_travel'] = (float) strtr($seal[1], [',' => '.']);
+            $said['seal gives'] = $seal[1].' mm';
+        }
+    }
+
+    private static function toolName(string $said): string
+    {
+        return 1 === preg_match('~^\d+\s?mm$~', $said) ? (int) $said.' mm socket' : trim((string) preg_replace('~(\d)mm~', '$1 mm', $said));
     }
 
     /**

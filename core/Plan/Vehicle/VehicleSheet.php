@@ -89,7 +89,7 @@ final readonly class VehicleSheet
     /** The units its figures were written in, besides the metric ones. */
     public function units(): UnitSystem
     {
-        return UnitSystem::heardIn(...array_values(array_map(static fn (Joint $joint): string => $joint->stated, $this->joints)));
+        return UnitSystem::heardIn(...array_values(array_map(static fn (Joint $joint): string => $joint->stated(), $this->joints)));
     }
 
     public function circuitFor(string $role): ?Circuit

@@ -321,4 +321,30 @@ final class CompilerTest extends TestCase
             return ['items' => $items] + $d;
         };
     }
+
+    /** Old and new fasteners of one joint may take different drives, and a left-hand thread is said where it is undone and done up. */
+    public function testBothDrivesAreFetchedAndTheHandIsSaid(): void
+    {
+        $vehicle = Sheets::vehicle('veldra-tarn-20t', static function (array $d): array {
+            foreach (is_array($d['joints'] ?? null) ? $d['joints'] : [] as $i => $joint) {
+                if (is_array($joint) && 'coils' === ($joint['item'] ?? '') && is_array($d['joints'])) {
+                    $d['joints'][$i] = ['tool_off' => 'T30', 'hand' => 'left'] + $joint;
+                }
+            }
+
+            return $d;
+        });
+        $sheet = (new Compiler(Sheets::common()))->compile([Sheets::procedure('spark-plugs')], new Choices([]), $vehicle, Sheets::kit());
+        $tools = array_map(static fn ($pick): string => $pick->name, $sheet->tools);
+        self::assertContains('T30', $tools);
+        self::assertContains('10 mm socket', $tools);
+        $off = $on = '';
+        foreach ($sheet->steps as $step) {
+            $cautions = implode(' ', array_map(static fn ($caution): string => $caution->text, $step->cautions));
+            $off .= Deed::Remove === $step->deed ? $cautions : '';
+            $on .= Deed::Tighten === $step->deed ? $cautions : '';
+        }
+        self::assertStringContainsString('turn it clockwise to undo it', $off);
+        self::assertStringContainsString('turn it anticlockwise to tighten it', $on);
+    }
 }

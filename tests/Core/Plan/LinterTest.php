@@ -109,6 +109,8 @@ final class LinterTest extends TestCase
         yield 'close to yield' => ['figure-near-yield', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['figure' => '9 N·m', 'friction' => 'oiled'])];
         yield 'no wrench reaches' => ['no-wrench', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => '0.5 N·m'])];
         yield 'the wrench is out of date' => ['wrench-past-calibration', 'housing-tight', Level::Watch, Sheets::thermostat(), null, Sheets::kit(40)];
+        yield 'no wrench is fine enough' => ['wrench-too-coarse', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['figure' => '8.9 to 9.0 N·m'])];
+        yield 'a ceiling the band passes' => ['wrench-too-coarse', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['figure' => '9 N·m', 'ceiling' => '9.05 N·m'])];
         yield 'new bolts nobody listed' => ['single-use-not-listed', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['reuse' => 'new'])];
         yield 'a starter with the battery on' => ['battery-live', 'starter-off', Level::Stop, self::drover(['starter'], 'battery-off'), Sheets::vehicle('corrin-drover-27d')];
         yield 'no battery for the first start' => ['battery-left-off', 'starter-start', Level::Stop, self::drover(['starter'], 'battery-on'), Sheets::vehicle('corrin-drover-27d')];
@@ -148,6 +150,30 @@ final class LinterTest extends TestCase
         $sorted = $levels;
         rsort($sorted);
         self::assertSame($sorted, $levels);
+    }
+
+    /** What is put together dry is held against dry threads: 25 N·m on an M8 of 8.8 is high, and no stop. */
+    public function testADryFigureIsJudgedDry(): void
+    {
+        $dry = ['thread' => 'M8', 'figure' => '25 N·m', 'compound' => 'dry', 'friction' => '', 'material' => 'steel'];
+        self::assertNotContains('figure-past-thread', self::codesWith($dry));
+        self::assertContains('figure-near-yield', self::codesWith($dry));
+        self::assertContains('figure-past-thread', self::codesWith(['compound' => 'anti-seize'] + $dry));
+    }
+
+    public function testSnugAndAPartTurnIsAFigureToo(): void
+    {
+        self::assertSame([], array_intersect(['joint-no-figure', 'no-wrench', 'figure-too-low'], self::codesWith(['figure' => 'snug + 1/4 turn'])));
+    }
+
+    /**
+     * @param array<string, mixed> $joint
+     *
+     * @return list<string>
+     */
+    private static function codesWith(array $joint): array
+    {
+        return Sheets::codes((new Linter())->findings(Sheets::thermostat(), self::joint($joint), Sheets::kit()));
     }
 
     /** Every code the linter can give has an explanation, and every rule stands in the standard set once. */

@@ -36,7 +36,7 @@ final readonly class FigureDoubtful implements Rule
     private function checks(Joint $joint): array
     {
         $sum = new TorqueCheck();
-        $raw = array_filter(['stated' => $joint->stated, 'thread' => $joint->thread, 'grade' => $joint->grade, 'friction' => $joint->friction, 'material' => $joint->material]);
+        $raw = array_filter(['stated' => $joint->stated(), 'thread' => $joint->thread, 'grade' => $joint->grade, 'friction' => $joint->friction, 'material' => $joint->material]);
         try {
             return $sum->compute(Inputs::of($raw, $sum->fields()))->checks;
         } catch (InvalidInput $e) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
 use NimbleKnuckle\Core\Fastening\BearingFace;
+use NimbleKnuckle\Core\Fastening\Friction;
 use NimbleKnuckle\Core\Fastening\Grade;
 use NimbleKnuckle\Core\Fastening\Preload;
 use NimbleKnuckle\Core\Fastening\Thread;
@@ -26,13 +27,14 @@ final readonly class FigureTooLow implements Rule
             }
             try {
                 $thread = Thread::parse($joint->thread);
+                $friction = Friction::parse($joint->friction);
             } catch (InvalidInput) {
                 continue;
             }
             $grade = Grade::tryFrom($joint->grade) ?? Grade::C88;
-            $yield = (new Preload($thread, $grade, BearingFace::hexagon($thread)))->yieldTorque(0.12, 0.12);
+            $yield = (new Preload($thread, $grade, BearingFace::hexagon($thread)))->yieldTorque($friction->typical, $friction->head($friction->typical));
             if ($joint->figure()->value() < 0.08 * $yield) {
-                yield Finding::watch('figure-too-low', $step->id, sprintf('%s is %d %% of what brings %s %s to yield: unlikely for a bolt that clamps.', $joint->stated, (int) round(100 * $joint->figure()->value() / $yield), $thread->name, $grade->value), 'Look for inch-pounds read as something else, or a lost digit.');
+                yield Finding::watch('figure-too-low', $step->id, sprintf('%s is %d %% of what brings %s %s to yield: unlikely for a bolt that clamps.', $joint->stated(), (int) round(100 * $joint->figure()->value() / $yield), $thread->name, $grade->value), 'Look for inch-pounds read as something else, or a lost digit.');
             }
         }
     }

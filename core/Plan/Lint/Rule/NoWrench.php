@@ -9,8 +9,12 @@ use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 
-/** No wrench of the kit reaches a figure, or only one past its calibration: no-wrench, wrench-past-calibration. */
+/**
+ * No wrench of the kit reaches a figure, only one past its calibration, or none that stays inside the range and under the ceiling:
+ * no-wrench, wrench-past-calibration, wrench-too-coarse.
+ */
 final readonly class NoWrench implements Rule
 {
     public function inspect(Run $run): iterable
@@ -26,6 +30,16 @@ final readonly class NoWrench implements Rule
             } elseif ($advice->wrench->isPastCalibration()) {
                 yield Finding::watch('wrench-past-calibration', $step->id, $advice->why, 'Have it calibrated, or check it against another.');
             }
+            if ($advice->isTooCoarse()) {
+                yield Finding::watch('wrench-too-coarse', $step->id, sprintf(
+                    'With the %s the %s may get %s to %s N·m, and %s is allowed.', $advice->wrench->name ?? '', $joint->name, round($advice->band->low ?? 0.0, 1), round($advice->band->high ?? 0.0, 1), self::allowed($joint),
+                ), 'Take a finer wrench, or ask the maker which end matters.');
+            }
         }
+    }
+
+    private static function allowed(Joint $joint): string
+    {
+        return trim($joint->stated().' '.('' === $joint->spec->inWords() ? '' : '('.$joint->spec->inWords().')'));
     }
 }
