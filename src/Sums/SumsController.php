@@ -41,7 +41,7 @@ final class SumsController extends AbstractController
         'warm-up' => ['samples' => '0 18; 60 25; 120 33; 180 40; 240 47; 300 54; 360 60; 420 67; 480 73; 540 80; 600 86; 640 90; 660 89; 700 89; 760 90; 820 91; 880 91', 'opens' => '88 °C', 'ambient' => '18 °C'],
         'thermostat-test' => ['opens' => '88 °C', 'opened' => '86 °C', 'full_open' => '98 °C', 'closed' => '82 °C'],
         'oil-fill' => ['capacity' => '4.9 L', 'drained' => '4.5 L', 'filter' => 'changed, 0.3 L', 'dip_mm' => '14 mm', 'litre_per_mm' => '0.06', 'target_mm' => '20 mm'],
-        'seal-squeeze' => ['section' => '3.53 mm', 'inner' => '44.0 mm', 'depth' => '2.8 mm', 'width' => '4.7 mm', 'groove_inner' => '45.0 mm', 'groove_outer' => '54.4 mm', 'use' => 'face'],
+        'seal-squeeze' => ['section' => '3.53 mm', 'inner' => '44.0 mm', 'depth' => '2.8 mm', 'width' => '4.7 mm', 'groove_inner' => '45.0 mm', 'use' => 'face'],
         'clamp-size' => ['outside' => '40 mm', 'inside' => '32 mm', 'spigot' => '33 mm', 'behind_bead' => '20 mm', 'kind' => 'worm'],
     ];
 

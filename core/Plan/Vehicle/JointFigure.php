@@ -126,7 +126,7 @@ final readonly class JointFigure
         $end = ['low' => 'at the low end', 'high' => 'at the high end', 'middle' => 'in the middle'][$this->end] ?? '';
         $parts = array_filter([
             $this->isRange() ? $end.('' === $this->because ? '' : ': '.$this->because) : '',
-            null === $this->ceiling ? '' : sprintf('never past %s N·m', Digits::of(Kind::Torque, $this->ceiling->value())),
+            null === $this->ceiling ? '' : sprintf('never past %s%sN·m', Digits::of(Kind::Torque, $this->ceiling->value()), Digits::GROUP),
         ]);
 
         return implode('; ', $parts);
