@@ -31,7 +31,7 @@ final class JointFigureTest extends TestCase
         $joint = self::joint(['figure' => '18-22 Nm', 'ceiling' => '24 Nm', 'end' => 'low', 'because' => 'soft thread', 'origin' => 'printed', 'dated' => '2026-03-01']);
         self::assertSame('18-22 Nm', $joint->stated());
         self::assertSame([18.0, 22.0], [$joint->spec->low(), $joint->spec->high()]);
-        self::assertSame('at the low end: soft thread; never past 24.0{202F}N·m', $joint->spec->inWords());
+        self::assertSame("at the low end: soft thread; never past 24.0\u{202F}N·m", $joint->spec->inWords());
         self::assertSame(['printed on the part', '2026-03-01'], [$joint->origin()->label(), $joint->spec->dated]);
         self::assertSame(18.0, $joint->torqueAt(100.0));
         self::assertSame(10.8, round($joint->torqueAt(60.0), 9));
