@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench;
 
 use NimbleKnuckle\Core\Fluids\DialDrawing;
-use NimbleKnuckle\Core\Fluids\VacuumFill;
+use NimbleKnuckle\Core\Fluids\Door\VacuumFill;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;

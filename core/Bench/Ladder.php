@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Fastening\Pulls;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Tightening\Pulls;
 
 /**
  * The stages the fasteners of a joint go through, from 1: started by hand; drawn down in rounds where there is a gap; snug;

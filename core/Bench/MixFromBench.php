@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Fluids\CoolantMix;
+use NimbleKnuckle\Core\Fluids\Door\CoolantMix;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Fastening\Trace\Fault;
-use NimbleKnuckle\Core\Fastening\Trace\JointData;
-use NimbleKnuckle\Core\Fastening\Trace\JointModel;
-use NimbleKnuckle\Core\Fastening\Trace\TraceSpec;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Trace\Fault;
+use NimbleKnuckle\Core\Trace\JointData;
+use NimbleKnuckle\Core\Trace\JointModel;
+use NimbleKnuckle\Core\Trace\TraceSpec;
 
 /**
  * What a wrench that measures is to do next at a joint: which fastener, to which torque or angle, what the trace is held

@@ -129,7 +129,7 @@ final readonly class BenchPage
         $holds = array_filter($fit->holds($step), static fn (Hold $hold): bool => $hold->isShort() && null !== $hold->end && !$hold->isExcused);
 
         return [
-            'fill' => null === $run ? null : ['run' => $run, 'stage' => $run->stage(), 'drawing' => CircuitDrawing::of($circuit, $run->stage()), 'left' => $run->secondsLeft($this->clock->now()), 'until' => $run->until()],
+            'fill' => null === $run ? null : ['run' => $run, 'stage' => $run->stage(), 'drawing' => CircuitDrawing::of($circuit->heights ?? [], $run->stage()), 'left' => $run->secondsLeft($this->clock->now()), 'until' => $run->until()],
             'short' => array_values($holds)[0] ?? null,
             'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum') ? FillFromBench::of($circuit, $fit->state, $record->choices) : null,
         ];

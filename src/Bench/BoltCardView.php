@@ -6,13 +6,13 @@ namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Fastening\CardGeometry;
-use NimbleKnuckle\Core\Fastening\Thread;
+use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Tightening\CardGeometry;
 
 /** The bolt card of a joint: the drawing, the state of each fastener, which one is next. */
 final readonly class BoltCardView

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\App\Devices;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\WrenchTask;
-use NimbleKnuckle\Core\Fastening\Trace\Fault;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Trace\Fault;
 
 /** The measuring wrench as the bench shows it at a step that tightens a joint. */
 final readonly class BenchWrench

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Devices;
 
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Fastening\Trace\TraceSpec;
-use NimbleKnuckle\Core\Fastening\TraceDrawing;
+use NimbleKnuckle\Core\Trace\TraceDrawing;
+use NimbleKnuckle\Core\Trace\TraceSpec;
 
 /** What a measuring wrench shows: the figure it is to reach, the torque now, the trace as it grows, what was made of it. */
 final readonly class GaugeView

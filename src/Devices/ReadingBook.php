@@ -12,14 +12,14 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\WrenchTask;
-use NimbleKnuckle\Core\Fastening\Trace\Trace;
-use NimbleKnuckle\Core\Fastening\Trace\TraceJudge;
-use NimbleKnuckle\Core\Fluids\WarmUp\WarmUp;
+use NimbleKnuckle\Core\Fluids\Door\WarmUp;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Trace\Door\TraceJudge;
+use NimbleKnuckle\Core\Trace\Trace;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 

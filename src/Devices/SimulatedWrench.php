@@ -6,9 +6,9 @@ namespace NimbleKnuckle\App\Devices;
 
 use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\Core\Bench\WrenchTask;
-use NimbleKnuckle\Core\Fastening\Trace\Fault;
-use NimbleKnuckle\Core\Fastening\Trace\Hand;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Trace\Fault;
+use NimbleKnuckle\Core\Trace\Hand;
 
 /** The wrench that ships with the product: turns the joint that is next as a physical model of it, and sends readings like any other device. */
 final readonly class SimulatedWrench

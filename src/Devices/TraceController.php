@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Devices;
 
-use NimbleKnuckle\Core\Fastening\Trace\JointData;
-use NimbleKnuckle\Core\Fastening\Trace\Trace;
-use NimbleKnuckle\Core\Fastening\Trace\TraceJudge;
-use NimbleKnuckle\Core\Fastening\Trace\TraceSpec;
-use NimbleKnuckle\Core\Fastening\TraceDrawing;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Trace\Door\TraceJudge;
+use NimbleKnuckle\Core\Trace\JointData;
+use NimbleKnuckle\Core\Trace\Trace;
+use NimbleKnuckle\Core\Trace\TraceDrawing;
+use NimbleKnuckle\Core\Trace\TraceSpec;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;

@@ -11,7 +11,7 @@ use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\MixFromBench;
-use NimbleKnuckle\Core\Fluids\CoolantMix;
+use NimbleKnuckle\Core\Fluids\Door\CoolantMix;
 use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\FollowUp;

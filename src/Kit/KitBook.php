@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Kit;
 
 use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\Core\Plan\Door\WrenchPick;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
-use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
 use Psr\Clock\ClockInterface;
 
 /** The workshop's kit, as a plan sees it today. */

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Practice;
 
 use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\Core\Fastening\Trace\Exercise;
-use NimbleKnuckle\Core\Fastening\Trace\Fault;
-use NimbleKnuckle\Core\Fastening\Trace\Hand;
+use NimbleKnuckle\Core\Trace\Exercise;
+use NimbleKnuckle\Core\Trace\Fault;
+use NimbleKnuckle\Core\Trace\Hand;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 

@@ -6,13 +6,13 @@ namespace NimbleKnuckle\App\Practice;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Fastening\Trace\Fault;
-use NimbleKnuckle\Core\Fastening\Trace\Trace;
-use NimbleKnuckle\Core\Fastening\Trace\TraceJudge;
-use NimbleKnuckle\Core\Fastening\Trace\TraceSpec;
-use NimbleKnuckle\Core\Fastening\TraceDrawing;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Trace\Door\TraceJudge;
+use NimbleKnuckle\Core\Trace\Fault;
+use NimbleKnuckle\Core\Trace\Trace;
+use NimbleKnuckle\Core\Trace\TraceDrawing;
+use NimbleKnuckle\Core\Trace\TraceSpec;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;

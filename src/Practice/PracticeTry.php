@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Practice;
 
 use Doctrine\ORM\Mapping as ORM;
-use NimbleKnuckle\Core\Fastening\Trace\Exercise;
-use NimbleKnuckle\Core\Fastening\Trace\Fault;
+use NimbleKnuckle\Core\Trace\Exercise;
+use NimbleKnuckle\Core\Trace\Fault;
 
 /** One joint a person practised on: what was pulled, what was called, how it was scored. */
 #[ORM\Entity]

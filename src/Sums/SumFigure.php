@@ -4,33 +4,25 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Sums;
 
-use NimbleKnuckle\Core\Fastening\AngleDrawing;
-use NimbleKnuckle\Core\Fastening\Bolt;
-use NimbleKnuckle\Core\Fastening\OrderDrawing;
-use NimbleKnuckle\Core\Fastening\PreloadDrawing;
-use NimbleKnuckle\Core\Fastening\RangeDrawing;
-use NimbleKnuckle\Core\Fastening\SpringDrawing;
-use NimbleKnuckle\Core\Fastening\Springs;
-use NimbleKnuckle\Core\Fastening\Thread;
-use NimbleKnuckle\Core\Fastening\ThreadDrawing;
-use NimbleKnuckle\Core\Fastening\TightenOrder;
-use NimbleKnuckle\Core\Fastening\TorqueBars;
-use NimbleKnuckle\Core\Fastening\Trace\TraceSpec;
-use NimbleKnuckle\Core\Fastening\TraceDrawing;
-use NimbleKnuckle\Core\Fastening\WrenchDrawing;
+use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\PreloadDrawing;
+use NimbleKnuckle\Core\Bolting\Springs;
+use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\ThreadDrawing;
+use NimbleKnuckle\Core\Bolting\TorqueBars;
 use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Fluids\CanDrawing;
-use NimbleKnuckle\Core\Fluids\CoolantMix;
 use NimbleKnuckle\Core\Fluids\DialDrawing;
 use NimbleKnuckle\Core\Fluids\DipstickDrawing;
+use NimbleKnuckle\Core\Fluids\Door\CoolantMix;
 use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Fluids\HoseDrawing;
 use NimbleKnuckle\Core\Fluids\PanDrawing;
 use NimbleKnuckle\Core\Fluids\ProtectDrawing;
 use NimbleKnuckle\Core\Fluids\TankDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
+use NimbleKnuckle\Core\Plan\Door\WrenchPick;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
-use NimbleKnuckle\Core\Plan\Kit\WrenchPick;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Stated;
@@ -39,6 +31,14 @@ use NimbleKnuckle\Core\Sealing\GrooveDrawing;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Tightening\AngleDrawing;
+use NimbleKnuckle\Core\Tightening\Door\TightenOrder;
+use NimbleKnuckle\Core\Tightening\OrderDrawing;
+use NimbleKnuckle\Core\Tightening\RangeDrawing;
+use NimbleKnuckle\Core\Tightening\SpringDrawing;
+use NimbleKnuckle\Core\Tightening\WrenchDrawing;
+use NimbleKnuckle\Core\Trace\TraceDrawing;
+use NimbleKnuckle\Core\Trace\TraceSpec;
 
 /** The drawing that belongs to a sum, made from its own numbers; the template is named after what is drawn. */
 final readonly class SumFigure

@@ -8,12 +8,12 @@ use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Bench\EndNames;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Fastening\AngleDrawing;
 use NimbleKnuckle\Core\Fluids\CanDrawing;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Tightening\AngleDrawing;
 use Symfony\Component\Uid\Ulid;
 use Twig\Attribute\AsTwigFunction;
 

@@ -12,8 +12,8 @@ use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Devices\DeviceWrenchCommand;
 use NimbleKnuckle\App\Devices\Post;
 use NimbleKnuckle\App\Devices\ReadingBook;
-use NimbleKnuckle\Core\Fastening\Trace\Fault;
-use NimbleKnuckle\Core\Sum\SumBook;
+use NimbleKnuckle\Core\Trace\Fault;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -31,7 +31,7 @@ final class DeviceCommandsTest extends AppTestCase
             $printed = json_decode($this->command('device:wrench', ['--print' => true, '--fault' => $fault->value, '--seed' => '11', '--thread' => $thread, '--target' => $target])->getDisplay(), true);
             self::assertIsArray($printed);
             self::assertSame('nimble-knuckle/reading@1', $printed['format']);
-            $judged = SumBook::standard()->run('trace-judge', ['samples' => $printed['samples'], 'spec' => $printed['spec'], 'joint' => $printed['joint']]);
+            $judged = Doors::book()->run('trace-judge', ['samples' => $printed['samples'], 'spec' => $printed['spec'], 'joint' => $printed['joint']]);
             self::assertSame($fault->finding(), $judged->checks[0]->code, $thread);
         }
     }

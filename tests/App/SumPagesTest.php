@@ -12,7 +12,7 @@ use NimbleKnuckle\App\Sums\SumFigure;
 use NimbleKnuckle\App\Sums\SumGroups;
 use NimbleKnuckle\App\Sums\SumsController;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Sum\SumBook;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -55,7 +55,7 @@ final class SumPagesTest extends AppTestCase
             self::assertNotSame('', $crawler->filter('#answer svg[aria-label]')->attr('aria-label'));
         }
         self::assertSelectorExists('#answer .level, #answer .estimated');
-        foreach (SumBook::standard()->named($name)->fields() as $field) {
+        foreach (Doors::book()->named($name)->fields() as $field) {
             self::assertCount(1, $crawler->filter(sprintf('label[for="f-%s"]', $field->name)), $field->name);
         }
         self::assertDoesNotMatchRegularExpression('~\bNAN\b|\bINF\b|Infinity~', $crawler->filter('#answer')->html(), 'no figure is drawn from nothing');
@@ -65,7 +65,7 @@ final class SumPagesTest extends AppTestCase
     public function testABadFieldIsNamedAndWhatWasTypedStays(string $name): void
     {
         $this->signIn('petra');
-        $needed = array_values(array_filter(SumBook::standard()->named($name)->fields(), static fn ($f): bool => $f->required && [] === $f->choices))[0];
+        $needed = array_values(array_filter(Doors::book()->named($name)->fields(), static fn ($f): bool => $f->required && [] === $f->choices))[0];
         $crawler = $this->client->request('GET', '/sums/'.$name.'?'.$needed->name.'=%3Cwrong%3E');
         self::assertResponseIsSuccessful();
         self::assertSelectorExists('#answer [role=alert]');
@@ -75,16 +75,16 @@ final class SumPagesTest extends AppTestCase
     /** @return iterable<string, array{string}> */
     public static function sums(): iterable
     {
-        foreach (array_keys(SumBook::standard()->all()) as $name) {
+        foreach (array_keys(Doors::book()->all()) as $name) {
             yield $name => [$name];
         }
     }
 
     public function testTheListHasEverySumInOneGroup(): void
     {
-        $groups = SumGroups::of(SumBook::standard());
+        $groups = SumGroups::of(Doors::book());
         $listed = array_map(static fn ($sum): string => $sum->name(), array_merge(...array_values($groups)));
-        self::assertEqualsCanonicalizing(array_keys(SumBook::standard()->all()), $listed);
+        self::assertEqualsCanonicalizing(array_keys(Doors::book()->all()), $listed);
         self::assertArrayNotHasKey('More', $groups);
         $this->signIn('petra');
         $this->client->request('GET', '/sums');
@@ -93,9 +93,9 @@ final class SumPagesTest extends AppTestCase
 
     public function testAHeadlineOnOneLineIsShortEnoughToPin(): void
     {
-        $result = SumBook::standard()->run('oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 25, 'litre_per_mm' => 0.06, 'target_mm' => 20]);
+        $result = Doors::book()->run('oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 25, 'litre_per_mm' => 0.06, 'target_mm' => 20]);
         self::assertSame('Draw off 0.30 L; before it runs again', Headline::of($result)->asLine());
-        self::assertLessThanOrEqual(300, mb_strlen(Headline::of(SumBook::standard()->run('tighten-order', ['layout' => 'ring 40']))->asLine()));
+        self::assertLessThanOrEqual(300, mb_strlen(Headline::of(Doors::book()->run('tighten-order', ['layout' => 'ring 40']))->asLine()));
     }
 
     public function testAStepWorksItsSumOutOfWhatTheBenchKnows(): void

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Fill;
 
-use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
-
 /**
  * A coolant circuit from the side, heights to scale: radiator, engine with its thermostat, heater, expansion tank, bleed
  * screw; how far the coolant stands in each, and where air stays because it lies above the filling. Heights in mm over the
@@ -31,9 +29,10 @@ final readonly class CircuitDrawing
     {
     }
 
-    public static function of(?Circuit $circuit, FillStage $stage): self
+    /** @param array<string, float> $heights mm over the floor, as far as they were measured */
+    public static function of(array $heights, FillStage $stage): self
     {
-        $tops = ($circuit->heights ?? []) + self::USUAL;
+        $tops = $heights + self::USUAL;
         $low = min($tops['radiator'] - self::TALL['radiator'], $tops['engine'] - self::TALL['engine']);
         $high = max($tops);
         $y = static fn (float $mm): float => 352.0 - ($mm - $low) * 306.0 / max(1.0, $high - $low);
@@ -48,7 +47,7 @@ final readonly class CircuitDrawing
             $vessels[$name] = ['x' => $x, 'w' => $w, 'y' => $y($tops[$name]), 'h' => $y($bottom) - $y($tops[$name]), 'fluid' => $y($bottom) - $y($bottom + $filled), 'air' => $caught];
         }
 
-        return new self($vessels, self::airAbove($tops, $full), ['bleed' => $y($tops['bleed']), 'level' => $y($level), 'thermostat' => $y($tops['engine'] - 55.0)], $y($level), null !== $circuit && [] !== $circuit->heights, $stage);
+        return new self($vessels, self::airAbove($tops, $full), ['bleed' => $y($tops['bleed']), 'level' => $y($level), 'thermostat' => $y($tops['engine'] - 55.0)], $y($level), [] !== $heights, $stage);
     }
 
     /**

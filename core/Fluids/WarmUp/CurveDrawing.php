@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids\WarmUp;
 
 use NimbleKnuckle\Core\Drawing\Plot;
+use NimbleKnuckle\Core\Fluids\Door\WarmUp;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\SumResult;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
-use NimbleKnuckle\Core\Fastening\ThreadCompound;
+use NimbleKnuckle\Core\Bolting\Door\ThreadCompound;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Kit;
 
-use NimbleKnuckle\Core\Fastening\WrenchSet;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\WrenchBand;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Tightening\Door\WrenchSet;
 
 /** Which wrench for a pass of a joint, and what to set it to with the joint's adapter on it. */
 final readonly class WrenchAdvice

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Kit;
 
-use NimbleKnuckle\Core\Fastening\WrenchSet;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Tightening\Door\WrenchSet;
 
 /**
  * Which wrench for every pass of a whole sheet, in its order, so that the hand changes wrench as seldom as can be. First

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
+use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Fastening\Layout;
-use NimbleKnuckle\Core\Fastening\Pulls;
-use NimbleKnuckle\Core\Fastening\Thread;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\Origin;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Tightening\Layout;
+use NimbleKnuckle\Core\Tightening\Pulls;
 
 /** A group of like fasteners that clamp one thing. The figure is kept as it was written, with where it came from. */
 final readonly class Joint

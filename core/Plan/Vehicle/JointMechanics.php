@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
-use NimbleKnuckle\Core\Fastening\AngleTighten;
-use NimbleKnuckle\Core\Fastening\Bolt;
-use NimbleKnuckle\Core\Fastening\Member;
-use NimbleKnuckle\Core\Fastening\Springs;
-use NimbleKnuckle\Core\Fastening\TorqueEstimate;
-use NimbleKnuckle\Core\Fastening\Trace\JointData;
+use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\Door\TorqueEstimate;
+use NimbleKnuckle\Core\Bolting\Member;
+use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Tightening\Door\AngleTighten;
+use NimbleKnuckle\Core\Trace\JointData;
 
 /**
  * A joint of the vehicle sheet as bolt and springs, as far as the sheet tells: its grip as entered, or else the bolt's

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
-use NimbleKnuckle\Core\Fastening\Grade;
-use NimbleKnuckle\Core\Fastening\Material;
-use NimbleKnuckle\Core\Fastening\Thread;
+use NimbleKnuckle\Core\Bolting\Grade;
+use NimbleKnuckle\Core\Bolting\Material;
+use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Quantity\CleanText;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;

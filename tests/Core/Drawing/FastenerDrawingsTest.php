@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Drawing;
 
-use NimbleKnuckle\Core\Fastening\AngleDrawing;
-use NimbleKnuckle\Core\Fastening\Bolt;
-use NimbleKnuckle\Core\Fastening\Layout;
-use NimbleKnuckle\Core\Fastening\Member;
-use NimbleKnuckle\Core\Fastening\OrderDrawing;
-use NimbleKnuckle\Core\Fastening\PreloadDrawing;
-use NimbleKnuckle\Core\Fastening\RangeDrawing;
-use NimbleKnuckle\Core\Fastening\SpringDrawing;
-use NimbleKnuckle\Core\Fastening\Springs;
-use NimbleKnuckle\Core\Fastening\Thread;
-use NimbleKnuckle\Core\Fastening\ThreadDrawing;
-use NimbleKnuckle\Core\Fastening\Trace\TraceSpec;
-use NimbleKnuckle\Core\Fastening\TraceDrawing;
+use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\Member;
+use NimbleKnuckle\Core\Bolting\PreloadDrawing;
+use NimbleKnuckle\Core\Bolting\Springs;
+use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\SumBook;
+use NimbleKnuckle\Core\Tightening\AngleDrawing;
+use NimbleKnuckle\Core\Tightening\Layout;
+use NimbleKnuckle\Core\Tightening\OrderDrawing;
+use NimbleKnuckle\Core\Tightening\RangeDrawing;
+use NimbleKnuckle\Core\Tightening\SpringDrawing;
+use NimbleKnuckle\Core\Trace\TraceDrawing;
+use NimbleKnuckle\Core\Trace\TraceSpec;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -84,7 +84,7 @@ final class FastenerDrawingsTest extends TestCase
     public function testPreloadOverFrictionFallsAndTheTypicalOneIsMarked(): void
     {
         $raw = ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'];
-        $sum = SumBook::standard()->named('torque-estimate');
+        $sum = Doors::book()->named('torque-estimate');
         $result = $sum->compute(Inputs::of($raw, $sum->fields()));
         $plot = PreloadDrawing::of($result, Bolt::read(Inputs::of($raw, $sum->fields())));
         $ys = array_map(static fn (string $p): float => (float) explode(',', $p)[1], explode(' ', $plot->lines[1]['points']));
@@ -98,7 +98,7 @@ final class FastenerDrawingsTest extends TestCase
     public function testTwoSpringsShareTheForceByTheirStiffness(): void
     {
         $raw = ['thread' => 'M10', 'grade' => '10.9', 'snug' => 30, 'angle' => 60, 'shank' => 20, 'threaded' => 12, 'member' => 'aluminium', 'friction' => 'oiled'];
-        $result = SumBook::standard()->run('angle-tighten', $raw);
+        $result = Doors::book()->run('angle-tighten', $raw);
         $springs = Springs::of(Thread::parse('M10'), 20.0, 12.0, Member::Aluminium);
         $drawing = SpringDrawing::of($result, $springs, 60.0, 30.0);
         self::assertCount(2, $drawing->head->pulls);

@@ -12,8 +12,8 @@ use NimbleKnuckle\Core\Fluids\PanDrawing;
 use NimbleKnuckle\Core\Fluids\ProtectDrawing;
 use NimbleKnuckle\Core\Fluids\TankDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
-use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
@@ -106,6 +106,6 @@ final class FluidDrawingsTest extends TestCase
     /** @param array<string, mixed> $in */
     private function work(string $name, array $in): SumResult
     {
-        return SumBook::standard()->run($name, $in);
+        return Doors::book()->run($name, $in);
     }
 }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Fluids;
 
 use NimbleKnuckle\Core\Fluids\CanDrawing;
-use NimbleKnuckle\Core\Fluids\CoolantMix;
+use NimbleKnuckle\Core\Fluids\Door\CoolantMix;
 use NimbleKnuckle\Core\Fluids\FillCycles;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -96,7 +96,7 @@ final class CoolantMixTest extends TestCase
             $d = $v * mt_rand(60, 950) / 1000;
             [$c0, $target, $cp] = [mt_rand(0, 60), mt_rand(10, 60), mt_rand(30, 100)];
             $incompatible = 0 === $i % 2;
-            $result = SumBook::standard()->run('coolant-mix', ['capacity' => $v, 'drained' => $d, 'present' => $c0, 'target' => $target, 'product' => $cp, 'incompatible' => $incompatible]);
+            $result = Doors::book()->run('coolant-mix', ['capacity' => $v, 'drained' => $d, 'present' => $c0, 'target' => $target, 'product' => $cp, 'incompatible' => $incompatible]);
             if (!$result->has('pours') || $cp < $target || $cp === $target && $c0 < $target) {
                 continue;
             }
@@ -118,7 +118,7 @@ final class CoolantMixTest extends TestCase
 
     public function testPremixNoStrongerThanWantedNeverGetsThereAndSaysSo(): void
     {
-        $result = SumBook::standard()->run('coolant-mix', ['capacity' => 6.4, 'drained' => 4.1, 'present' => 20, 'target' => 50, 'product' => 50, 'incompatible' => true]);
+        $result = Doors::book()->run('coolant-mix', ['capacity' => 6.4, 'drained' => 4.1, 'present' => 20, 'target' => 50, 'product' => 50, 'incompatible' => true]);
         self::assertSame(Level::Stop, $result->verdict);
         self::assertStringContainsString(', not 50', $result->checks[0]->text);
         self::assertLessThan(10, count($result->entries('pours')));
@@ -126,7 +126,7 @@ final class CoolantMixTest extends TestCase
 
     public function testFamiliesThatMustNotMixAreWashedOut(): void
     {
-        $result = SumBook::standard()->run('coolant-mix', ['capacity' => 6.4, 'drained' => 4.1, 'present' => 32, 'target' => 50, 'product' => 100, 'incompatible' => true]);
+        $result = Doors::book()->run('coolant-mix', ['capacity' => 6.4, 'drained' => 4.1, 'present' => 32, 'target' => 50, 'product' => 100, 'incompatible' => true]);
         $left = 1 - 4.1 / 6.4;
         self::assertEqualsWithDelta([$left * 100, $left ** 2 * 100, $left ** 3 * 100], $result->values['old_share']->value, 1e-9);
         self::assertSame(3.0, $result->number('cycles'));
@@ -140,7 +140,7 @@ final class CoolantMixTest extends TestCase
     public function testBadInputNamesItsField(string $field, array $changed): void
     {
         try {
-            SumBook::standard()->run('coolant-mix', $changed + ['capacity' => 6.4, 'drained' => 4.1, 'present' => 32, 'target' => 50, 'product' => 100]);
+            Doors::book()->run('coolant-mix', $changed + ['capacity' => 6.4, 'drained' => 4.1, 'present' => 32, 'target' => 50, 'product' => 100]);
             self::fail('It was taken.');
         } catch (InvalidInput $e) {
             self::assertSame($field, $e->field);
@@ -167,6 +167,6 @@ final class CoolantMixTest extends TestCase
 
     private function mix(float $v, float $d, float $c0, float $target, float $cp): SumResult
     {
-        return SumBook::standard()->run('coolant-mix', ['capacity' => $v, 'drained' => $d, 'present' => $c0, 'target' => $target, 'product' => $cp]);
+        return Doors::book()->run('coolant-mix', ['capacity' => $v, 'drained' => $d, 'present' => $c0, 'target' => $target, 'product' => $cp]);
     }
 }

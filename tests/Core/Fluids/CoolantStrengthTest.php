@@ -7,7 +7,7 @@ namespace NimbleKnuckle\Tests\Core\Fluids;
 use NimbleKnuckle\Core\Fluids\CoolantStrength;
 use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
-use NimbleKnuckle\Core\Sum\SumBook;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -56,7 +56,7 @@ final class CoolantStrengthTest extends TestCase
 
     public function testTheSumsTakeEither(): void
     {
-        $book = SumBook::standard();
+        $book = Doors::book();
         $mix = ['capacity' => 6.4, 'drained' => 4.1, 'target' => '50 %', 'product' => 100];
         $asPercent = $book->run('coolant-mix', $mix + ['present' => 47.5]);
         self::assertEqualsWithDelta($asPercent->number('pour'), $book->run('coolant-mix', $mix + ['present' => '-33.8 °C'])->number('pour'), 1e-9);

@@ -118,15 +118,15 @@ final class FillTest extends TestCase
     {
         $stage = static fn (string ...$shows): FillStage => new FillStage('x', 'x', 'x', 'x', fill: 1.0, shows: array_values($shows));
         $tarn = Sheets::tarn()->circuits['coolant'];
-        $drawn = CircuitDrawing::of($tarn, $stage('heater'));
+        $drawn = CircuitDrawing::of($tarn->heights, $stage('heater'));
         self::assertTrue($drawn->measured);
         self::assertSame(['the bleed screw', 'the heater'], $drawn->air);
         self::assertTrue($drawn->vessels['heater']['air']);
         self::assertFalse($drawn->vessels['radiator']['air']);
-        self::assertFalse(CircuitDrawing::of($tarn, $stage('funnel'))->vessels['heater']['air'], 'the funnel is the highest point then');
-        self::assertFalse(CircuitDrawing::of(null, $stage())->measured);
+        self::assertFalse(CircuitDrawing::of($tarn->heights, $stage('funnel'))->vessels['heater']['air'], 'the funnel is the highest point then');
+        self::assertFalse(CircuitDrawing::of([], $stage())->measured);
         foreach ([0.0, 0.3, 0.7, 1.0] as $fill) {
-            $one = CircuitDrawing::of($tarn, new FillStage('x', 'x', 'x', 'x', fill: $fill));
+            $one = CircuitDrawing::of($tarn->heights, new FillStage('x', 'x', 'x', 'x', fill: $fill));
             foreach ($one->vessels as $name => $vessel) {
                 self::assertLessThanOrEqual($vessel['h'] + 1e-6, $vessel['fluid'], $name);
                 self::assertGreaterThanOrEqual(0.0, $vessel['fluid']);

@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Fluids;
 
 use NimbleKnuckle\Core\Fluids\Air;
-use NimbleKnuckle\Core\Fluids\ClampSize;
-use NimbleKnuckle\Core\Fluids\CoolantLevel;
-use NimbleKnuckle\Core\Fluids\CoolantProtect;
+use NimbleKnuckle\Core\Fluids\Door\ClampSize;
+use NimbleKnuckle\Core\Fluids\Door\CoolantLevel;
+use NimbleKnuckle\Core\Fluids\Door\CoolantProtect;
+use NimbleKnuckle\Core\Fluids\Door\OilFill;
+use NimbleKnuckle\Core\Fluids\Door\ThermostatTest;
+use NimbleKnuckle\Core\Fluids\Door\VacuumFill;
 use NimbleKnuckle\Core\Fluids\Glycol;
-use NimbleKnuckle\Core\Fluids\OilFill;
-use NimbleKnuckle\Core\Fluids\ThermostatTest;
-use NimbleKnuckle\Core\Fluids\VacuumFill;
 use NimbleKnuckle\Core\Fluids\WaterVapour;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -263,6 +263,6 @@ final class FluidSumsTest extends TestCase
     /** @param array<string, mixed> $in */
     private function work(string $name, array $in): SumResult
     {
-        return SumBook::standard()->run($name, $in);
+        return Doors::book()->run($name, $in);
     }
 }

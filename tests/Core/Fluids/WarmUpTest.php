@@ -4,21 +4,23 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Fluids;
 
+use NimbleKnuckle\Core\Fluids\Door\WarmUp;
 use NimbleKnuckle\Core\Fluids\WarmUp\Curve;
 use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineData;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineModel;
-use NimbleKnuckle\Core\Fluids\WarmUp\WarmUp;
 use NimbleKnuckle\Core\Luck;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
+#[Group('slow')]
 #[CoversClass(WarmUp::class)]
 #[CoversClass(Curve::class)]
 #[CoversClass(CurveDrawing::class)]
@@ -193,7 +195,7 @@ final class WarmUpTest extends TestCase
     public function testCurvesThatCannotBeRead(array $in, string $field): void
     {
         try {
-            SumBook::standard()->run('warm-up', $in + ['opens' => 88, 'samples' => [[0, 20], [1, 20], [2, 20], [3, 20], [4, 20]]]);
+            Doors::book()->run('warm-up', $in + ['opens' => 88, 'samples' => [[0, 20], [1, 20], [2, 20], [3, 20], [4, 20]]]);
             self::fail('It was taken.');
         } catch (InvalidInput $e) {
             self::assertSame($field, $e->field);
@@ -213,6 +215,6 @@ final class WarmUpTest extends TestCase
     /** @param list<array{float, float}> $samples */
     private function judge(array $samples, float $opens): SumResult
     {
-        return SumBook::standard()->run('warm-up', ['samples' => $samples, 'opens' => $opens]);
+        return Doors::book()->run('warm-up', ['samples' => $samples, 'opens' => $opens]);
     }
 }

@@ -16,7 +16,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\SumBook;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -56,7 +56,7 @@ final class ProcedureTest extends TestCase
         foreach ($procedure->operations as $operation) {
             $named[] = $operation->routine;
             $named[] = $operation->sum;
-            self::assertTrue('' === $operation->sum || isset(SumBook::standard()->all()[$operation->sum]), $operation->sum);
+            self::assertTrue('' === $operation->sum || isset(Doors::book()->all()[$operation->sum]), $operation->sum);
         }
         self::assertSame([], array_values(array_diff(array_unique($named), $found)));
     }

@@ -11,8 +11,8 @@ use NimbleKnuckle\Core\Sealing\GrooveDrawing;
 use NimbleKnuckle\Core\Sealing\SealSqueeze;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -71,7 +71,7 @@ final class SealSqueezeTest extends TestCase
     public function testThePartTurnTakesTheSealUp(): void
     {
         $in = ['target' => 20, 'thread' => 'M8', 'shank' => 10, 'threaded' => 15];
-        $book = SumBook::standard();
+        $book = Doors::book();
         $hard = $book->run('part-turn', $in)->number('angle');
         $soft = $book->run('part-turn', $in + ['seal_travel' => '0.5 mm']);
         self::assertEqualsWithDelta(360 * 0.5 / 1.25, $soft->number('seal_angle'), 1e-9);
@@ -101,6 +101,6 @@ final class SealSqueezeTest extends TestCase
     /** @param array<string, mixed> $changed */
     private function work(array $changed): SumResult
     {
-        return SumBook::standard()->run('seal-squeeze', $changed + self::RING);
+        return Doors::book()->run('seal-squeeze', $changed + self::RING);
     }
 }

@@ -14,6 +14,7 @@ use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -57,7 +58,7 @@ final class ContractTest extends TestCase
     #[DataProvider('sums')]
     public function testEverySumKeepsTheContract(string $name): void
     {
-        $book = SumBook::standard();
+        $book = Doors::book();
         $sum = $book->named($name);
         self::assertSame($name, $sum->name());
         self::assertNotSame('', $sum->summary());
@@ -85,13 +86,13 @@ final class ContractTest extends TestCase
     #[DataProvider('sums')]
     public function testEveryNeededFieldIsMissed(string $name): void
     {
-        foreach (SumBook::standard()->named($name)->fields() as $field) {
+        foreach (Doors::book()->named($name)->fields() as $field) {
             if (!$field->required) {
                 continue;
             }
             foreach ([null, '', '   '] as $nothing) {
                 try {
-                    SumBook::standard()->run($name, [$field->name => $nothing] + self::SAME[$name][0]);
+                    Doors::book()->run($name, [$field->name => $nothing] + self::SAME[$name][0]);
                     self::fail($field->name.' was not missed.');
                 } catch (InvalidInput $e) {
                     self::assertSame($field->name, $e->field);
@@ -104,7 +105,7 @@ final class ContractTest extends TestCase
     #[DataProvider('sums')]
     public function testNonsenseInAnyFieldIsAnErrorThatNamesIt(string $name): void
     {
-        $fields = array_filter(SumBook::standard()->named($name)->fields(), static fn (Field $f): bool => null !== $f->kind);
+        $fields = array_filter(Doors::book()->named($name)->fields(), static fn (Field $f): bool => null !== $f->kind);
         $tried = 0;
         foreach ($fields as $field) {
             foreach (['nonsense', '12 bananas', -5, '--', '1/0', [], true, \INF, \NAN, 1e30, "5\0", str_repeat('7', 300)] as $bad) {
@@ -113,7 +114,7 @@ final class ContractTest extends TestCase
                 }
                 ++$tried;
                 try {
-                    SumBook::standard()->run($name, [$field->name => $bad] + self::SAME[$name][0]);
+                    Doors::book()->run($name, [$field->name => $bad] + self::SAME[$name][0]);
                     self::fail(sprintf('%s took %s.', $field->name, is_scalar($bad) ? var_export($bad, true) : gettype($bad)));
                 } catch (InvalidInput $e) {
                     self::assertSame($field->name, $e->field);
@@ -127,7 +128,7 @@ final class ContractTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function sums(): iterable
     {
-        foreach (array_keys(SumBook::standard()->all()) as $name) {
+        foreach (array_keys(Doors::book()->all()) as $name) {
             yield $name => [$name];
         }
     }
@@ -136,14 +137,14 @@ final class ContractTest extends TestCase
     {
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessageMatches('/torque-check, torque-estimate, .*coolant-mix/');
-        SumBook::standard()->run('magic', []);
+        Doors::book()->run('magic', []);
     }
 
     public function testAFieldNobodyKnowsIsAnError(): void
     {
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessageMatches('/use target, lever, adapter/');
-        SumBook::standard()->run('wrench-set', ['colour' => 'red']);
+        Doors::book()->run('wrench-set', ['colour' => 'red']);
     }
 
     public function testFlagsAreReadInWords(): void

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Sum;
 
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use PHPUnit\Framework\TestCase;
 
@@ -142,6 +142,6 @@ final class PropertiesTest extends TestCase
     /** @param array<string, mixed> $in */
     private function work(string $name, array $in): SumResult
     {
-        return SumBook::standard()->run($name, $in);
+        return Doors::book()->run($name, $in);
     }
 }

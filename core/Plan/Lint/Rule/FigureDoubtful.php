@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
-use NimbleKnuckle\Core\Fastening\TorqueCheck;
+use NimbleKnuckle\Core\Bolting\Door\TorqueCheck;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;

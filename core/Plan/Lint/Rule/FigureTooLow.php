@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
-use NimbleKnuckle\Core\Fastening\BearingFace;
-use NimbleKnuckle\Core\Fastening\Friction;
-use NimbleKnuckle\Core\Fastening\Grade;
-use NimbleKnuckle\Core\Fastening\Preload;
-use NimbleKnuckle\Core\Fastening\Thread;
+use NimbleKnuckle\Core\Bolting\BearingFace;
+use NimbleKnuckle\Core\Bolting\Friction;
+use NimbleKnuckle\Core\Bolting\Grade;
+use NimbleKnuckle\Core\Bolting\Preload;
+use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;

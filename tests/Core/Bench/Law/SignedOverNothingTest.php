@@ -19,6 +19,7 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -26,6 +27,7 @@ use PHPUnit\Framework\TestCase;
  * unresolved. Honest whole runs with one to five events falsified; what the law refuses does not happen, and an honest hand
  * goes on from there. NK_RUNS sets how many (2,000 by “NK_RUNS=2000”); the seed is printed with a failure.
  */
+#[Group('slow')]
 #[CoversClass(Law::class)]
 final class SignedOverNothingTest extends TestCase
 {

@@ -1,0 +1,202 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Bolting\Door;
+
+use NimbleKnuckle\Core\Bolting\BearingFace;
+use NimbleKnuckle\Core\Bolting\Friction;
+use NimbleKnuckle\Core\Bolting\Grade;
+use NimbleKnuckle\Core\Bolting\Material;
+use NimbleKnuckle\Core\Bolting\Preload;
+use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\TorqueSuspects;
+use NimbleKnuckle\Core\Quantity\Figure;
+use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Stated;
+use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\Check;
+use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Sum\Sum;
+use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Sum\Value;
+use NimbleKnuckle\Core\Sum\Working;
+
+/**
+ * Reads a torque as it is written, holds its two statements against each other and against what the thread can stand.
+ * Torques in N·m; a conflict is a verdict of stop, never a silent choice. Yield after VDI 2230-1.
+ */
+final readonly class TorqueCheck implements Sum
+{
+    public function name(): string
+    {
+        return 'torque-check';
+    }
+
+    public function summary(): string
+    {
+        return 'Does this torque figure hold together, and can the thread stand it?';
+    }
+
+    public function fields(): array
+    {
+        return [
+            Field::text('stated', 'The figure as written', '29 ft-lb / 21 Nm', 'One figure, a range, or the same figure in two units.'),
+            Field::text('thread', 'Thread', 'M8', 'M8, M10x1.25, 5/16-18, #10-32')->optional(),
+            Field::choice('grade', 'Bolt grade', Grade::choices(), 'Unknown: 8.8 is assumed.')->optional(),
+            Field::text('friction', 'Thread and head', 'oiled', 'oiled, dry zinc, anti-seize, threadlocker wet, waxed aluminium, stainless dry, or a number')->optional(),
+            Field::choice('material', 'Screws into', Material::choices())->optional(),
+        ];
+    }
+
+    public function compute(Inputs $in): SumResult
+    {
+        $stated = $in->stated('stated', Kind::Torque);
+        $figures = $stated->figures();
+        $first = $stated->middle ?? $stated->low;
+        $values = [
+            'torque' => Value::of($first->value(), Unit::NewtonMetre->value),
+            'lowest' => Value::of($stated->low->lowest(), Unit::NewtonMetre->value),
+            'highest' => Value::of($stated->high->highest(), Unit::NewtonMetre->value),
+        ];
+        if ($stated->isRange()) {
+            $values['range_low'] = Value::of($stated->low->value(), Unit::NewtonMetre->value);
+            $values['range_high'] = Value::of($stated->high->value(), Unit::NewtonMetre->value);
+        }
+        $checks = $stated->isRange() ? [$this->range($stated)] : $this->agreement($figures);
+        if (null !== $stated->angle) {
+            $values['angle'] = Value::of($stated->angle->value(), Unit::Degree->value);
+            $checks[] = Check::ok('then-angle', sprintf('%s° further follow: the share of yield here is that of the torque alone.', Show::n($stated->angle->value())));
+        }
+        $working = array_map($this->reading(...), $stated->isRange() ? [$stated->low, $stated->high] : $figures);
+        if ($in->has('thread')) {
+            [$utilisation, $moreChecks, $moreWorking] = $this->load($in, $stated->high);
+            $values['utilisation'] = Value::of($utilisation, Unit::Percent->value);
+            $checks = [...$checks, ...$moreChecks];
+            $working = [...$working, ...$moreWorking];
+        } elseif ($in->has('grade') || $in->has('friction') || $in->has('material')) {
+            $this->readUnused($in);
+            $checks[] = Check::ok('thread-needed', 'Give the thread too, and the figure is held against what it can stand.');
+        }
+
+        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+    }
+
+    private function range(Stated $stated): Check
+    {
+        return Check::ok('range', sprintf('A range: %s to %s N·m.', Show::n($stated->low->value()), Show::n($stated->high->value())));
+    }
+
+    /**
+     * @param non-empty-list<Figure> $figures
+     *
+     * @return list<Check>
+     */
+    private function agreement(array $figures): array
+    {
+        if (1 === count($figures)) {
+            return [Check::ok('single', sprintf('One figure: %s N·m.', Show::n($figures[0]->value())))];
+        }
+        [$a, $b] = $figures;
+        if (TorqueSuspects::agree($a, $b)) {
+            return [Check::ok('agree', sprintf('The two statements agree: %s and %s N·m.', Show::n($a->value()), Show::n($b->value())))];
+        }
+        $conflict = Check::stop('conflict', sprintf(
+            'The two statements disagree: “%s” is %s N·m, “%s” is %s N·m. Find the right one in the maker’s service information before tightening.',
+            $a->text, Show::n($a->value(), 3), $b->text, Show::n($b->value(), 3),
+        ));
+
+        return [$conflict, ...TorqueSuspects::between($a, $b)];
+    }
+
+    private function reading(Figure $figure): Working
+    {
+        return new Working(
+            sprintf('“%s” in N·m', $figure->text),
+            'T = number × factor',
+            sprintf('%s × %s', Show::n($figure->written(), 6), Show::n($figure->unit->factor(), 8)),
+            sprintf('%s N·m, written to ± %s', Show::n($figure->value(), 5), Show::n($figure->halfStep, 3)),
+            'NIST SP 811, appendix B',
+        );
+    }
+
+    /** @return array{float, list<Check>, list<Working>} */
+    private function load(Inputs $in, Figure $figure): array
+    {
+        $thread = Thread::parse($in->text('thread'));
+        $grade = $in->has('grade') ? Grade::parse($in->text('grade')) : Grade::C88;
+        $friction = $in->has('friction') ? Friction::parse($in->text('friction')) : Friction::assumed();
+        $preload = new Preload($thread, $grade, BearingFace::hexagon($thread));
+        [$muG, $muK] = [$friction->low, $friction->head($friction->low)];
+        $yieldForce = $preload->atShareOfYield(1.0, $muG);
+        $yieldTorque = $preload->yieldTorque($muG, $muK);
+        $utilisation = $figure->value() / $yieldTorque * 100;
+
+        $checks = [...$this->assumptions($in), $this->judged($utilisation, $thread, $grade)];
+        $working = [
+            new Working('Stress area', 'AS = π ((d2 + d3)/2)² / 4', sprintf('d2 = %s, d3 = %s mm', Show::n($thread->pitchDiameter()), Show::n($thread->rootDiameter())), sprintf('%s mm²', Show::n($thread->stressArea())), 'ISO 898-1, ISO 68-1'),
+            new Working('Preload at yield, low friction', 'F = Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)', sprintf('Rp = %s MPa, P = %s mm, μG = %s', Show::n($grade->yieldStress()), Show::n($thread->pitch), Show::n($muG)), sprintf('%s N', Show::n($yieldForce)), 'VDI 2230-1'),
+            new Working('Torque at yield, low friction', 'M = F (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('DKm = %s mm, μK = %s', Show::n(BearingFace::hexagon($thread)->meanDiameter()), Show::n($muK)), sprintf('%s N·m', Show::n($yieldTorque)), 'VDI 2230-1; head ISO 4014, hole ISO 273'),
+            new Working('Share of yield', 'u = 100 T / M', sprintf('%s / %s', Show::n($figure->value()), Show::n($yieldTorque)), sprintf('%s %%', Show::n($utilisation)), 'definition'),
+        ];
+        if ($in->has('material')) {
+            $material = Material::parse($in->text('material'));
+            $pull = $preload->fromTorque($figure->value(), $muG, $muK);
+            $strip = $thread->internalShearArea($thread->diameter) * $material->shearStrength();
+            $checks[] = $this->stripping($pull / $strip * 100, $material);
+            $working[] = new Working('Thread strip, one diameter engaged (assumed)', 'F = 0.875 π d Le τ', sprintf('d = Le = %s mm, τ = %s MPa', Show::n($thread->diameter), Show::n($material->shearStrength())), sprintf('%s N against %s N of preload', Show::n($strip), Show::n($pull)), 'shear area on the basic profile; τ a working value at the low end');
+        }
+
+        return [$utilisation, $checks, $working];
+    }
+
+    private function judged(float $utilisation, Thread $thread, Grade $grade): Check
+    {
+        $said = sprintf('%.0f %% of what brings %s %s to yield at the low end of friction', $utilisation, $thread->name, $grade->value);
+
+        return match (true) {
+            $utilisation > 100.0 => Check::stop('past-yield', $said.': too much for this thread. Look for a slip in the unit or the point.'),
+            $utilisation > 80.0 => Check::watch('near-yield', $said.': little is left. Clean thread, the stated lubricant, a wrench in date.'),
+            default => Check::ok('within-yield', $said.'.'),
+        };
+    }
+
+    private function stripping(float $share, Material $material): Check
+    {
+        return match (true) {
+            $share > 100.0 => Check::stop('thread-strip', sprintf('The preload is %.0f %% of what strips %s with one diameter engaged.', $share, $material->value)),
+            $share > 80.0 => Check::watch('thread-strip', sprintf('The preload is %.0f %% of what strips %s with one diameter engaged: check the depth.', $share, $material->value)),
+            default => Check::ok('thread-holds', sprintf('The thread in %s holds: %.0f %% of its strip force with one diameter engaged.', $material->value, $share)),
+        };
+    }
+
+    /** @return list<Check> */
+    private function assumptions(Inputs $in): array
+    {
+        $checks = [];
+        if (!$in->has('grade')) {
+            $checks[] = Check::ok('grade-assumed', 'No grade given: 8.8 is assumed.');
+        }
+        if (!$in->has('friction')) {
+            $checks[] = Check::ok('friction-assumed', 'No thread condition given: lightly oiled is assumed.');
+        }
+
+        return $checks;
+    }
+
+    /** What cannot be used without a thread must still be sound. */
+    private function readUnused(Inputs $in): void
+    {
+        if ($in->has('grade')) {
+            Grade::parse($in->text('grade'));
+        }
+        if ($in->has('friction')) {
+            Friction::parse($in->text('friction'));
+        }
+        if ($in->has('material')) {
+            Material::parse($in->text('material'));
+        }
+    }
+}

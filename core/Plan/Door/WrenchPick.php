@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Door;
+
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Quantity\InvalidQuantity;
+use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\Check;
+use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Sum\Sum;
+use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Sum\Value;
+use NimbleKnuckle\Core\Sum\Working;
+
+/**
+ * Which wrench of a kit for each of some torques, how far off it may be, and why not the others. Torques in N·m, error in
+ * percent of reading. Usable from 20 % of full scale and inside the range; calibration holds twelve months (ISO 6789-1).
+ */
+final readonly class WrenchPick implements Sum
+{
+    /** @param ?\DateTimeImmutable $today what a calibration date is held against; without it a date cannot be judged */
+    public function __construct(private ?\DateTimeImmutable $today = null)
+    {
+    }
+
+    public function name(): string
+    {
+        return 'wrench-pick';
+    }
+
+    public function summary(): string
+    {
+        return 'Which torque wrench for these figures?';
+    }
+
+    public function fields(): array
+    {
+        return [
+            Field::list('targets', 'Figures', '9 N·m; 22 N·m; 85 N·m', 'One, or several with semicolons between.'),
+            Field::list('kit', 'Wrenches', '[{"name":"3/8 in click wrench","min":10,"max":60,"drive":"3/8 in","error":4,"calibrated":"2026-01-15"}]', 'A list of name, min, max, drive, error (percent), calibrated (date); or a line each: name, min, max, error, date.'),
+        ];
+    }
+
+    public function compute(Inputs $in): SumResult
+    {
+        $targets = $in->numbers('targets', Kind::Torque);
+        [$wrenches, $undated] = $this->kit($in);
+        $kit = new Kit($wrenches, []);
+        $picks = [];
+        $bands = [];
+        $checks = [];
+        $working = [];
+        foreach ($targets as $target) {
+            $target > 0.0 || throw InvalidInput::in('targets', 'A figure must be more than zero.');
+            $wrench = $kit->pick($target);
+            $picks[] = $wrench->name ?? '';
+            $bands[] = null === $wrench ? 0.0 : $target * $wrench->error / 100;
+            $checks[] = $this->judged($target, $wrench, $wrenches);
+            if (null !== $wrench) {
+                $working[] = new Working(sprintf('Band at %s N·m', Show::n($target)), 'B = error × T', sprintf('%s %% of %s', Show::n($wrench->error), Show::n($target)), sprintf('± %s N·m, from %s to %s', Show::n($target * $wrench->error / 100), Show::n($target * (1 - $wrench->error / 100)), Show::n($target * (1 + $wrench->error / 100))), 'ISO 6789-1, deviation of the reading');
+            }
+            $working[] = new Working(sprintf('Usable at %s N·m', Show::n($target)), 'max(min, 0.2 max) ≤ T ≤ max', implode('; ', array_map(static fn (Wrench $w): string => sprintf('%s %s to %s', $w->name, Show::n($w->lowestUsable()), Show::n($w->max)), $wrenches)), null === $wrench ? 'none' : $wrench->name, 'a wrench is calibrated from 20 % of its scale, ISO 6789-1');
+        }
+        if ([] !== $undated) {
+            $checks[] = Check::watch('no-calibration', sprintf('No calibration date for %s.', implode(', ', $undated)));
+        }
+
+        return new SumResult($this->name(), $in->raw, [
+            'pick' => Value::names($picks),
+            'error_band' => Value::listOf($bands, Unit::NewtonMetre->value),
+        ], $checks, $working);
+    }
+
+    /**
+     * @return non-empty-list<Wrench> the wrenches as they were given
+     *
+     * @throws InvalidInput
+     */
+    public function wrenches(Inputs $in): array
+    {
+        return $this->kit($in)[0];
+    }
+
+    /** @param non-empty-list<Wrench> $all */
+    private function judged(float $target, ?Wrench $wrench, array $all): Check
+    {
+        $lost = [];
+        foreach ($all as $other) {
+            if ($other !== $wrench) {
+                $lost[] = sprintf('%s %s', $other->name, $this->whyNot($other, $target, $wrench));
+            }
+        }
+        $others = [] === $lost ? '' : ' '.implode('; ', $lost).'.';
+
+        return match (true) {
+            null === $wrench => Check::stop('none-usable', sprintf('%s N·m: no wrench of these reaches it.%s', Show::n($target), $others)),
+            $wrench->isPastCalibration() => Check::watch('past-calibration', sprintf('%s N·m: only the %s reaches it, and it is past its calibration.%s', Show::n($target), $wrench->name, $others)),
+            default => Check::ok('pick', sprintf('%s N·m: %s, within ± %s N·m.%s', Show::n($target), $wrench->name, Show::n($target * $wrench->error / 100, 2), $others)),
+        };
+    }
+
+    private function whyNot(Wrench $other, float $target, ?Wrench $winner): string
+    {
+        return match (true) {
+            $target > $other->max => sprintf('ends at %s', Show::n($other->max)),
+            !$other->reaches($target) => sprintf('is to be trusted from %s only', Show::n($other->lowestUsable())),
+            $other->isPastCalibration() && null !== $winner && !$winner->isPastCalibration() => 'is past its calibration',
+            $other->error > ($winner->error ?? 0.0) => sprintf('reads within %s %%, the other within %s %%', Show::n($other->error), Show::n($winner->error ?? 0.0)),
+            default => 'has the longer scale',
+        };
+    }
+
+    /** @return array{non-empty-list<Wrench>, list<string>} the wrenches, and the names of those without a calibration date */
+    private function kit(Inputs $in): array
+    {
+        $wrenches = [];
+        $undated = [];
+        $raw = $in->raw['kit'] ?? null;
+        $lines = is_string($raw) && !str_starts_with(ltrim($raw), '[') ? array_values(array_filter(preg_split('~\s*[;\n]\s*~', trim($raw)) ?: [], static fn (string $line): bool => '' !== $line)) : $in->items('kit');
+        foreach ($lines as $i => $row) {
+            $row = is_string($row) ? $this->line($row) : $row;
+            is_array($row) || throw InvalidInput::in('kit', sprintf('Wrench %d: give name, min, max, drive, error.', $i + 1));
+            $name = is_scalar($row['name'] ?? null) ? trim((string) $row['name']) : sprintf('wrench %d', $i + 1);
+            $min = $this->torque($row['min'] ?? null, $name, 'min');
+            $max = $this->torque($row['max'] ?? null, $name, 'max');
+            $max > $min || throw InvalidInput::in('kit', sprintf('%s: its range must rise, from min to max.', $name));
+            $error = $this->error($row['error'] ?? $row['error_percent'] ?? $row['error percent'] ?? 4, $name);
+            $calibrated = $row['calibrated'] ?? null;
+            if (null === $calibrated || '' === $calibrated) {
+                $undated[] = $name;
+            }
+            $wrenches[] = new Wrench($name, is_scalar($row['drive'] ?? null) ? (string) $row['drive'] : '', $min, $max, $error, 0.0, $this->daysPast($calibrated, $name));
+        }
+
+        return [] === $wrenches ? throw InvalidInput::in('kit', 'No wrench stands there.') : [$wrenches, $undated];
+    }
+
+    /** @return array<string, string> “3/8 in click wrench, 10, 60, 4, 2026-01-15” */
+    private function line(string $line): array
+    {
+        $parts = array_map(trim(...), explode(',', $line));
+        count($parts) >= 3 || throw InvalidInput::in('kit', 'A line is: name, min, max, error in percent, calibration date.');
+
+        return ['name' => $parts[0], 'min' => $parts[1], 'max' => $parts[2], 'error' => $parts[3] ?? '4', 'calibrated' => $parts[4] ?? ''];
+    }
+
+    private function torque(mixed $value, string $name, string $which): float
+    {
+        try {
+            return is_string($value) || is_int($value) || is_float($value) ? Notation::read(Kind::Torque, $value)->value() : throw InvalidInput::in('kit', sprintf('%s: “%s” is needed.', $name, $which));
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in('kit', sprintf('%s, %s: %s', $name, $which, $e->getMessage()));
+        }
+    }
+
+    private function error(mixed $value, string $name): float
+    {
+        $error = is_string($value) ? rtrim(trim($value), ' %') : $value;
+
+        return is_numeric($error) && $error >= 0 && $error <= 25 ? (float) $error : throw InvalidInput::in('kit', sprintf('%s: its error is 0 to 25 percent.', $name));
+    }
+
+    private function daysPast(mixed $calibrated, string $name): int
+    {
+        if (null === $calibrated || '' === $calibrated || is_bool($calibrated)) {
+            return false === $calibrated ? 1 : 0;
+        }
+        if ('true' === $calibrated || 'false' === $calibrated) {
+            return 'false' === $calibrated ? 1 : 0;
+        }
+        $date = is_string($calibrated) && 1 === preg_match('~\A\d{4}-\d\d-\d\d~', $calibrated) ? date_create_immutable($calibrated) : false;
+        false !== $date || throw InvalidInput::in('kit', sprintf('%s: write its calibration as a date, 2026-01-15, or true or false.', $name));
+        null !== $this->today || throw InvalidInput::in('kit', sprintf('%s: a date cannot be judged here; say true or false.', $name));
+
+        return self::daysPastTwelveMonths($date, $this->today);
+    }
+
+    /** Whole days since the calibration ran out; 0 while it holds. */
+    public static function daysPastTwelveMonths(\DateTimeImmutable $calibrated, \DateTimeImmutable $today): int
+    {
+        $due = $calibrated->modify('+12 months');
+
+        return $due >= $today ? 0 : max(1, (int) $due->diff($today)->format('%a'));
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Tightening\Door;
+
+use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\Springs;
+use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\Check;
+use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Sum\Sum;
+use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Sum\Value;
+use NimbleKnuckle\Core\Sum\Working;
+
+/**
+ * Without a wrench that fits: snug by hand, then the part of a turn that gives the preload the figure would give.
+ * θ = 360 (F − Fsnug)(1/kb + 1/km) / P. Torques in N·m, angles in degrees, forces in N. Source: as angle-tighten.
+ */
+final readonly class PartTurn implements Sum
+{
+    private const SNUG_SHARE = 25.0;
+    /** Twelfths of a flat that have a name. */
+    private const PARTS = [0 => '', 2 => 'a sixth', 3 => 'a quarter', 4 => 'a third', 6 => 'half', 8 => 'two thirds', 9 => 'three quarters', 12 => ''];
+    private const SIGNS = ['' => '', 'a sixth' => '⅙', 'a quarter' => '¼', 'a third' => '⅓', 'half' => '½', 'two thirds' => '⅔', 'three quarters' => '¾'];
+
+    public function name(): string
+    {
+        return 'part-turn';
+    }
+
+    public function summary(): string
+    {
+        return 'No wrench fits: snug, and then what part of a turn?';
+    }
+
+    public function fields(): array
+    {
+        return [
+            Field::quantity('target', 'The figure', Kind::Torque, '25 N·m', 'What a wrench would be set to.'),
+            Bolt::threadField(), Bolt::gradeField(), ...Springs::fields(), Bolt::frictionField(),
+            Field::quantity('snug', 'Snug by hand is about', Kind::Torque, '6 N·m', 'A quarter of the figure is assumed.')->optional(),
+            Field::quantity('seal_travel', 'A soft seal takes up', Kind::Length, '0.69 mm', 'How far the cover comes down on it before metal meets metal.')->optional(),
+        ];
+    }
+
+    public function compute(Inputs $in): SumResult
+    {
+        $bolt = Bolt::read($in);
+        $springs = Springs::read($in, $bolt);
+        $target = $in->positive('target', Kind::Torque);
+        $snugTorque = $in->has('snug') ? $in->positive('snug', Kind::Torque) : $target * self::SNUG_SHARE / 100;
+        $snugTorque < $target || throw InvalidInput::in('snug', 'Snug is less than the figure: nothing is left to turn.');
+        $preload = $bolt->typicalPreload($target);
+        $snug = $bolt->typicalPreload($snugTorque);
+        $travel = $in->has('seal_travel') ? $in->between('seal_travel', Kind::Length, 0.0, 20.0) : 0.0;
+        $forSeal = 360 * $travel / $bolt->thread->pitch;
+        $angle = ($preload - $snug) / $springs->perDegree() + $forSeal;
+        $share = 100 * $preload / $bolt->typicalAt(1.0);
+        [$low, $high] = [$bolt->typicalPreload(0.5 * $snugTorque) + ($preload - $snug), $bolt->typicalPreload(1.5 * $snugTorque) + ($preload - $snug)];
+
+        return new SumResult($this->name(), $in->raw, [
+            'angle' => Value::of($angle, Unit::Degree->value),
+            'turns' => Value::of($angle / 360, 'turn'),
+            'preload' => Value::of($preload, Unit::Newton->value),
+            'preload_low' => Value::of($low, Unit::Newton->value),
+            'preload_high' => Value::of($high, Unit::Newton->value),
+            'utilisation' => Value::of($share, Unit::Percent->value),
+        ] + ($travel > 0.0 ? ['seal_angle' => Value::of($forSeal, Unit::Degree->value)] : []), [
+            ...($travel > 0.0 ? [Check::ok('seal', sprintf('%s° of it squeeze the seal: count from where the cover first touches it.', Show::n($forSeal, 3)))] : []),
+            Check::watch('by-hand', sprintf('A stand-in for a wrench: snug felt from half to one and a half times as hard still gives %s to %s kN.', Show::n($low / 1000, 3), Show::n($high / 1000, 3))),
+            $this->judged($share),
+            Check::ok('nearest', sprintf('%s°, that is %s: mark head and part, turn without stopping.', Show::n($angle, 3), self::inWords($angle))),
+            ...$bolt->assumed,
+        ], [
+            new Working('Preload the figure gives', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('M = %s N·m, μ = %s', Show::n($target), Show::n($bolt->friction->typical)), sprintf('%s N', Show::n($preload)), 'VDI 2230-1'),
+            new Working('Preload of snug', 'the same with the snug torque', sprintf('M = %s N·m', Show::n($snugTorque)), sprintf('%s N', Show::n($snug)), 'VDI 2230-1'),
+            new Working('Angle', 'θ = 360 (F − Fsnug)(1/kb + 1/km) / P', sprintf('kb = %s, km = %s N/mm, P = %s mm', Show::n($springs->bolt()), Show::n($springs->members()), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($angle - $forSeal)), 'displacement of the thread'),
+            ...($travel > 0.0 ? [new Working('Turn that squeezes the seal', 'θ = 360 s / P', sprintf('s = %s mm, P = %s mm', Show::n($travel), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($forSeal)), 'lead of the thread')] : []),
+        ]);
+    }
+
+    private function judged(float $share): Check
+    {
+        return match (true) {
+            $share > 100.0 => Check::stop('past-yield', 'The figure is past the yield of this thread: look for a slip before turning anything.'),
+            $share > 80.0 => Check::watch('near-yield', sprintf('%.0f %% of yield: too near for a turn by eye.', $share)),
+            default => Check::ok('within-yield', sprintf('%.0f %% of yield.', $share)),
+        };
+    }
+
+    /** By the flats of a hexagon, 60° each: the nearest fraction, and on which side of it where it is not that to a twentieth. */
+    public static function inWords(float $angle): string
+    {
+        $flats = $angle / 60;
+        $whole = floor($flats);
+        $near = 0.0;
+        foreach (array_keys(self::PARTS) as $twelfths) {
+            $near = abs($whole + $twelfths / 12 - $flats) < abs($near - $flats) - 1e-9 ? $whole + $twelfths / 12 : $near;
+        }
+        if ($near < 1e-9) {
+            return 'less than a sixth of a flat';
+        }
+        $part = self::PARTS[(int) round(12 * ($near - floor($near + 1e-9)))];
+        $words = match (true) {
+            $near < 1 => $part.' of a flat',
+            abs($near - 1.0) < 1e-9 => 'one flat',
+            default => sprintf('%d%s flats', (int) floor($near + 1e-9), self::SIGNS[$part]),
+        };
+        $off = $flats / $near - 1;
+
+        return (abs($off) <= 0.05 ? '' : ($off > 0 ? 'a little over ' : 'a little under ')).str_replace('half of a', 'half a', $words);
+    }
+}
