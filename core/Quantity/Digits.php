@@ -17,7 +17,7 @@ final readonly class Digits
     }
 
     /** Enough digits to follow, at least the whole number; zeros behind the point are cut off where that is wanted. */
-    public static function significant(float $value, int $digits, bool $cut = false): string
+    public static function significant(float $value, int $digits = 3, bool $cut = false): string
     {
         if (abs($value) < 1e-12) {
             return '0';

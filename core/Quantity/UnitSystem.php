@@ -30,6 +30,18 @@ enum UnitSystem: string
         return self::Metric;
     }
 
+    /** A metric value in the unit spoken besides, “18.4 lbf·ft”; empty where none is. */
+    public function said(float $value, Unit $metric, ?Unit $as = null): string
+    {
+        $other = $this->beside($metric);
+        if (null === $other) {
+            return '';
+        }
+        $other = $as ?? $other;
+
+        return Digits::significant(Quantity::of($value, $metric)->in($other)).Digits::GROUP.(Unit::Quart === $other ? 'US'.Digits::GROUP : '').$other->symbol();
+    }
+
     /** The unit that stands beside the metric one; null where none does. */
     public function beside(Unit $metric): ?Unit
     {

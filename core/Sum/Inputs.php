@@ -82,6 +82,12 @@ final readonly class Inputs
         return $this->figure($name, $kind)->value();
     }
 
+    /** In the base unit of the kind; null where it was not given. */
+    public function maybe(string $name, Kind $kind): ?float
+    {
+        return $this->has($name) ? $this->number($name, $kind) : null;
+    }
+
     public function between(string $name, Kind $kind, float $low, float $high): float
     {
         $value = $this->number($name, $kind);

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
-use NimbleKnuckle\App\Sums\Headline;
-use NimbleKnuckle\App\Sums\SumFigure;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
+use NimbleKnuckle\Core\Sum\Headline;
+use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -20,11 +20,14 @@ final readonly class StepSum
     private const SHOWN_APART = ['', 'coolant-mix', 'warm-up'];
     private const USUAL_MORNING = 15.0;
 
-    public function __construct(private SumBook $sums, private SumFigure $figures)
+    public function __construct(private SumBook $sums)
     {
     }
 
-    /** @return array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, headline: ?Headline, figure: array{0: string, 1: object}|null}|null */
+    /**
+     * @return array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, headline: ?Headline,
+     *               drawing: array{0: string, 1: object}|null}|null
+     */
     public function of(Step $step, ?Circuit $circuit, FitState $state): ?array
     {
         if (in_array($step->sum, self::SHOWN_APART, true) || !isset($this->sums->all()[$step->sum])) {
@@ -37,7 +40,13 @@ final readonly class StepSum
             $result = null;
         }
 
-        return ['name' => $step->sum, 'summary' => $this->sums->named($step->sum)->summary(), 'query' => $query, 'result' => $result, 'headline' => null === $result ? null : Headline::of($result), 'figure' => null === $result ? null : $this->figures->of($this->sums->named($step->sum), $query, $result)];
+        $sum = $this->sums->named($step->sum);
+
+        return [
+            'name' => $step->sum, 'summary' => $sum->summary(), 'query' => $query, 'result' => $result,
+            'headline' => null === $result ? null : $sum->headline($result),
+            'drawing' => null === $result ? null : $sum->drawing(Inputs::of($query, $sum->fields()), $result),
+        ];
     }
 
     /** @return array<string, string|float|null> */

@@ -6,7 +6,6 @@ namespace NimbleKnuckle\App\Web;
 
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
-use NimbleKnuckle\Core\Quantity\Quantity;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Sum\Show;
@@ -59,13 +58,8 @@ final readonly class Format
     public static function beside(float $value, string $unit, UnitSystem $units, ?Unit $as = null): string
     {
         $metric = Unit::tryFrom($unit);
-        $other = null === $metric ? null : $units->beside($metric);
-        if (null === $metric || null === $other) {
-            return '';
-        }
-        $other = $as ?? $other;
 
-        return self::significant(Quantity::of($value, $metric)->in($other)).self::THIN.(Unit::Quart === $other ? 'US'.self::THIN : '').$other->symbol();
+        return null === $metric ? '' : $units->said($value, $metric, $as);
     }
 
     /** A vacuum is read in inches of mercury, not in psi. */

@@ -60,7 +60,7 @@ final class FormatTest extends TestCase
 
     public function testTheOtherUnitStandsBesideWhereItIsSpoken(): void
     {
-        $plain = static fn (string $text): string => (string) preg_replace('/[\x{2060}\x{2009}\x{00A0}]+/u', ' ', $text);
+        $plain = static fn (string $text): string => (string) preg_replace('/[\x{2060}\x{2009}\x{00A0}\x{202F}]+/u', ' ', $text);
         $us = UnitSystem::Us;
         self::assertSame('6.64 lbf·ft', $plain(Format::beside(9.0, 'N·m', $us)));
         self::assertSame('4.33 US qt', $plain(Format::beside(4.1, 'L', $us)));

@@ -7,18 +7,16 @@ namespace NimbleKnuckle\Tests\App;
 use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Sums\BookOfToday;
-use NimbleKnuckle\App\Sums\Headline;
-use NimbleKnuckle\App\Sums\SumFigure;
 use NimbleKnuckle\App\Sums\SumGroups;
 use NimbleKnuckle\App\Sums\SumsController;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Each sum's page: an example that works, its figure, its headline, and what a bad field looks like. */
 #[CoversClass(SumsController::class)]
-#[CoversClass(SumFigure::class)]
 #[CoversClass(Headline::class)]
 #[CoversClass(SumGroups::class)]
 #[CoversClass(BookOfToday::class)]
@@ -94,8 +92,8 @@ final class SumPagesTest extends AppTestCase
     public function testAHeadlineOnOneLineIsShortEnoughToPin(): void
     {
         $result = Doors::book()->run('oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 25, 'litre_per_mm' => 0.06, 'target_mm' => 20]);
-        self::assertSame('Draw off 0.30 L; before it runs again', Headline::of($result)->asLine());
-        self::assertLessThanOrEqual(300, mb_strlen(Headline::of(Doors::book()->run('tighten-order', ['layout' => 'ring 40']))->asLine()));
+        self::assertSame('Draw off 0.30 L; before it runs again', Doors::book()->named('oil-fill')->headline($result)->asLine());
+        self::assertLessThanOrEqual(300, mb_strlen(Doors::book()->named('tighten-order')->headline(Doors::book()->run('tighten-order', ['layout' => 'ring 40']))->asLine()));
     }
 
     public function testAStepWorksItsSumOutOfWhatTheBenchKnows(): void
@@ -112,7 +110,7 @@ final class SumPagesTest extends AppTestCase
         self::assertStringContainsString('Freezes', $strength['headline']->lead ?? '');
         $level = $of('level-cold');
         self::assertEqualsWithDelta(6.6 * (4.7e-4 + 2.2e-6 * 50) * (92 - 19), $level['result']?->number('growth') ?? 0.0, 1e-9);
-        self::assertSame('tank', $level['figure'][0] ?? '');
+        self::assertSame('tank', $level['drawing'][0] ?? '');
         self::assertNull($of('hose-on-water')['result'] ?? null, 'nobody measured the hose');
         self::assertNull($of('mix'), 'the mix has a place of its own');
         self::assertNull($of('clean'));

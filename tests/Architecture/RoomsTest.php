@@ -57,7 +57,7 @@ final class RoomsTest extends TestCase
         foreach ($files as $file) {
             $path = $file instanceof \SplFileInfo ? $file->getPathname() : '';
             $room = explode('/', substr($path, strlen(self::root().'/'.$folder) + 1))[0];
-            preg_match_all('~^use ('.preg_quote($namespace).'\\\\(\w+)\\\\[\w\\\\]+);~m', (string) file_get_contents($path), $found, \PREG_SET_ORDER);
+            preg_match_all('~^use ('.preg_quote($namespace, '~').'\\\\(\w+)\\\\[\w\\\\]+);~m', (string) file_get_contents($path), $found, \PREG_SET_ORDER);
             foreach ($found as [, $import, $other]) {
                 if ($other !== $room) {
                     $imports[] = [substr($path, strlen(self::root()) + 1), $room, $other, $import];

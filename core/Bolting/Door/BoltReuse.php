@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -30,7 +31,7 @@ final readonly class BoltReuse implements Sum
 
     public function summary(): string
     {
-        return 'May this bolt be used again?';
+        return 'Old bolt or new';
     }
 
     public function fields(): array
@@ -43,6 +44,26 @@ final readonly class BoltReuse implements Sum
             Field::flag('single_use', 'The maker says: new each time'),
             Field::flag('into_yield', 'It is tightened into yield'),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Is it tight, may it go back';
+    }
+
+    public function example(): array
+    {
+        return ['old' => '118.4 mm', 'new' => '118.0 mm', 'limit' => '118.8 mm', 'grip' => '100 mm'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return $r->has('stretch') ? new Headline('Longer for good by', [Headline::figure($r->number('stretch'), 'mm')], '') : new Headline('Left to the limit', [Headline::figure($r->number('margin'), 'mm')], '');
+    }
+
+    public function drawing(Inputs $in, SumResult $r): ?array
+    {
+        return null;
     }
 
     public function compute(Inputs $in): SumResult

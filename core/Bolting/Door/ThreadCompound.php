@@ -11,10 +11,12 @@ use NimbleKnuckle\Core\Bolting\Grade;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Preload;
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
@@ -41,7 +43,7 @@ final readonly class ThreadCompound implements Sum
 
     public function summary(): string
     {
-        return 'What goes on this thread, and what does it do to the figure?';
+        return 'Thread compound';
     }
 
     public function fields(): array
@@ -57,6 +59,33 @@ final readonly class ThreadCompound implements Sum
             Field::quantity('stated', 'The figure, for a dry thread', Kind::Torque, '25 N·m')->optional(),
             Field::quantity('ambient', 'Where it cures', Kind::Temperature, '15 °C', '22 °C is taken.')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'What is the figure';
+    }
+
+    public function example(): array
+    {
+        return [
+            'thread' => 'M8',
+            'material' => 'aluminium casting',
+            'turns' => 'true',
+            'removed' => 'true',
+            'stated' => '25 N·m',
+            'ambient' => '15 °C',
+        ];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Use', [['number' => (string) $r->entries('compound')[0], 'unit' => '']], sprintf('a dry figure × %.2f%s', $r->number('factor'), $r->has('cure') ? ', cures in about '.self::inWords($r->number('cure')) : ''));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['thread', ThreadDrawing::of(Thread::parse($in->text('thread')), Thread::parse($in->text('thread'))->diameter)];
     }
 
     public function compute(Inputs $in): SumResult

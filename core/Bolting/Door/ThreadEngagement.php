@@ -8,10 +8,12 @@ use NimbleKnuckle\Core\Bolting\Bolt;
 use NimbleKnuckle\Core\Bolting\Engagement;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -35,7 +37,7 @@ final readonly class ThreadEngagement implements Sum
 
     public function summary(): string
     {
-        return 'Is enough thread engaged, or will it strip?';
+        return 'Thread engagement';
     }
 
     public function fields(): array
@@ -47,6 +49,26 @@ final readonly class ThreadEngagement implements Sum
             Field::quantity('engagement', 'Thread engaged', Kind::Length, '12 mm', 'Full threads only, the lead-in does not count.'),
             Field::quantity('safety', 'Safety', Kind::Number, '1.25', '1.25 unless there is a reason.')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'What is the figure';
+    }
+
+    public function example(): array
+    {
+        return ['thread' => 'M8', 'grade' => '8.8', 'material' => 'aluminium casting', 'engagement' => '10 mm'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Needs', [Headline::figure($r->number('needed'), 'mm')], sprintf('strips at %s kN, the bolt breaks at %s', Headline::kilo($r->number('strip_force')), Headline::kilo($r->number('bolt_force'))));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['thread', ThreadDrawing::of(Thread::parse($in->text('thread')), $in->number('engagement', Kind::Length), $r->number('needed'))];
     }
 
     public function compute(Inputs $in): SumResult

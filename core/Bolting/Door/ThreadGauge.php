@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bolting\Door;
 
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -37,7 +39,7 @@ final readonly class ThreadGauge implements Sum
 
     public function summary(): string
     {
-        return 'Which thread is this?';
+        return 'Identify a thread';
     }
 
     public function fields(): array
@@ -47,6 +49,26 @@ final readonly class ThreadGauge implements Sum
             Field::quantity('pitch', 'Pitch', Kind::Length, '1.25 mm', 'Thread gauge, or ten crests over ten. In mm or inch.')->optional(),
             Field::quantity('tpi', 'or threads an inch', Kind::Number, '18')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'What is the figure';
+    }
+
+    public function example(): array
+    {
+        return ['diameter' => '7.9 mm', 'pitch' => '1.25 mm'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('It is', [['number' => (string) $r->entries('thread')[0], 'unit' => '']], sprintf('%s mm across, %s mm pitch', Show::n($r->number('nominal')), Show::n($r->number('pitch'))));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['thread', ThreadDrawing::of(Thread::parse((string) $r->entries('thread')[0]), 1.5 * Thread::parse((string) $r->entries('thread')[0])->diameter)];
     }
 
     public function compute(Inputs $in): SumResult

@@ -10,13 +10,17 @@ use NimbleKnuckle\Core\Bolting\Grade;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Preload;
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\TorqueBars;
 use NimbleKnuckle\Core\Bolting\TorqueSuspects;
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Stated;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
@@ -37,7 +41,7 @@ final readonly class TorqueCheck implements Sum
 
     public function summary(): string
     {
-        return 'Does this torque figure hold together, and can the thread stand it?';
+        return 'Check a torque figure';
     }
 
     public function fields(): array
@@ -49,6 +53,28 @@ final readonly class TorqueCheck implements Sum
             Field::text('friction', 'Thread and head', 'oiled', 'oiled, dry zinc, anti-seize, threadlocker wet, waxed aluminium, stainless dry, or a number')->optional(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'What is the figure';
+    }
+
+    public function example(): array
+    {
+        return ['stated' => '29 ft-lb / 21 Nm', 'thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        $units = UnitSystem::heardIn(...array_values(array_filter($r->inputs, is_string(...))));
+
+        return self::stated($r, $units);
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['torque', self::bars($in->stated('stated', Kind::Torque), $r)];
     }
 
     public function compute(Inputs $in): SumResult
@@ -82,6 +108,27 @@ final readonly class TorqueCheck implements Sum
         }
 
         return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+    }
+
+    private static function bars(Stated $stated, SumResult $result): TorqueBars
+    {
+        $yield = $result->has('utilisation') ? $stated->high->value() / max(1e-9, $result->number('utilisation') / 100) : 0.0;
+
+        return TorqueBars::of($stated->isRange() ? [$stated->low, $stated->high] : $stated->figures(), $yield);
+    }
+
+    private static function stated(SumResult $r, UnitSystem $units): Headline
+    {
+        $share = $r->has('utilisation') ? sprintf('%.0f %% of yield', $r->number('utilisation')) : '';
+        if ($r->hasCheck('conflict')) {
+            return new Headline('The two figures disagree', []);
+        }
+        if (!$r->has('range_low')) {
+            return Headline::torque('', $r->number('torque'), $units, $share);
+        }
+        $range = sprintf('%s to %s', Digits::of(Kind::Torque, $r->number('range_low')), Digits::of(Kind::Torque, $r->number('range_high')));
+
+        return new Headline('', [['number' => $range, 'unit' => 'N·m']], '' === $share ? '' : $share.' at the top of the range');
     }
 
     private function range(Stated $stated): Check

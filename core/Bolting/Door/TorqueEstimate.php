@@ -7,10 +7,14 @@ namespace NimbleKnuckle\Core\Bolting\Door;
 use NimbleKnuckle\Core\Bolting\Bolt;
 use NimbleKnuckle\Core\Bolting\Engagement;
 use NimbleKnuckle\Core\Bolting\Material;
+use NimbleKnuckle\Core\Bolting\PreloadDrawing;
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
@@ -35,7 +39,7 @@ final readonly class TorqueEstimate implements Sum
 
     public function summary(): string
     {
-        return 'No figure to be had: what would this bolt bear?';
+        return 'No torque spec: estimate one';
     }
 
     public function fields(): array
@@ -46,6 +50,28 @@ final readonly class TorqueEstimate implements Sum
             Field::choice('material', 'Screws into', Material::choices())->optional(),
             Field::quantity('engagement', 'Thread engaged', Kind::Length, '12 mm', 'One diameter is assumed.')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'What is the figure';
+    }
+
+    public function example(): array
+    {
+        return ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled', 'material' => 'aluminium casting', 'engagement' => '16 mm'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        $units = UnitSystem::heardIn(...array_values(array_filter($r->inputs, is_string(...))));
+
+        return new Headline('Estimated', [['number' => Digits::of(Kind::Torque, $r->number('torque')), 'unit' => 'N·m']], Headline::joined($units->said($r->number('torque'), Unit::NewtonMetre), sprintf('clamps with %s to %s kN', Headline::kilo($r->number('preload_low')), Headline::kilo($r->number('preload_high')))), true);
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['plot', PreloadDrawing::of($r, Bolt::read($in))];
     }
 
     public function compute(Inputs $in): SumResult

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Door;
 
+use NimbleKnuckle\Core\Fluids\HoseDrawing;
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -51,7 +54,7 @@ final readonly class ClampSize implements Sum
 
     public function summary(): string
     {
-        return 'Which clamp for this hose';
+        return 'Hose clamp size';
     }
 
     public function fields(): array
@@ -64,6 +67,26 @@ final readonly class ClampSize implements Sum
             Field::choice('kind', 'Kind', ['worm' => 'worm drive', 'spring' => 'spring band', 'tbolt' => 'T-bolt'])->optional(),
             Field::flag('soft', 'Silicone hose', 'It flows out through slots under the screw: a lined band or a spring.'),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Coolant and oil';
+    }
+
+    public function example(): array
+    {
+        return ['outside' => '40 mm', 'inside' => '32 mm', 'spigot' => '33 mm', 'behind_bead' => '20 mm', 'kind' => 'worm'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Range', [['number' => sprintf('%.0f–%.0f', $r->number('smallest'), $r->number('largest')), 'unit' => 'mm']], sprintf('for %s mm across, %.0f mm band%s', Digits::significant($r->number('fitted')), $r->number('band'), $r->has('torque') ? sprintf(', screw about %s N·m', Digits::of(Kind::Torque, $r->number('torque'))) : ''));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['hose', HoseDrawing::of($r, $in->maybe('inside', Kind::Length), $in->maybe('spigot', Kind::Length))];
     }
 
     public function compute(Inputs $in): SumResult

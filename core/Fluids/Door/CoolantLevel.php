@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids\Door;
 
 use NimbleKnuckle\Core\Fluids\Glycol;
+use NimbleKnuckle\Core\Fluids\TankDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -34,7 +36,7 @@ final readonly class CoolantLevel implements Sum
 
     public function summary(): string
     {
-        return 'How far the level rises, and next morning';
+        return 'Coolant level, cold and hot';
     }
 
     public function fields(): array
@@ -47,6 +49,26 @@ final readonly class CoolantLevel implements Sum
             Field::quantity('marks', 'Between the two marks', Kind::Volume, '0.5 L', 'How much coolant fits between them.')->optional(),
             Field::quantity('topped_up', 'Topped up next morning', Kind::Volume, '0.2 L')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Coolant and oil';
+    }
+
+    public function example(): array
+    {
+        return ['volume' => '6.6 L', 'percent' => '50 %', 'cold' => '15 °C', 'hot' => '92 °C', 'marks' => '0.5 L', 'topped_up' => '0.15 L'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Rises by', [Headline::litres($r->number('growth'), 'L')], $r->has('expected_mark') ? sprintf('%.0f %% of the way from the lower mark to the upper', $r->number('expected_mark')) : '');
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['tank', TankDrawing::of($r, $in->number('cold', Kind::Temperature), $in->number('hot', Kind::Temperature))];
     }
 
     public function compute(Inputs $in): SumResult

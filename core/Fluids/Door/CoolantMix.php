@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Door;
 
+use NimbleKnuckle\Core\Fluids\CanDrawing;
 use NimbleKnuckle\Core\Fluids\CoolantStrength;
 use NimbleKnuckle\Core\Fluids\FillCycles;
 use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Fluids\Shelf;
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
@@ -38,7 +41,7 @@ final readonly class CoolantMix implements Sum
 
     public function summary(): string
     {
-        return 'How much coolant and how much water go back in';
+        return 'Coolant mix';
     }
 
     public function fields(): array
@@ -53,6 +56,33 @@ final readonly class CoolantMix implements Sum
             Field::flag('incompatible', 'What was in it must not mix with the new', 'Shows how many drain-and-fill cycles leave under 5 % of the old.'),
             Field::list('shelf', 'Sizes on the shelf', '1 L; 1.5 L; 5 L', 'Which to buy for what is poured.')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Coolant and oil';
+    }
+
+    public function example(): array
+    {
+        return [
+            'capacity' => '6.6 L',
+            'drained' => '4.1 L',
+            'present' => '32 %',
+            'target' => '50 %',
+            'product' => '100 %',
+            'shelf' => '1 L; 1.5 L; 5 L',
+        ];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Pour', [Headline::litres($r->number('pour'), 'L coolant'), Headline::litres($r->number('water'), 'L water')], sprintf('%s %% then%s', Digits::significant($r->number('result')), $r->has('drain_needed') ? sprintf(', drain %s L for it', Digits::significant($r->number('drain_needed'))) : ''));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['can', CanDrawing::of($r, $in->number('capacity', Kind::Volume))];
     }
 
     public function compute(Inputs $in): SumResult

@@ -6,11 +6,13 @@ namespace NimbleKnuckle\Core\Fluids\Door;
 
 use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Fluids\Glycol;
+use NimbleKnuckle\Core\Fluids\ProtectDrawing;
 use NimbleKnuckle\Core\Fluids\WaterVapour;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
@@ -35,7 +37,7 @@ final readonly class CoolantProtect implements Sum
 
     public function summary(): string
     {
-        return 'Where the coolant freezes and boils';
+        return 'Where coolant freezes and boils';
     }
 
     public function fields(): array
@@ -47,6 +49,26 @@ final readonly class CoolantProtect implements Sum
             ...Air::fields(),
             Field::quantity('coldest', 'Coldest night', Kind::Temperature, '-20 °C')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Coolant and oil';
+    }
+
+    public function example(): array
+    {
+        return ['base' => 'eg', 'percent' => '50 %', 'cap' => '120 kPa', 'altitude' => '300 m', 'coldest' => '-20 °C'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Freezes at', [Headline::celsius($r->number('freeze'))], sprintf('boils at %s °C under the cap, %s °C with it off', Headline::degrees($r->number('boil_capped')), Headline::degrees($r->number('boil_open'))));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['plot', ProtectDrawing::of($r, Glycol::named($in->text('base')), CoolantMix::strength($in, 'percent', Glycol::named($in->text('base')))[0], $in->has('cap') ? $in->number('cap', Kind::Pressure) : 0.0, Air::from($in))];
     }
 
     public function compute(Inputs $in): SumResult

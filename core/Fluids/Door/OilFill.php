@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Door;
 
+use NimbleKnuckle\Core\Fluids\DipstickDrawing;
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -36,7 +39,7 @@ final readonly class OilFill implements Sum
 
     public function summary(): string
     {
-        return 'How much oil to pour, and by the dipstick';
+        return 'Oil fill';
     }
 
     public function fields(): array
@@ -50,6 +53,37 @@ final readonly class OilFill implements Sum
             Field::quantity('litre_per_mm', 'A millimetre is', Kind::Number, '0.06', 'Litres a millimetre, learned from two dips.')->optional(),
             Field::quantity('target_mm', 'Wanted', Kind::Length, '20 mm')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Coolant and oil';
+    }
+
+    public function example(): array
+    {
+        return [
+            'capacity' => '4.9 L',
+            'drained' => '4.5 L',
+            'filter' => 'changed, 0.3 L',
+            'dip_mm' => '14 mm',
+            'litre_per_mm' => '0.06',
+            'target_mm' => '20 mm',
+        ];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return match (true) {
+            $r->has('draw_off') => new Headline('Draw off', [Headline::litres($r->number('draw_off'), 'L')], 'before it runs again'),
+            $r->has('top_up') => new Headline('Top up', [Headline::litres($r->number('top_up'), 'L')], 'by the dipstick'),
+            default => new Headline('Pour first', [Headline::litres($r->number('first_pour'), 'L')], sprintf('run it, wait, dip; then up to %s L more', Digits::significant($r->number('then'), 2))),
+        };
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['oil', DipstickDrawing::of($r, $in->number('capacity', Kind::Volume), $in->maybe('dip_mm', Kind::Length), $in->maybe('target_mm', Kind::Length))];
     }
 
     public function compute(Inputs $in): SumResult

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Door;
 
+use NimbleKnuckle\Core\Fluids\PanDrawing;
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -39,7 +42,7 @@ final readonly class ThermostatTest implements Sum
 
     public function summary(): string
     {
-        return 'Test a thermostat in a pan of water';
+        return 'Thermostat in a pan of water';
     }
 
     public function fields(): array
@@ -52,6 +55,26 @@ final readonly class ThermostatTest implements Sum
             Field::quantity('lift', 'Opens by', Kind::Length, '8 mm')->optional(),
             Field::quantity('lift_wanted', 'Opening the maker gives', Kind::Length, '8 mm')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Coolant and oil';
+    }
+
+    public function example(): array
+    {
+        return ['opens' => '88 °C', 'opened' => '86 °C', 'full_open' => '98 °C', 'closed' => '82 °C'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Off its stamp by', [Headline::figure($r->number('off'), 'K')], $r->has('hysteresis') ? sprintf('shuts %s K below where it opened', Digits::significant($r->number('hysteresis'), 2)) : '');
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['plot', PanDrawing::of($in->number('opens', Kind::Temperature), $in->number('opened', Kind::Temperature), $in->maybe('full_open', Kind::Temperature), $in->maybe('closed', Kind::Temperature))];
     }
 
     public function compute(Inputs $in): SumResult

@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids\Door;
 
 use NimbleKnuckle\Core\Fluids\Air;
+use NimbleKnuckle\Core\Fluids\DialDrawing;
 use NimbleKnuckle\Core\Fluids\WaterVapour;
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -38,7 +42,7 @@ final readonly class VacuumFill implements Sum
 
     public function summary(): string
     {
-        return 'How deep to pull, and whether it holds';
+        return 'Vacuum fill';
     }
 
     public function fields(): array
@@ -51,6 +55,35 @@ final readonly class VacuumFill implements Sum
             Field::quantity('hold_end', 'Gauge after the hold', Kind::Pressure, '24.8 inHg')->optional(),
             Field::quantity('hold_minutes', 'Held for', Kind::Duration, '5 min')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Coolant and oil';
+    }
+
+    public function example(): array
+    {
+        return [
+            'altitude' => '300 m',
+            'temperature' => '20 °C',
+            'volume' => '6.6 L',
+            'pulled' => '25 inHg',
+            'hold_end' => '24.8 inHg',
+            'hold_minutes' => '5 min',
+        ];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        $units = UnitSystem::heardIn(...array_values(array_filter($r->inputs, is_string(...))));
+
+        return new Headline('Pull to', [Headline::figure($r->number('aim'), 'kPa')], Headline::joined($units->said($r->number('aim'), Unit::Kilopascal, Unit::InchMercury), sprintf('boils at %s kPa; %s L of air stay in%s', Digits::significant($r->number('limit')), Digits::significant($r->number('air_left'), 2), $r->has('leak_rate') ? sprintf(', leak %s Pa·L/s', Digits::significant($r->number('leak_rate'), 2)) : '')));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['dial', DialDrawing::of($in->number($in->has('hold_end') ? 'hold_end' : 'pulled', Kind::Pressure), $r->number('aim'), $r->number('limit'), $in->has('hold_end') ? $in->number('pulled', Kind::Pressure) : null)];
     }
 
     public function compute(Inputs $in): SumResult

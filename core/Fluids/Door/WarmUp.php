@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids\Door;
 
 use NimbleKnuckle\Core\Fluids\WarmUp\Curve;
+use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -50,7 +53,7 @@ final readonly class WarmUp implements Sum
 
     public function summary(): string
     {
-        return 'What does this warm-up curve say?';
+        return 'Judge a warm-up';
     }
 
     public function fields(): array
@@ -61,6 +64,30 @@ final readonly class WarmUp implements Sum
             Field::quantity('full', 'Fully open at', Kind::Temperature, '100 °C', 'Taken as 12 K more where it is not known.')->optional(),
             Field::quantity('ambient', 'Air', Kind::Temperature, '18 °C')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Coolant and oil';
+    }
+
+    public function example(): array
+    {
+        return [
+            'samples' => '0 18; 60 25; 120 33; 180 40; 240 47; 300 54; 360 60; 420 67; 480 73; 540 80; 600 86; 640 90; 660 89; 700 89; 760 90; 820 91; 880 91',
+            'opens' => '88 °C',
+            'ambient' => '18 °C',
+        ];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('', [['number' => str_replace('-', ' ', $r->checks[0]->code), 'unit' => '']], ($r->has('opened_at') ? sprintf('opened at %s °C, holds %s °C, ', Headline::degrees($r->number('opened_at')), Headline::degrees($r->number('plateau'))) : '').sprintf('%s K a minute', Digits::significant($r->number('rate'), 2)));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['plot', CurveDrawing::of($in->rows('samples', 2, 2), $in->number('opens', Kind::Temperature), $r)];
     }
 
     /** Where the engine must be stopped, °C, for a thermostat that opens there. */

@@ -12,6 +12,7 @@ use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -19,6 +20,7 @@ use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
+use NimbleKnuckle\Core\Tightening\RangeDrawing;
 
 /**
  * Which wrench of a kit for each of some torques, how far off it may be, and why not the others. Torques in N·m, error in
@@ -38,7 +40,7 @@ final readonly class WrenchPick implements Sum
 
     public function summary(): string
     {
-        return 'Which torque wrench for these figures?';
+        return 'Wrench choice';
     }
 
     public function fields(): array
@@ -47,6 +49,28 @@ final readonly class WrenchPick implements Sum
             Field::list('targets', 'Figures', '9 N·m; 22 N·m; 85 N·m', 'One, or several with semicolons between.'),
             Field::list('kit', 'Wrenches', '[{"name":"3/8 in click wrench","min":10,"max":60,"drive":"3/8 in","error":4,"calibrated":"2026-01-15"}]', 'A list of name, min, max, drive, error (percent), calibrated (date); or a line each: name, min, max, error, date.'),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'How to tighten it';
+    }
+
+    public function example(): array
+    {
+        return [];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Take the', array_map(static fn (float|string $name): array => ['number' => '' === $name ? 'none' : (string) $name, 'unit' => ''], array_slice(array_values(array_unique($r->entries('pick'))), 0, 4)), '');
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['ranges', RangeDrawing::of(array_map(static fn (Wrench $w): array => [
+            'name' => $w->name, 'min' => $w->min, 'max' => $w->max, 'usable' => $w->lowestUsable(), 'late' => $w->isPastCalibration(),
+        ], $this->wrenches($in)), $in->numbers('targets', Kind::Torque))];
     }
 
     public function compute(Inputs $in): SumResult

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sealing\Door;
 
+use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sealing\GrooveDrawing;
 use NimbleKnuckle\Core\Sealing\SealSqueeze;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -48,6 +51,33 @@ final readonly class SealSqueezeDoor implements Sum
             Field::quantity('groove_outer', 'Groove outside', Kind::Length, '54.4 mm')->optional(),
             Field::choice('use', 'Use', ['face' => 'under a flange', 'radial' => 'on a spigot in a bore'])->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Faces and rings';
+    }
+
+    public function example(): array
+    {
+        return [
+            'section' => '3.53 mm',
+            'inner' => '44.0 mm',
+            'depth' => '2.8 mm',
+            'width' => '4.7 mm',
+            'groove_inner' => '45.0 mm',
+            'use' => 'face',
+        ];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Squeezed by', [Headline::figure($r->number('squeeze'), '%')], sprintf('fills the groove to %s %%, stretched by %s %%', Digits::significant($r->number('fill')), Digits::significant($r->number('stretch'))));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['groove', GrooveDrawing::of(self::read($in), ...array_map(static fn (string $f): Length => Length::millimetres($in->number($f, Kind::Length)), ['depth', 'width']))];
     }
 
     /** @throws InvalidInput */

@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
@@ -17,6 +18,7 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 use NimbleKnuckle\Core\Tightening\Pulls;
+use NimbleKnuckle\Core\Tightening\SpringDrawing;
 
 /**
  * What a snug torque and an angle do to a bolt: preload, share of yield, stretch, and the pulls it takes. Torques in N·m,
@@ -31,7 +33,7 @@ final readonly class AngleTighten implements Sum
 
     public function summary(): string
     {
-        return 'Torque plus angle: how hard does it clamp, and in how many pulls?';
+        return 'Torque plus angle';
     }
 
     public function fields(): array
@@ -43,6 +45,36 @@ final readonly class AngleTighten implements Sum
             ...Springs::fields(), Bolt::frictionField(),
             Field::quantity('swing', 'Room to swing', Kind::Angle, '30 deg', 'How far the handle moves at a time.')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'How to tighten it';
+    }
+
+    public function example(): array
+    {
+        return [
+            'thread' => 'M12x1.25',
+            'grade' => '10.9',
+            'snug' => '40 N·m',
+            'angle' => '75 deg',
+            'shank' => '30 mm',
+            'threaded' => '16 mm',
+            'member' => 'aluminium',
+            'friction' => 'oiled',
+            'swing' => '30 deg',
+        ];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Clamps with', [Headline::figure($r->number('preload') / 1000, 'kN')], sprintf('%.0f %% of yield%s', $r->number('utilisation'), $r->has('pulls') ? sprintf(', %d pull%s, the last one %s°', $r->number('pulls'), 1.0 === $r->number('pulls') ? '' : 's', Show::n($r->number('last_pull'))) : ''));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['springs', SpringDrawing::of($r, Springs::read($in, Bolt::read($in)), $in->number('angle', Kind::Angle), $in->maybe('swing', Kind::Angle) ?? 0.0)];
     }
 
     public function compute(Inputs $in): SumResult

@@ -6,10 +6,12 @@ namespace NimbleKnuckle\Core\Tightening\Door;
 
 use NimbleKnuckle\Core\Bolting\Bolt;
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -31,7 +33,7 @@ final readonly class EvenTakeUp implements Sum
 
     public function summary(): string
     {
-        return 'Drawn down against a gap: how many turns each, in rotation?';
+        return 'Pull a gap down evenly';
     }
 
     public function fields(): array
@@ -42,6 +44,26 @@ final readonly class EvenTakeUp implements Sum
             Field::quantity('count', 'Screws', Kind::Number, '4'),
             Field::quantity('step', 'Turn at a time', Kind::Angle, 'half turn', 'Half a turn unless the part is brittle.')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'How to tighten it';
+    }
+
+    public function example(): array
+    {
+        return ['gap' => '3 mm', 'thread' => 'M8', 'count' => '4', 'step' => 'half turn'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Each screw', [Headline::figure($r->number('turns'), 'turns')], sprintf('in %d rounds, the last one %s°', $r->number('rounds'), Show::n($r->number('last_turn'))));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['thread', ThreadDrawing::of(Thread::parse($in->text('thread')), $in->number('gap', Kind::Length))];
     }
 
     public function compute(Inputs $in): SumResult

@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -17,6 +18,7 @@ use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
+use NimbleKnuckle\Core\Tightening\AngleDrawing;
 
 /**
  * Without a wrench that fits: snug by hand, then the part of a turn that gives the preload the figure would give.
@@ -36,7 +38,7 @@ final readonly class PartTurn implements Sum
 
     public function summary(): string
     {
-        return 'No wrench fits: snug, and then what part of a turn?';
+        return 'Snug plus a part turn';
     }
 
     public function fields(): array
@@ -47,6 +49,26 @@ final readonly class PartTurn implements Sum
             Field::quantity('snug', 'Snug by hand is about', Kind::Torque, '6 N·m', 'A quarter of the figure is assumed.')->optional(),
             Field::quantity('seal_travel', 'A soft seal takes up', Kind::Length, '0.69 mm', 'How far the cover comes down on it before metal meets metal.')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'How to tighten it';
+    }
+
+    public function example(): array
+    {
+        return ['target' => '20 N·m', 'thread' => 'M8', 'grade' => '8.8', 'shank' => '10 mm', 'threaded' => '15 mm', 'friction' => 'oiled'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('Snug, then', [Headline::figure($r->number('angle'), '°')], sprintf('gives about %s kN, %s to %s by feel', Headline::kilo($r->number('preload')), Headline::kilo($r->number('preload_low')), Headline::kilo($r->number('preload_high'))), true);
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['head', AngleDrawing::of($r->number('angle'), 0.0)];
     }
 
     public function compute(Inputs $in): SumResult

@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -16,6 +17,7 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 use NimbleKnuckle\Core\Tightening\Layout;
+use NimbleKnuckle\Core\Tightening\OrderDrawing;
 
 /** In which order, and in which passes, a group of bolts is tightened. Passes in percent of the figure, torques in N·m. */
 final readonly class TightenOrder implements Sum
@@ -29,7 +31,7 @@ final readonly class TightenOrder implements Sum
 
     public function summary(): string
     {
-        return 'In which order are these tightened?';
+        return 'Tightening order';
     }
 
     public function fields(): array
@@ -39,6 +41,26 @@ final readonly class TightenOrder implements Sum
             Field::list('passes', 'Passes, percent', '30; 60; 100', 'Rising, the last one 100.')->optional(),
             Field::quantity('target', 'The figure', Kind::Torque, '25 N·m')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'How to tighten it';
+    }
+
+    public function example(): array
+    {
+        return ['layout' => 'ring 8', 'passes' => '30; 60; 100', 'target' => '25 N·m'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('In this order', [['number' => implode(' ', array_map(static fn (float|string $n): string => (string) (int) $n, $r->entries('order'))), 'unit' => '']], implode(', ', array_map(static fn (float|string $n): string => Show::n((float) $n), $r->entries('passes'))).' %');
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['order', OrderDrawing::of(self::layout($in), array_map(intval(...), $r->entries('order')))];
     }
 
     /** @throws InvalidInput */

@@ -6,8 +6,10 @@ namespace NimbleKnuckle\Core\Tightening\Door;
 
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
@@ -15,6 +17,7 @@ use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
+use NimbleKnuckle\Core\Tightening\WrenchDrawing;
 
 /**
  * What to set a torque wrench to when an adapter changes its lever: setting = T·L / (L + A cos φ).
@@ -29,7 +32,7 @@ final readonly class WrenchSet implements Sum
 
     public function summary(): string
     {
-        return 'What to set the wrench to with a crow-foot or adapter on it';
+        return 'Wrench setting with an adapter';
     }
 
     public function fields(): array
@@ -41,6 +44,28 @@ final readonly class WrenchSet implements Sum
             Field::quantity('adapter_angle', 'Adapter angle', Kind::Angle, '0 deg', '0 straight out, 90 square to the handle, 180 folded back.')->optional(),
             Field::quantity('joint_angle', 'Wobble or universal joint', Kind::Angle, '10 deg', 'How far it is bent.')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'How to tighten it';
+    }
+
+    public function example(): array
+    {
+        return ['target' => '9 N·m', 'lever' => '220 mm', 'adapter' => '32 mm', 'adapter_angle' => '0'];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        $units = UnitSystem::heardIn(...array_values(array_filter($r->inputs, is_string(...))));
+
+        return Headline::torque('Set the wrench to', $r->number('setting'), $units, sprintf('factor %.3f', $r->number('factor')));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['wrench', WrenchDrawing::of($in->number('lever', Kind::Length), $in->number('adapter', Kind::Length), $in->has('adapter_angle') ? $in->number('adapter_angle', Kind::Angle) : 0.0)];
     }
 
     /** The lever at the bolt in mm, from handle centre to bolt: R = L + A cos φ; lengths in mm, the angle in degrees. */

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Trace\Door;
 
+use NimbleKnuckle\Core\Quantity\Digits;
+use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
@@ -15,6 +18,7 @@ use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 use NimbleKnuckle\Core\Trace\JointData;
 use NimbleKnuckle\Core\Trace\Trace;
+use NimbleKnuckle\Core\Trace\TraceDrawing;
 use NimbleKnuckle\Core\Trace\TraceReading;
 use NimbleKnuckle\Core\Trace\TraceSpec;
 
@@ -49,7 +53,7 @@ final readonly class TraceJudge implements Sum
 
     public function summary(): string
     {
-        return 'What does this torque-angle trace say of the joint?';
+        return 'Judge a torque trace';
     }
 
     public function fields(): array
@@ -59,6 +63,29 @@ final readonly class TraceJudge implements Sum
             Field::text('spec', 'It was to reach', '9 N·m', '25 N·m, or 40 N·m + 75 deg'),
             Field::text('joint', 'The joint', '{"thread":"M6","shank":0,"threaded":14,"turns":0.5}', 'An object: thread, grade, shank, threaded, member, friction, turns.')->optional(),
         ];
+    }
+
+    public function group(): string
+    {
+        return 'Is it tight, may it go back';
+    }
+
+    public function example(): array
+    {
+        return [
+            'samples' => '0 0.4; 60 0.4; 120 0.5; 178 0.5; 182 1.0; 186 2.2; 190 3.7; 194 5.2; 198 6.8; 202 8.3; 204 9.1',
+            'spec' => '9 N·m',
+        ];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        return new Headline('', [['number' => $r->checks[0]->code, 'unit' => '']], sprintf('%s N·m at the end, %s N·m a degree', Digits::of(Kind::Torque, $r->number('final_torque')), Digits::significant($r->number('slope'), 2)));
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        return ['plot', TraceDrawing::of(array_map(static fn (array $row): array => [$row[0], $row[1] ?? 0.0], $in->rows('samples', 2, 3)), TraceSpec::read($in->raw['spec'] ?? ''), $r)];
     }
 
     public function compute(Inputs $in): SumResult

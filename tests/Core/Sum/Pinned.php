@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Sum;
 
+use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Tests\Core\Doors;
 use Random\Engine\Mt19937;
@@ -80,18 +81,23 @@ final class Pinned
     /**
      * @param array<string, string> $inputs
      *
-     * @return array<string, mixed> values with units, verdict, checks, and a mark of the working
+     * @return array<string, mixed> values with units, verdict, checks, headline, and marks of working and drawing
      */
     public static function answer(string $sum, array $inputs): array
     {
         try {
-            $answer = Doors::book(new \DateTimeImmutable('2026-11-25'))->run($sum, $inputs)->toArray();
+            $door = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($sum);
+            $in = Inputs::of($inputs, $door->fields());
+            $result = $door->compute($in);
+            $answer = $result->toArray();
+            $said = $door->headline($result)->asLine();
+            $drawing = md5(serialize($door->drawing($in, $result)));
         } catch (InvalidInput $e) {
             return ['field' => $e->field, 'message' => $e->getMessage()];
         }
         $working = json_encode($answer['working'] ?? [], \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR);
 
-        return ['values' => $answer['values'] ?? [], 'verdict' => $answer['verdict'] ?? '', 'checks' => $answer['checks'] ?? [], 'working' => md5($working)];
+        return ['values' => $answer['values'] ?? [], 'verdict' => $answer['verdict'] ?? '', 'checks' => $answer['checks'] ?? [], 'working' => md5($working), 'said' => $said, 'drawing' => $drawing];
     }
 
     private static function between(Randomizer $random, float $low, float $high): string
