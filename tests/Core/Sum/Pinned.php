@@ -91,13 +91,25 @@ final class Pinned
             $result = $door->compute($in);
             $answer = $result->toArray();
             $said = $door->headline($result)->asLine();
-            $drawing = md5(serialize($door->drawing($in, $result)));
+            $drawing = md5(json_encode(self::rounded($door->drawing($in, $result)), \JSON_THROW_ON_ERROR));
         } catch (InvalidInput $e) {
             return ['field' => $e->field, 'message' => $e->getMessage()];
         }
         $working = json_encode($answer['working'] ?? [], \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR);
 
         return ['values' => $answer['values'] ?? [], 'verdict' => $answer['verdict'] ?? '', 'checks' => $answer['checks'] ?? [], 'working' => md5($working), 'said' => $said, 'drawing' => $drawing];
+    }
+
+    /** Numbers to four places, so that a last digit of another machine changes nothing. */
+    private static function rounded(mixed $value): mixed
+    {
+        return match (true) {
+            is_float($value) => is_finite($value) ? round($value, 4) + 0.0 : 'infinite',
+            $value instanceof \BackedEnum => $value->value,
+            is_object($value) => array_map(self::rounded(...), get_object_vars($value)),
+            is_array($value) => array_map(self::rounded(...), $value),
+            default => $value,
+        };
     }
 
     private static function between(Randomizer $random, float $low, float $high): string
