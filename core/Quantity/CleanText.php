@@ -27,6 +27,10 @@ final readonly class CleanText
     /** @throws InvalidQuantity for a digit of another script, or bytes that are no text */
     public static function of(string $text): string
     {
+        // What a keyboard types needs no cleaning.
+        if (1 === preg_match('~\A[\x20-\x7e·°]*\z~u', $text)) {
+            return trim(str_replace("''", '"', $text));
+        }
         mb_check_encoding($text, 'UTF-8') || throw InvalidQuantity::noText($text);
         if (1 === preg_match('~(?![0-9²³])\p{N}~u', str_replace(array_keys(self::FRACTIONS), ' ', $text), $m)) {
             throw InvalidQuantity::foreignDigit($text, $m[0]);

@@ -49,6 +49,10 @@ final readonly class Notation
     public static function readStated(Kind $kind, string|int|float $input): Stated
     {
         $text = self::asText($kind, $input);
+        $plain = WrittenFigure::plain($kind, $text);
+        if (null !== $plain) {
+            return Stated::one($plain);
+        }
         1 !== preg_match('~\A(?:max|min|maximum|minimum|at most|at least|up to|less than|more than|no more than|[<>≤≥])[\s.:]*[0-9]~ui', $text)
             || throw InvalidQuantity::limit($text);
         if (Kind::Percent === $kind && null !== $share = self::ratio($text)) {

@@ -26,6 +26,22 @@ final readonly class WrittenFigure
     }
 
     /**
+     * The usual writing, a plain number with its unit or alone, without looking for anything else; null where it is more.
+     *
+     * @throws InvalidQuantity
+     */
+    public static function plain(Kind $kind, string $text): ?Figure
+    {
+        if (1 !== preg_match('~\A([0-9]{1,3}|[0-9]{1,6}(?:\.[0-9]{1,6})?)\s?([^0-9\s]{0,10})\z~', $text, $m)) {
+            return null;
+        }
+        $unit = '' === $m[2] ? $kind->baseUnit() : self::spelled($kind)[self::squeeze($m[2])] ?? null;
+        $decimals = false === ($dot = strpos($m[1], '.')) ? 0 : strlen($m[1]) - $dot - 1;
+
+        return null === $unit ? null : (new self($text, $unit, '' !== $m[2], '', (float) $m[1], 10 ** -$decimals))->figure($kind);
+    }
+
+    /**
      * @param string $text where it begins
      * @param string $whole what was written in all, for the sentence of an error
      *
@@ -114,14 +130,17 @@ final readonly class WrittenFigure
     private static function unit(Kind $kind, string $rest): array
     {
         $known = self::spelled($kind);
-        for ($length = min(mb_strlen($rest), 32); $length > 0; --$length) {
-            $head = mb_substr($rest, 0, $length);
-            $tail = mb_substr($rest, $length);
-            if (1 === preg_match('~[\s\-–]\z~u', $head) || 1 === preg_match('~[\p{L}°]\z~u', $head) && 1 === preg_match('~\A\p{L}~u', $tail)) {
-                continue;
-            }
+        $whole = self::squeeze($rest);
+        if (isset($known[$whole]) && '' !== $whole) {
+            return [$known[$whole], ''];
+        }
+        // A unit ends before a space, a sign between figures, or a digit that stands apart from it.
+        preg_match_all('~(?<=[^\s\-])(?=[\s/(\[|;=,&+±≈.\-]|(?<=[\p{L}°%"\'.])[0-9½¼¾⅛]|\z)~u', mb_substr($rest, 0, 40), $ends, \PREG_OFFSET_CAPTURE);
+        foreach (array_reverse($ends[0]) as [, $end]) {
+            $head = substr($rest, 0, $end);
+            $tail = substr($rest, $end);
             $unit = $known[self::squeeze($head)] ?? null;
-            if (null !== $unit && '' !== self::squeeze($head)) {
+            if (null !== $unit && 1 !== preg_match('~[\p{L}°]\z~u', $head.(1 === preg_match('~\A\p{L}~u', $tail) ? '' : ' '))) {
                 return [$unit, ltrim($tail)];
             }
         }
