@@ -54,7 +54,9 @@ enum EventType: string
             self::Found => ['dropped' => 'string'],
             self::Noted => ['text' => 'string', 'step' => 'string?'],
             self::StageBegun => ['step' => 'string', 'stage' => 'string', 'reason' => 'string?'],
-            self::CurveJudged => ['step' => 'string', 'reading' => 'string', 'finding' => 'string', 'verdict' => 'string', 'said' => 'string'],
+            self::CurveJudged => [
+                'step' => 'string', 'reading' => 'string', 'finding' => 'string', 'verdict' => 'string', 'said' => 'string',
+            ],
             self::StopSeen => ['step' => 'string', 'reading' => 'string'],
             self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],
             self::Waived => ['end' => 'string', 'reason' => 'string', 'as' => 'string?'],

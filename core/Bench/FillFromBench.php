@@ -11,7 +11,10 @@ use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
 
-/** The vacuum of a fit: how deep it may go where the workshop stands and as warm as the coolant was, and what the readings say. kPa, m, °C. */
+/**
+ * The vacuum of a fit: how deep it may go where the workshop stands and as warm as the coolant was, and what the
+ * readings say. kPa, m, °C.
+ */
 final readonly class FillFromBench
 {
     /** The answer that tells how high the workshop stands. */
@@ -28,7 +31,9 @@ final readonly class FillFromBench
         }
         $read = $state->readingOf('vacuum_lost')?->event;
 
-        return null === $shut || null === $read ? self::HOLD_MINUTES : max(0.05, Stood::between($shut, $read, $state->liveBefore($shut))->seconds / 60);
+        return null === $shut || null === $read ? self::HOLD_MINUTES : max(
+            0.05, Stood::between($shut, $read, $state->liveBefore($shut))->seconds / 60,
+        );
     }
 
     private function __construct(public SumResult $result, public DialDrawing $dial, public bool $isPulled, public float $altitude)
@@ -46,12 +51,18 @@ final readonly class FillFromBench
         try {
             $result = $sum->compute(Inputs::of([
                 'altitude' => $altitude, 'temperature' => $state->readingOf('coolant_temperature')->value ?? self::USUAL_TEMPERATURE, 'volume' => $circuit->capacity, 'pulled' => $pulled ?? 0.0,
-            ] + (null !== $pulled && null !== $lost && $lost <= $pulled ? ['hold_end' => $pulled - $lost, 'hold_minutes' => self::held($state)] : []), $sum->fields()));
+            ] + (null !== $pulled && null !== $lost && $lost <= $pulled ? [
+                'hold_end' => $pulled - $lost, 'hold_minutes' => self::held($state),
+            ] : []), $sum->fields()));
         } catch (InvalidInput) {
             return null;
         }
         $now = ($pulled ?? 0.0) - ($result->has('leak_rate') ? $lost ?? 0.0 : 0.0);
 
-        return new self($result, DialDrawing::of($now, $result->number('aim'), $result->number('limit'), $result->has('leak_rate') ? $pulled : null), null !== $pulled, $altitude);
+        return new self(
+            $result,
+            DialDrawing::of($now, $result->number('aim'), $result->number('limit'), $result->has('leak_rate') ? $pulled : null),
+            null !== $pulled, $altitude,
+        );
     }
 }

@@ -21,7 +21,10 @@ final readonly class FillRun
     /** @param list<FitEvent> $begun */
     public static function of(FillRoutine $routine, array $begun): self
     {
-        return new self($routine, array_values(array_filter($begun, static fn (FitEvent $e): bool => null !== $routine->place($e->string('stage')))));
+        return new self(
+            $routine,
+            array_values(array_filter($begun, static fn (FitEvent $e): bool => null !== $routine->place($e->string('stage')))),
+        );
     }
 
     public function isBegun(): bool

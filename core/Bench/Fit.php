@@ -151,7 +151,9 @@ final class Fit
     /** @return list<string> */
     public function toolsMissing(Step $step): array
     {
-        return array_values(array_filter($this->toolsListed($step), fn (string $tool): bool => !isset($this->state->tools[$step->id][$tool])));
+        return array_values(
+            array_filter($this->toolsListed($step), fn (string $tool): bool => !isset($this->state->tools[$step->id][$tool])),
+        );
     }
 
     /** @return list<string> what was out of order at a joint, in words */
@@ -349,8 +351,13 @@ final class Fit
         return array_values(array_filter([
             null !== $this->state->signed ? 'It is signed off already.' : '',
             $isLead ? '' : 'Only a lead signs off.',
-            0 === $ends ? '' : sprintf('%d loose %s open: close each, or waive it with a reason.', $ends, 1 === $ends ? 'end is' : 'ends are'),
-            0 === $steps ? '' : sprintf(1 === $steps ? '%d step is not done: do it, or skip it with a reason.' : '%d steps are not done: do each, or skip it with a reason.', $steps),
+            0 === $ends ? '' : sprintf(
+                '%d loose %s open: close each, or waive it with a reason.', $ends, 1 === $ends ? 'end is' : 'ends are',
+            ),
+            0 === $steps ? '' : sprintf(
+                1 === $steps ? '%d step is not done: do it, or skip it with a reason.' : '%d steps are not done: do each, or skip it with a reason.',
+                $steps,
+            ),
         ], static fn (string $reason): bool => '' !== $reason));
     }
 }

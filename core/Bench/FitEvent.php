@@ -30,20 +30,25 @@ final readonly class FitEvent
      *
      * @throws InvalidEvent when a field is missing, of the wrong kind, or too long
      */
-    public static function of(string $id, EventType $type, array $payload, string $by, \DateTimeImmutable $at, ?Receipt $receipt = null): self
-    {
+    public static function of(
+        string $id, EventType $type, array $payload, string $by, \DateTimeImmutable $at, ?Receipt $receipt = null,
+    ): self {
         1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id) || throw InvalidEvent::in('id', 'An event needs a ULID as its id.');
         $clean = [];
         foreach ($type->fields() as $field => $kind) {
             $value = $payload[$field] ?? null;
             if (null === $value || '' === $value || (is_string($value) && '' === trim($value))) {
-                str_ends_with($kind, '?') || throw InvalidEvent::in($field, sprintf('“%s” is needed: %s.', $field, 'reason' === $field ? 'say why' : 'fill it in'));
+                str_ends_with($kind, '?') || throw InvalidEvent::in(
+                    $field, sprintf('“%s” is needed: %s.', $field, 'reason' === $field ? 'say why' : 'fill it in'),
+                );
                 continue;
             }
             $clean[$field] = self::typed($field, rtrim($kind, '?'), $value);
         }
         $unknown = array_diff(array_map(strval(...), array_keys($payload)), array_keys($type->fields()));
-        [] === $unknown || throw InvalidEvent::in(implode(', ', $unknown), sprintf('“%s” has no field “%s”.', $type->value, mb_substr(implode(', ', $unknown), 0, 40)));
+        [] === $unknown || throw InvalidEvent::in(
+            implode(', ', $unknown), sprintf('“%s” has no field “%s”.', $type->value, mb_substr(implode(', ', $unknown), 0, 40)),
+        );
 
         return new self($id, $type, $clean, $by, $at, $receipt ?? new Receipt($at));
     }
@@ -107,7 +112,10 @@ final readonly class FitEvent
     /** @return array{id: string, type: string, payload: array<string, string|int|float>, by: string, at: string} */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'type' => $this->type->value, 'payload' => $this->payload, 'by' => $this->by, 'at' => $this->at->format('Y-m-d\TH:i:s.vP')];
+        return [
+            'id' => $this->id, 'type' => $this->type->value, 'payload' => $this->payload, 'by' => $this->by,
+            'at' => $this->at->format('Y-m-d\TH:i:s.vP'),
+        ];
     }
 
     private static function typed(string $field, string $kind, mixed $value): string|int|float
@@ -116,7 +124,14 @@ final readonly class FitEvent
             'int' === $kind && is_int($value) && abs($value) <= 10_000 => $value,
             'float' === $kind && (is_int($value) || is_float($value)) && abs((float) $value) <= 1.0e9 => (float) $value,
             'string' === $kind && is_string($value) && mb_strlen($value) <= self::MAX_TEXT && mb_check_encoding($value, 'UTF-8') => trim($value),
-            default => throw InvalidEvent::in($field, sprintf('“%s” must be a %s%s.', $field, ['int' => 'whole number', 'float' => 'number', 'string' => 'text'][$kind] ?? $kind, 'string' === $kind ? sprintf(' of at most %d characters', self::MAX_TEXT) : '')),
+            default => throw InvalidEvent::in(
+                $field,
+                sprintf(
+                    '“%s” must be a %s%s.', $field,
+                    ['int' => 'whole number', 'float' => 'number', 'string' => 'text'][$kind] ?? $kind,
+                    'string' === $kind ? sprintf(' of at most %d characters', self::MAX_TEXT) : '',
+                ),
+            ),
         };
     }
 }

@@ -48,7 +48,9 @@ final readonly class Flows
         $out = $this->of($circuit, Flow::Out);
         $gap = $this->gap($circuit);
 
-        return null !== $out && null !== $gap && $this->isFilled($circuit) && abs($gap) > max(self::SLACK_LITRES, self::SLACK_SHARE * $out->value) + 1e-9;
+        return null !== $out && null !== $gap && $this->isFilled($circuit) && abs($gap) > max(
+            self::SLACK_LITRES, self::SLACK_SHARE * $out->value,
+        ) + 1e-9;
     }
 
     private function isFilled(Circuit $circuit): bool

@@ -30,6 +30,9 @@ final class InvalidEvent extends \DomainException implements CoreException
         $said = implode(' ', array_map(static fn (Obstacle $one): string => $one->text, array_slice($obstacles, 0, self::MOST)));
         $more = count($obstacles) - self::MOST;
 
-        return new self('step', $said.($more > 0 ? sprintf(' And %d more.', $more) : '').(Bar::Lead === Gate::bar($obstacles) && !$isLead ? ' Only a lead overrules this.' : ''));
+        return new self(
+            'step',
+            $said.($more > 0 ? sprintf(' And %d more.', $more) : '').(Bar::Lead === Gate::bar($obstacles) && !$isLead ? ' Only a lead overrules this.' : ''),
+        );
     }
 }

@@ -30,12 +30,18 @@ final readonly class Ladder
         }
         $steps[] = [RungKind::Snug, 'snug', 0.0, 0.0, 's'];
         foreach ($joint->isByTurn() ? [] : $joint->passes as $i => $share) {
-            $steps[] = [RungKind::Torque, $i === count($joint->passes) - 1 ? 'at the figure' : sprintf('pass %d', $i + 1), $share, 0.0, 'p'.$i];
+            $steps[] = [
+                RungKind::Torque, $i === count($joint->passes) - 1 ? 'at the figure' : sprintf('pass %d', $i + 1), $share, 0.0,
+                'p'.$i,
+            ];
         }
         if ($joint->angle > 0.0) {
             $pulls = Pulls::of($joint->turn(), $joint->swing > 0.0 ? $joint->swing : self::SWING);
             for ($i = 1; $i <= $pulls->count; ++$i) {
-                $steps[] = [RungKind::Angle, sprintf('pull %d of %d', $i, $pulls->count), 0.0, $i < $pulls->count ? ($joint->turn() - $pulls->last) / max(1, $pulls->count - 1) : $pulls->last, 'angle'];
+                $steps[] = [
+                    RungKind::Angle, sprintf('pull %d of %d', $i, $pulls->count), 0.0,
+                    $i < $pulls->count ? ($joint->turn() - $pulls->last) / max(1, $pulls->count - 1) : $pulls->last, 'angle',
+                ];
             }
         }
         if ($joint->check) {

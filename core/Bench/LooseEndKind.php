@@ -53,6 +53,10 @@ enum LooseEndKind: string
     /** Whether leaving it open can hurt somebody: a helper does not waive such a one. */
     public function canHurt(): bool
     {
-        return in_array($this, [self::Joint, self::Circuit, self::Flow, self::Support, self::Battery, self::Raised, self::Inside, self::Safety, self::Curve], true);
+        return in_array(
+            $this,
+            [self::Joint, self::Circuit, self::Flow, self::Support, self::Battery, self::Raised, self::Inside, self::Safety, self::Curve],
+            true,
+        );
     }
 }

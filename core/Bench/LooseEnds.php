@@ -33,7 +33,9 @@ final readonly class LooseEnds
     {
         $ends = [];
         foreach ($this->fit->state->dropped as $event) {
-            $ends[] = new LooseEnd('dropped:'.$event->id, LooseEndKind::Dropped, $event->string('what'), $event->string('step'), 'not found yet');
+            $ends[] = new LooseEnd(
+                'dropped:'.$event->id, LooseEndKind::Dropped, $event->string('what'), $event->string('step'), 'not found yet',
+            );
         }
 
         return $ends;
@@ -46,7 +48,10 @@ final readonly class LooseEnds
         foreach ($this->fit->sheet->doing(Deed::Remove) as $step) {
             if ($this->fit->state->isDone($step->id) && !$this->isBackOn($step->item)) {
                 $back = $this->fit->sheet->doing(Deed::Refit, $step->item)[0] ?? $step;
-                $ends[] = new LooseEnd('item:'.$step->item, LooseEndKind::Removed, $this->itemName($step), $back->id, sprintf('%d pieces in its tray', $this->fit->counted($step)));
+                $ends[] = new LooseEnd(
+                    'item:'.$step->item, LooseEndKind::Removed, $this->itemName($step), $back->id,
+                    sprintf('%d pieces in its tray', $this->fit->counted($step)),
+                );
             }
         }
 
@@ -60,7 +65,9 @@ final readonly class LooseEnds
         foreach ($this->fit->looseJoints() as $id => $left) {
             $joint = $this->fit->vehicle->joints[$id];
             $step = $this->fit->sheet->doing(Deed::Tighten, '', $id)[0];
-            $ends[] = new LooseEnd('joint:'.$id, LooseEndKind::Joint, $joint->name, $step->id, sprintf('%d of %d to go', $left, $joint->count()));
+            $ends[] = new LooseEnd(
+                'joint:'.$id, LooseEndKind::Joint, $joint->name, $step->id, sprintf('%d of %d to go', $left, $joint->count()),
+            );
         }
 
         return $ends;
@@ -71,7 +78,9 @@ final readonly class LooseEnds
     {
         $ends = [];
         foreach ($this->fit->sheet->doing(Deed::Refit) as $refit) {
-            $wrong = $this->fit->state->isDone($refit->id) ? array_filter($this->fit->pieces()->ofTray($refit), static fn (PieceCount $one): bool => !$one->wentBackWhole()) : [];
+            $wrong = $this->fit->state->isDone($refit->id) ? array_filter(
+                $this->fit->pieces()->ofTray($refit), static fn (PieceCount $one): bool => !$one->wentBackWhole(),
+            ) : [];
             if ([] !== $wrong) {
                 $said = implode('; ', array_map(static fn (PieceCount $one): string => $one->thing.': '.$one->inWords(), $wrong));
                 $ends[] = new LooseEnd('tray:'.$refit->item, LooseEndKind::Tray, 'Tray of the '.$this->itemName($refit), $refit->id, $said);
@@ -88,7 +97,11 @@ final readonly class LooseEnds
         foreach ($this->fit->sheet->doing(Deed::Remove) as $step) {
             foreach ($this->fit->pieces()->ofTray($step) as $count) {
                 if ($count->broken() > $count->fresh) {
-                    $ends[] = new LooseEnd('broken:'.$step->item.':'.$count->thing, LooseEndKind::Broken, ucfirst($count->thing).', '.$this->itemName($step), $step->id, sprintf('%d broke, %d new', $count->broken(), $count->fresh));
+                    $ends[] = new LooseEnd(
+                        'broken:'.$step->item.':'.$count->thing, LooseEndKind::Broken,
+                        ucfirst($count->thing).', '.$this->itemName($step), $step->id,
+                        sprintf('%d broke, %d new', $count->broken(), $count->fresh),
+                    );
                 }
             }
         }
@@ -101,7 +114,9 @@ final readonly class LooseEnds
     {
         $ends = [];
         foreach ($this->fit->state->inside as $key => $put) {
-            $ends[] = new LooseEnd('inside:'.$key, LooseEndKind::Inside, ucfirst($put->string('thing')), $put->string('step'), 'put in by '.$put->by);
+            $ends[] = new LooseEnd(
+                'inside:'.$key, LooseEndKind::Inside, ucfirst($put->string('thing')), $put->string('step'), 'put in by '.$put->by,
+            );
         }
 
         return $ends;
@@ -115,7 +130,12 @@ final readonly class LooseEnds
             return [];
         }
 
-        return array_map(static fn (string $tool): LooseEnd => new LooseEnd('tool:'.$tool, LooseEndKind::Tool, ucfirst($tool), $step->id, 'not seen at the count'), $this->fit->toolsMissing($step));
+        return array_map(
+            static fn (string $tool): LooseEnd => new LooseEnd(
+                'tool:'.$tool, LooseEndKind::Tool, ucfirst($tool), $step->id, 'not seen at the count',
+            ),
+            $this->fit->toolsMissing($step),
+        );
     }
 
     /** @return list<LooseEnd> */
@@ -124,10 +144,17 @@ final readonly class LooseEnds
         $ends = [];
         foreach ($this->fit->vehicle->circuits as $circuit) {
             $opened = $this->anyTouched(Deed::Drain, $circuit->id);
-            $filled = $this->allClosed([...$this->fit->sheet->doing(Deed::Fill, '', '', $circuit->id), ...$this->fit->sheet->doing(Deed::Bleed, '', '', $circuit->id)]);
+            $filled = $this->allClosed(
+                [
+                    ...$this->fit->sheet->doing(Deed::Fill, '', '', $circuit->id),
+                    ...$this->fit->sheet->doing(Deed::Bleed, '', '', $circuit->id),
+                ],
+            );
             if (null !== $opened && !$filled) {
                 $fill = $this->fit->sheet->doing(Deed::Fill, '', '', $circuit->id)[0] ?? $opened;
-                $ends[] = new LooseEnd('circuit:'.$circuit->id, LooseEndKind::Circuit, $circuit->name, $fill->id, 'not filled and bled yet');
+                $ends[] = new LooseEnd(
+                    'circuit:'.$circuit->id, LooseEndKind::Circuit, $circuit->name, $fill->id, 'not filled and bled yet',
+                );
             }
         }
 
@@ -142,7 +169,10 @@ final readonly class LooseEnds
             $gap = $this->fit->flows()->gap($circuit) ?? 0.0;
             if ($this->fit->flows()->isGapOpen($circuit)) {
                 $fill = $this->fit->sheet->doing(Deed::Fill, '', '', $circuit->id)[0];
-                $said = sprintf('%s L %s went in than came out: air, a leak, or a reading to correct', round(abs($gap), 2), $gap < 0 ? 'less' : 'more');
+                $said = sprintf(
+                    '%s L %s went in than came out: air, a leak, or a reading to correct', round(abs($gap), 2),
+                    $gap < 0 ? 'less' : 'more',
+                );
                 $ends[] = new LooseEnd('flow:'.$circuit->id, LooseEndKind::Flow, $circuit->name, $fill->id, $said);
             }
         }
@@ -156,13 +186,18 @@ final readonly class LooseEnds
         $rig = $this->fit->actual();
         $ends = [];
         foreach ($rig->held as $body => $step) {
-            $ends[] = new LooseEnd('support:'.$body, LooseEndKind::Support, ucfirst((string) $body), $this->closer($step, Deed::Release), 'support under it or over it');
+            $ends[] = new LooseEnd(
+                'support:'.$body, LooseEndKind::Support, ucfirst((string) $body), $this->closer($step, Deed::Release),
+                'support under it or over it',
+            );
         }
         if (!$rig->battery) {
             $ends[] = new LooseEnd('battery', LooseEndKind::Battery, 'Battery', $this->closer('', Deed::BatteryOn), 'negative off');
         }
         if ($rig->raised) {
-            $ends[] = new LooseEnd('raised', LooseEndKind::Raised, $this->fit->vehicle->short, $this->closer('', Deed::Lower), 'not down yet');
+            $ends[] = new LooseEnd(
+                'raised', LooseEndKind::Raised, $this->fit->vehicle->short, $this->closer('', Deed::Lower), 'not down yet',
+            );
         }
 
         return $ends;
@@ -190,7 +225,9 @@ final readonly class LooseEnds
                 $reading = $this->fit->state->reading($step->id, $ask->field);
                 if (null !== $reading && $ask->isOutside($reading->value)) {
                     $kind = $ask->isSafety() ? LooseEndKind::Safety : LooseEndKind::Reading;
-                    $ends[] = new LooseEnd('reading:'.$step->id.':'.$ask->field, $kind, $ask->label.': '.$reading->text, $step->id, $ask->past);
+                    $ends[] = new LooseEnd(
+                        'reading:'.$step->id.':'.$ask->field, $kind, $ask->label.': '.$reading->text, $step->id, $ask->past,
+                    );
                 }
             }
         }
@@ -206,9 +243,15 @@ final readonly class LooseEnds
             if (!$this->fit->state->isDone($step->id) || $this->fit->isOverruled($step)) {
                 continue;
             }
-            $wrong = array_filter($this->fit->gate()->within($step), static fn (Obstacle $one): bool => !in_array($one->code, self::SAID_ELSEWHERE, true) || 'tray-count' === $one->code && Deed::Remove === $step->deed);
+            $wrong = array_filter(
+                $this->fit->gate()->within($step),
+                static fn (Obstacle $one): bool => !in_array($one->code, self::SAID_ELSEWHERE, true) || 'tray-count' === $one->code && Deed::Remove === $step->deed,
+            );
             if ([] !== $wrong) {
-                $ends[] = new LooseEnd('again:'.$step->id, LooseEndKind::Step, $step->title, $step->id, implode(' ', array_map(static fn (Obstacle $one): string => $one->text, $wrong)));
+                $ends[] = new LooseEnd(
+                    'again:'.$step->id, LooseEndKind::Step, $step->title, $step->id,
+                    implode(' ', array_map(static fn (Obstacle $one): string => $one->text, $wrong)),
+                );
             }
         }
 
@@ -221,7 +264,10 @@ final readonly class LooseEnds
         $ends = [];
         foreach ($this->fit->state->curves as $step => $event) {
             if ('stop' === $event->string('verdict')) {
-                $ends[] = new LooseEnd('curve:'.$step, LooseEndKind::Curve, 'Warm-up: '.str_replace('-', ' ', $event->string('finding')), $step, $event->string('said'));
+                $ends[] = new LooseEnd(
+                    'curve:'.$step, LooseEndKind::Curve, 'Warm-up: '.str_replace('-', ' ', $event->string('finding')), $step,
+                    $event->string('said'),
+                );
             }
         }
 
@@ -250,7 +296,9 @@ final readonly class LooseEnds
         $ends = [];
         foreach ($this->fit->sheet->doing(Deed::Book) as $step) {
             if (!$this->fit->state->isDone($step->id)) {
-                $ends[] = new LooseEnd('due:'.$step->followUp->id, LooseEndKind::Due, $step->followUp->title, $step->id, 'not in the logbook yet');
+                $ends[] = new LooseEnd(
+                    'due:'.$step->followUp->id, LooseEndKind::Due, $step->followUp->title, $step->id, 'not in the logbook yet',
+                );
             }
         }
 

@@ -26,16 +26,24 @@ final readonly class Review
     private function overruled(): array
     {
         $done = array_filter($this->fit->state->done, static fn (FitEvent $event): bool => $event->hasReason());
-        $begun = array_filter(array_merge(...array_values($this->fit->state->routines)), static fn (FitEvent $event): bool => $event->hasReason());
+        $begun = array_filter(
+            array_merge(...array_values($this->fit->state->routines)), static fn (FitEvent $event): bool => $event->hasReason(),
+        );
         $started = array_filter($this->fit->state->started, static fn (FitEvent $event): bool => $event->hasReason());
 
-        return array_map(fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Overruled, $event, $event->string('reason')), [...array_values($started), ...array_values($begun), ...array_values($done)]);
+        return array_map(
+            fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Overruled, $event, $event->string('reason')),
+            [...array_values($started), ...array_values($begun), ...array_values($done)],
+        );
     }
 
     /** @return list<ReviewEntry> */
     private function skipped(): array
     {
-        return array_map(fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Skipped, $event, $event->string('reason')), array_values($this->fit->state->skipped));
+        return array_map(
+            fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Skipped, $event, $event->string('reason')),
+            array_values($this->fit->state->skipped),
+        );
     }
 
     /** @return list<ReviewEntry> */
@@ -43,7 +51,12 @@ final readonly class Review
     {
         $names = new EndNames($this->fit);
 
-        return array_map(static fn (FitEvent $event): ReviewEntry => new ReviewEntry(ReviewKind::Waived, $names->of($event->string('end')), $event->string('reason'), $event->said(), $event->at, ''), array_values($this->fit->state->waived));
+        return array_map(
+            static fn (FitEvent $event): ReviewEntry => new ReviewEntry(
+                ReviewKind::Waived, $names->of($event->string('end')), $event->string('reason'), $event->said(), $event->at, '',
+            ),
+            array_values($this->fit->state->waived),
+        );
     }
 
     /** @return list<ReviewEntry> every reading that was outside, also one that was taken again */
@@ -125,9 +138,14 @@ final readonly class Review
             } elseif (EventType::StepReopened === $event->type) {
                 unset($closed[$step->id]);
             } elseif (EventType::StepDone === $event->type || EventType::StepSkipped === $event->type) {
-                $open = array_filter($this->fit->earlier($step), static fn ($one): bool => !isset($closed[$one->id]) && !isset($running[$one->id]));
+                $open = array_filter(
+                    $this->fit->earlier($step), static fn ($one): bool => !isset($closed[$one->id]) && !isset($running[$one->id]),
+                );
                 $closed[$step->id] = true;
-                [] === $open || $found[] = $this->entry(ReviewKind::Order, $event, sprintf('before “%s”%s', reset($open)->title, count($open) > 1 ? sprintf(' and %d more', count($open) - 1) : ''));
+                [] === $open || $found[] = $this->entry(
+                    ReviewKind::Order, $event,
+                    sprintf('before “%s”%s', reset($open)->title, count($open) > 1 ? sprintf(' and %d more', count($open) - 1) : ''),
+                );
             }
         }
 

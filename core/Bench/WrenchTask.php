@@ -22,8 +22,9 @@ final readonly class WrenchTask
     public const FROM_SNUG = 25.0;
 
     /** @param non-empty-list<int> $stages reached one after the other when it is sound */
-    private function __construct(public Joint $joint, public int $bolt, public array $stages, public TraceSpec $spec, public JointMechanics $mechanics)
-    {
+    private function __construct(
+        public Joint $joint, public int $bolt, public array $stages, public TraceSpec $spec, public JointMechanics $mechanics,
+    ) {
     }
 
     /** Null while the joint is started and run down by hand, when it is final, and where figure or thread are missing. */
@@ -38,7 +39,10 @@ final readonly class WrenchTask
         $rung = $ladder->rung($stage);
         $from = $joint->torqueAt($ladder->shareAt($stage - 1));
         if ($rung->isByTorque()) {
-            return new self($joint, $bolt, [$stage], TraceSpec::torque($joint->torqueAt($rung->share), min($from, 0.97 * $joint->torqueAt($rung->share))), $mechanics);
+            return new self(
+                $joint, $bolt, [$stage],
+                TraceSpec::torque($joint->torqueAt($rung->share), min($from, 0.97 * $joint->torqueAt($rung->share))), $mechanics,
+            );
         }
 
         return RungKind::Angle === $rung->kind ? self::byAngle($joint, $bolt, $stage, $ladder, $from, $mechanics) : null;
@@ -47,7 +51,9 @@ final readonly class WrenchTask
     /** The pulls that are left of the angle, in one trace; those made by hand before have raised the torque it starts from. */
     private static function byAngle(Joint $joint, int $bolt, int $stage, Ladder $ladder, float $from, JointMechanics $mechanics): self
     {
-        $left = array_values(array_filter($ladder->rungs, static fn (Rung $r): bool => RungKind::Angle === $r->kind && $r->stage >= $stage));
+        $left = array_values(
+            array_filter($ladder->rungs, static fn (Rung $r): bool => RungKind::Angle === $r->kind && $r->stage >= $stage),
+        );
         $degrees = array_sum(array_map(static fn (Rung $r): float => $r->degrees, $left));
         $start = $from + ($joint->angle - $degrees) * $mechanics->expected()->slope;
         $stages = array_map(static fn (Rung $r): int => $r->stage, $left);
@@ -71,7 +77,9 @@ final readonly class WrenchTask
     {
         $target = $this->spec->isByAngle() ? $this->spec->torque + $this->spec->angle * $this->expected()->slope : $this->spec->torque;
 
-        return JointModel::of($this->mechanics->bolt, $this->mechanics->springs, $target, self::FROM_SNUG, $fault, $seed, $this->spec->from);
+        return JointModel::of(
+            $this->mechanics->bolt, $this->mechanics->springs, $target, self::FROM_SNUG, $fault, $seed, $this->spec->from,
+        );
     }
 
     /** Whether a judged trace brings the fastener to its stage: sound, or yielding where that is meant. */
@@ -85,6 +93,8 @@ final readonly class WrenchTask
     {
         $what = 1 === $this->joint->count() ? 'the bolt' : sprintf('bolt %d', $this->bolt);
 
-        return $this->spec->isByAngle() ? sprintf('%s, %g° on', $what, round($this->spec->angle, 1)) : sprintf('%s to %g N·m', $what, round($this->spec->torque, 2));
+        return $this->spec->isByAngle() ? sprintf(
+            '%s, %g° on', $what, round($this->spec->angle, 1),
+        ) : sprintf('%s to %g N·m', $what, round($this->spec->torque, 2));
     }
 }

@@ -23,8 +23,13 @@ final readonly class BearingFace
         '7/16' => [15.08, 11.91], '1/2' => [18.10, 14.29], '9/16' => [19.61, 15.88], '5/8' => [22.62, 17.46], '3/4' => [27.15, 20.64],
         'G1/8' => [14.0, 9.728], 'G1/4' => [18.0, 13.157], 'G3/8' => [22.0, 16.662], 'G1/2' => [26.0, 20.955], 'G5/8' => [28.0, 22.911], 'G3/4' => [32.0, 26.441], 'G7/8' => [36.0, 30.201], 'G1' => [39.0, 33.249],
     ];
-    private const FLANGE = ['M5' => 9.8, 'M6' => 12.2, 'M8' => 15.8, 'M10' => 19.6, 'M12' => 23.8, 'M14' => 27.6, 'M16' => 31.9, 'M20' => 39.9];
-    private const SOCKET = ['M3' => 5.07, 'M4' => 6.53, 'M5' => 8.03, 'M6' => 9.38, 'M8' => 12.33, 'M10' => 15.33, 'M12' => 17.23, 'M14' => 20.17, 'M16' => 23.17, 'M18' => 25.87, 'M20' => 28.87, 'M22' => 31.81, 'M24' => 34.81];
+    private const FLANGE = [
+        'M5' => 9.8, 'M6' => 12.2, 'M8' => 15.8, 'M10' => 19.6, 'M12' => 23.8, 'M14' => 27.6, 'M16' => 31.9, 'M20' => 39.9,
+    ];
+    private const SOCKET = [
+        'M3' => 5.07, 'M4' => 6.53, 'M5' => 8.03, 'M6' => 9.38, 'M8' => 12.33, 'M10' => 15.33, 'M12' => 17.23, 'M14' => 20.17,
+        'M16' => 23.17, 'M18' => 25.87, 'M20' => 28.87, 'M22' => 31.81, 'M24' => 34.81,
+    ];
 
     private function __construct(public float $outer, public float $hole)
     {
@@ -44,7 +49,10 @@ final readonly class BearingFace
             '', 'hex', 'hexagon', 'hexagonhead', 'plain' => 'hexagon',
             'flange', 'flanged', 'hexflange', 'flangehead' => 'flange',
             'socket', 'socketcap', 'cap', 'sockethead', 'allen' => 'socket',
-            default => throw InvalidInput::in('head', sprintf('“%s” is not a head we know: use %s.', InvalidQuantity::quote($head), implode(', ', array_keys(self::HEADS)))),
+            default => throw InvalidInput::in(
+                'head',
+                sprintf('“%s” is not a head we know: use %s.', InvalidQuantity::quote($head), implode(', ', array_keys(self::HEADS))),
+            ),
         };
         $plain = self::hexagon($thread);
         if ('hexagon' === $name) {
@@ -56,7 +64,10 @@ final readonly class BearingFace
             default => 'flange' === $name ? 2 * $thread->diameter : 0.95 * 1.5 * $thread->diameter,
         };
 
-        return new self($outer ?? throw InvalidInput::in('head', sprintf('No %s head is standard for %s: use hexagon.', $name, $thread->size)), $plain->hole);
+        return new self(
+            $outer ?? throw InvalidInput::in('head', sprintf('No %s head is standard for %s: use hexagon.', $name, $thread->size)),
+            $plain->hole,
+        );
     }
 
     /** Mean bearing diameter DKm in mm, VDI 2230-1. */

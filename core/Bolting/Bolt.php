@@ -13,8 +13,9 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 final readonly class Bolt
 {
     /** @param list<Check> $assumed what was not given and is assumed, said once each */
-    private function __construct(public Thread $thread, public Grade $grade, public BearingFace $face, public Friction $friction, public array $assumed)
-    {
+    private function __construct(
+        public Thread $thread, public Grade $grade, public BearingFace $face, public Friction $friction, public array $assumed,
+    ) {
     }
 
     /** @throws InvalidInput */
@@ -50,7 +51,9 @@ final readonly class Bolt
 
     public static function frictionField(): Field
     {
-        return Field::text('friction', 'Thread and head', 'oiled', implode(', ', array_keys(Friction::choices())).', or a number')->optional();
+        return Field::text(
+            'friction', 'Thread and head', 'oiled', implode(', ', array_keys(Friction::choices())).', or a number',
+        )->optional();
     }
 
     public static function headField(): Field

@@ -18,10 +18,15 @@ final readonly class Friction
         'waxed aluminium' => [0.10, 0.12, 0.14],
         'stainless dry' => [0.20, 0.25, 0.35],
     ];
-    private const OTHER_NAMES = ['oil' => 'oiled', 'dry' => 'dry zinc', 'zinc' => 'dry zinc', 'antiseize' => 'anti-seize', 'threadlocker' => 'threadlocker wet', 'threadlock' => 'threadlocker wet', 'locker' => 'threadlocker wet', 'waxed aluminum' => 'waxed aluminium', 'waxed' => 'waxed aluminium', 'stainless' => 'stainless dry'];
+    private const OTHER_NAMES = [
+        'oil' => 'oiled', 'dry' => 'dry zinc', 'zinc' => 'dry zinc', 'antiseize' => 'anti-seize',
+        'threadlocker' => 'threadlocker wet', 'threadlock' => 'threadlocker wet', 'locker' => 'threadlocker wet',
+        'waxed aluminum' => 'waxed aluminium', 'waxed' => 'waxed aluminium', 'stainless' => 'stainless dry',
+    ];
 
-    private function __construct(public string $name, public float $low, public float $typical, public float $high, private ?float $head = null)
-    {
+    private function __construct(
+        public string $name, public float $low, public float $typical, public float $high, private ?float $head = null,
+    ) {
     }
 
     public static function assumed(): self
@@ -50,12 +55,23 @@ final readonly class Friction
                 return self::condition($known);
             }
         }
-        if (1 === preg_match('~\A(?<g>[01]?[.,]\d{1,4})(?:\s*[/;\s]\s*(?<k>[01]?[.,]\d{1,4}))?\z~', str_replace(' ', ' ', trim((string) $input)), $m)) {
+        if (1 === preg_match(
+            '~\A(?<g>[01]?[.,]\d{1,4})(?:\s*[/;\s]\s*(?<k>[01]?[.,]\d{1,4}))?\z~', str_replace(' ', ' ', trim((string) $input)), $m,
+        )) {
             $thread = self::bounded((float) str_replace(',', '.', $m['g']));
 
-            return new self('μ '.$m['g'], $thread, $thread, $thread, isset($m['k']) ? self::bounded((float) str_replace(',', '.', $m['k'])) : null);
+            return new self(
+                'μ '.$m['g'], $thread, $thread, $thread,
+                isset($m['k']) ? self::bounded((float) str_replace(',', '.', $m['k'])) : null,
+            );
         }
-        throw InvalidInput::in('friction', sprintf('“%s” is not a friction: use %s, or a number such as 0.14.', InvalidQuantity::quote((string) $input), implode(', ', array_keys(self::CONDITIONS))));
+        throw InvalidInput::in(
+            'friction',
+            sprintf(
+                '“%s” is not a friction: use %s, or a number such as 0.14.', InvalidQuantity::quote((string) $input),
+                implode(', ', array_keys(self::CONDITIONS)),
+            ),
+        );
     }
 
     /** Under the head, for a given thread friction of the same condition. */
@@ -67,11 +83,19 @@ final readonly class Friction
     /** @return array<string, string> */
     public static function choices(): array
     {
-        return array_combine(array_keys(self::CONDITIONS), array_map(static fn (string $name, array $mu): string => sprintf('%s (%.2f to %.2f)', $name, $mu[0], $mu[2]), array_keys(self::CONDITIONS), self::CONDITIONS));
+        return array_combine(
+            array_keys(self::CONDITIONS),
+            array_map(
+                static fn (string $name, array $mu): string => sprintf('%s (%.2f to %.2f)', $name, $mu[0], $mu[2]),
+                array_keys(self::CONDITIONS), self::CONDITIONS,
+            ),
+        );
     }
 
     private static function bounded(float $mu): float
     {
-        return $mu >= 0.03 && $mu <= 0.6 ? $mu : throw InvalidInput::in('friction', sprintf('A friction of %s is not met on bolts: give 0.03 to 0.6.', $mu));
+        return $mu >= 0.03 && $mu <= 0.6 ? $mu : throw InvalidInput::in(
+            'friction', sprintf('A friction of %s is not met on bolts: give 0.03 to 0.6.', $mu),
+        );
     }
 }

@@ -38,7 +38,13 @@ enum Grade: string
             'grade8', 'j4298', '8' => self::J8,
             'a270', 'a470' => self::A270,
             'aluminum', 'alu', 'al4' => self::Aluminium,
-            default => throw InvalidInput::in('grade', sprintf('“%s” is not a grade we know: use %s.', InvalidQuantity::quote($text), implode(', ', array_map(static fn (self $grade): string => $grade->value, self::cases())))),
+            default => throw InvalidInput::in(
+                'grade',
+                sprintf(
+                    '“%s” is not a grade we know: use %s.', InvalidQuantity::quote($text),
+                    implode(', ', array_map(static fn (self $grade): string => $grade->value, self::cases())),
+                ),
+            ),
         };
     }
 

@@ -24,7 +24,13 @@ enum Material: string
         return self::tryFrom($clean) ?? match ($clean) {
             'aluminium', 'cast aluminium', 'alu' => self::AluminiumCasting,
             'iron' => self::CastIron,
-            default => throw InvalidInput::in('material', sprintf('“%s” is not a material we know: use %s.', InvalidQuantity::quote($text), implode(', ', array_map(static fn (self $m): string => $m->value, self::cases())))),
+            default => throw InvalidInput::in(
+                'material',
+                sprintf(
+                    '“%s” is not a material we know: use %s.', InvalidQuantity::quote($text),
+                    implode(', ', array_map(static fn (self $m): string => $m->value, self::cases())),
+                ),
+            ),
         };
     }
 

@@ -21,7 +21,13 @@ enum Member: string
         return self::tryFrom($clean) ?? match ($clean) {
             'iron', 'grey-iron' => self::CastIron,
             'alu', 'aluminium-casting', 'aluminium-wrought' => self::Aluminium,
-            default => throw InvalidInput::in('member', sprintf('“%s” is not known here: use %s.', InvalidQuantity::quote($text), implode(', ', array_column(self::cases(), 'value')))),
+            default => throw InvalidInput::in(
+                'member',
+                sprintf(
+                    '“%s” is not known here: use %s.', InvalidQuantity::quote($text),
+                    implode(', ', array_column(self::cases(), 'value')),
+                ),
+            ),
         };
     }
 

@@ -11,7 +11,10 @@ final readonly class Preload
     {
     }
 
-    /** Preload at a share of yield (0 to 1) under combined tension and twist: F = ν Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²). */
+    /**
+     * Preload at a share of yield (0 to 1) under combined tension and twist: F = ν Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π
+     * d2) + 1.155 μG)]²).
+     */
     public function atShareOfYield(float $share, float $threadFriction): float
     {
         $d2 = $this->thread->pitchDiameter();

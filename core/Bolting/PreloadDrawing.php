@@ -25,7 +25,13 @@ final readonly class PreloadDrawing
         }
         $preload = $result->number('preload') / 1000;
 
-        return Plot::over(sprintf('At %.1f newton metres the preload is %.1f kilonewtons at typical friction, from %.1f to %.1f over the range of friction.', $torque, $preload, $result->number('preload_low') / 1000, $result->number('preload_high') / 1000), 'friction', [$from, $to], 'kN', [0.0, 1.15 * max(array_column($yield, 1))])
+        return Plot::over(
+            sprintf(
+                'At %.1f newton metres the preload is %.1f kilonewtons at typical friction, from %.1f to %.1f over the range of friction.',
+                $torque, $preload, $result->number('preload_low') / 1000, $result->number('preload_high') / 1000,
+            ),
+            'friction', [$from, $to], 'kN', [0.0, 1.15 * max(array_column($yield, 1))],
+        )
             ->area($f->low, max($f->low + 0.001, $f->high), 'window', true)
             ->line($yield, 'bad-line')
             ->line($clamp, 'trace')

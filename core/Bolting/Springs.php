@@ -13,14 +13,17 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 final readonly class Springs
 {
     /** @param float $modulus Young's modulus of the bolt, MPa */
-    private function __construct(public Thread $thread, public float $shank, public float $threaded, public Member $member, public float $modulus)
-    {
+    private function __construct(
+        public Thread $thread, public float $shank, public float $threaded, public Member $member, public float $modulus,
+    ) {
     }
 
     /** @throws InvalidInput when nothing lies in the grip */
     public static function of(Thread $thread, float $shank, float $threaded, Member $member, Grade $grade = Grade::C88): self
     {
-        $shank + $threaded > 0.2 * $thread->diameter || throw InvalidInput::in('threaded', 'The grip is nothing: shank and thread in the grip together must be longer than that.');
+        $shank + $threaded > 0.2 * $thread->diameter || throw InvalidInput::in(
+            'threaded', 'The grip is nothing: shank and thread in the grip together must be longer than that.',
+        );
 
         return new self($thread, $shank, $threaded, $member, $grade->modulus());
     }
@@ -30,7 +33,10 @@ final readonly class Springs
     {
         $member = $in->has('member') ? Member::parse($in->text('member')) : Member::Steel;
 
-        return self::of($bolt->thread, $in->between('shank', Kind::Length, 0.0, 1000.0), $in->between('threaded', Kind::Length, 0.0, 1000.0), $member, $bolt->grade);
+        return self::of(
+            $bolt->thread, $in->between('shank', Kind::Length, 0.0, 1000.0), $in->between('threaded', Kind::Length, 0.0, 1000.0),
+            $member, $bolt->grade,
+        );
     }
 
     /** @return list<Field> */

@@ -15,15 +15,34 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 final readonly class Thread
 {
     /** Coarse pitches, ISO 261. */
-    private const COARSE = ['3' => 0.5, '4' => 0.7, '5' => 0.8, '6' => 1.0, '7' => 1.0, '8' => 1.25, '10' => 1.5, '12' => 1.75, '14' => 2.0, '16' => 2.0, '18' => 2.5, '20' => 2.5, '22' => 2.5, '24' => 3.0];
+    private const COARSE = [
+        '3' => 0.5, '4' => 0.7, '5' => 0.8, '6' => 1.0, '7' => 1.0, '8' => 1.25, '10' => 1.5, '12' => 1.75, '14' => 2.0,
+        '16' => 2.0, '18' => 2.5, '20' => 2.5, '22' => 2.5, '24' => 3.0,
+    ];
     /** Fine pitches, ISO 261. */
-    private const FINE = ['3' => [0.35], '4' => [0.5], '5' => [0.5], '6' => [0.75], '7' => [0.75], '8' => [1.0, 0.75], '10' => [1.25, 1.0, 0.75], '12' => [1.5, 1.25, 1.0], '14' => [1.5, 1.25, 1.0], '16' => [1.5, 1.0], '18' => [2.0, 1.5, 1.0], '20' => [2.0, 1.5, 1.0], '22' => [2.0, 1.5, 1.0], '24' => [2.0, 1.5, 1.0]];
+    private const FINE = [
+        '3' => [0.35], '4' => [0.5], '5' => [0.5], '6' => [0.75], '7' => [0.75], '8' => [1.0, 0.75], '10' => [1.25, 1.0, 0.75],
+        '12' => [1.5, 1.25, 1.0], '14' => [1.5, 1.25, 1.0], '16' => [1.5, 1.0], '18' => [2.0, 1.5, 1.0], '20' => [2.0, 1.5, 1.0],
+        '22' => [2.0, 1.5, 1.0], '24' => [2.0, 1.5, 1.0],
+    ];
     /** Nominal inch diameters; a number size is 0.060 + 0.013 n inch, ASME B1.1. */
-    private const INCH = ['#6' => 0.138, '#8' => 0.164, '#10' => 0.190, '#12' => 0.216, '1/4' => 0.25, '5/16' => 0.3125, '3/8' => 0.375, '7/16' => 0.4375, '1/2' => 0.5, '9/16' => 0.5625, '5/8' => 0.625, '3/4' => 0.75];
-    private const UNC = ['#6' => 32, '#8' => 32, '#10' => 24, '#12' => 24, '1/4' => 20, '5/16' => 18, '3/8' => 16, '7/16' => 14, '1/2' => 13, '9/16' => 12, '5/8' => 11, '3/4' => 10];
-    private const UNF = ['#6' => 40, '#8' => 36, '#10' => 32, '#12' => 28, '1/4' => 28, '5/16' => 24, '3/8' => 24, '7/16' => 20, '1/2' => 20, '9/16' => 18, '5/8' => 18, '3/4' => 16];
+    private const INCH = [
+        '#6' => 0.138, '#8' => 0.164, '#10' => 0.190, '#12' => 0.216, '1/4' => 0.25, '5/16' => 0.3125, '3/8' => 0.375,
+        '7/16' => 0.4375, '1/2' => 0.5, '9/16' => 0.5625, '5/8' => 0.625, '3/4' => 0.75,
+    ];
+    private const UNC = [
+        '#6' => 32, '#8' => 32, '#10' => 24, '#12' => 24, '1/4' => 20, '5/16' => 18, '3/8' => 16, '7/16' => 14, '1/2' => 13,
+        '9/16' => 12, '5/8' => 11, '3/4' => 10,
+    ];
+    private const UNF = [
+        '#6' => 40, '#8' => 36, '#10' => 32, '#12' => 28, '1/4' => 28, '5/16' => 24, '3/8' => 24, '7/16' => 20, '1/2' => 20,
+        '9/16' => 18, '5/8' => 18, '3/4' => 16,
+    ];
     /** G size => major diameter in mm, threads an inch: ISO 228-1. */
-    private const PIPE = ['1/8' => [9.728, 28], '1/4' => [13.157, 19], '3/8' => [16.662, 19], '1/2' => [20.955, 14], '5/8' => [22.911, 14], '3/4' => [26.441, 14], '7/8' => [30.201, 14], '1' => [33.249, 11]];
+    private const PIPE = [
+        '1/8' => [9.728, 28], '1/4' => [13.157, 19], '3/8' => [16.662, 19], '1/2' => [20.955, 14], '5/8' => [22.911, 14],
+        '3/4' => [26.441, 14], '7/8' => [30.201, 14], '1' => [33.249, 11],
+    ];
     private const TAPER = '~\A(?:(?:[0-9]{1,2}/)?[0-9]{1,2}"?(?:-[0-9]{1,2}(?:\.[0-9])?)?\s?)?(?:NPTF?|BSPT|R[CP]?)(?:\s?[0-9].*)?\z~';
     /** A tolerance class behind a thread says nothing of its size: 6g, 6H, 2A. */
     private const TOLERANCE = '~(?<=[0-9CF])[\s-]+(?:[4-8][GHEF](?:[4-8][GH])?|[123][AB])\z~';
@@ -32,8 +51,10 @@ final readonly class Thread
     private const WHITWORTH_PITCH = 0.640327;
     private const WHITWORTH_ROOT = 1.280654;
 
-    private function __construct(public string $name, public float $diameter, public float $pitch, public string $size, private float $toPitch = self::ISO_PITCH, private float $toRoot = self::ISO_ROOT)
-    {
+    private function __construct(
+        public string $name, public float $diameter, public float $pitch, public string $size,
+        private float $toPitch = self::ISO_PITCH, private float $toRoot = self::ISO_ROOT,
+    ) {
     }
 
     /**
@@ -48,7 +69,12 @@ final readonly class Thread
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in($field, $e->getMessage());
         }
-        $clean = mb_strtoupper(strtr($clean, ['×' => 'x', '*' => 'x', ',' => '.'] + array_map(static fn (array $f): string => $f[0].'/'.$f[1], CleanText::FRACTIONS)));
+        $clean = mb_strtoupper(
+            strtr(
+                $clean,
+                ['×' => 'x', '*' => 'x', ',' => '.'] + array_map(static fn (array $f): string => $f[0].'/'.$f[1], CleanText::FRACTIONS),
+            ),
+        );
         if (1 === preg_match(self::TAPER, $clean)) {
             throw InvalidInput::in($field, sprintf(
                 '“%s” is a taper pipe thread: it seals by turns past hand-tight, one and a half to two, and no torque figure can be worked out for it.',
@@ -121,7 +147,10 @@ final readonly class Thread
         return $this->isUnified() ? sqrt(4 * $this->stressArea() / \M_PI) : ($this->pitchDiameter() + $this->rootDiameter()) / 2;
     }
 
-    /** Stress area in mm²: AS = π dS²/4 (ISO 898-1); unified 0.7854 (D − 0.9743/n)² (ASME B1.1), which is 0.7854 (d − 0.9743 P)² in any unit. */
+    /**
+     * Stress area in mm²: AS = π dS²/4 (ISO 898-1); unified 0.7854 (D − 0.9743/n)² (ASME B1.1), which is 0.7854 (d
+     * − 0.9743 P)² in any unit.
+     */
     public function stressArea(): float
     {
         return $this->isUnified() ? 0.7854 * ($this->diameter - 0.9743 * $this->pitch) ** 2 : \M_PI * $this->stressDiameter() ** 2 / 4;
@@ -141,7 +170,10 @@ final readonly class Thread
 
     private static function metric(string $text, string $field): ?self
     {
-        if (1 !== preg_match('~\A(?:M\s?(?<d>[0-9]{1,2}(?:\.[0-9])?)(?:\s?[X-]\s?(?<p>[0-9]?(?:\.[0-9]{1,3})?)(?:\s?MM)?)?|(?<mm>[0-9]{1,2})\s?MM)\z~', $text, $m)) {
+        if (1 !== preg_match(
+            '~\A(?:M\s?(?<d>[0-9]{1,2}(?:\.[0-9])?)(?:\s?[X-]\s?(?<p>[0-9]?(?:\.[0-9]{1,3})?)(?:\s?MM)?)?|(?<mm>[0-9]{1,2})\s?MM)\z~',
+            $text, $m,
+        )) {
             return null;
         }
         $d = $m['d'].($m['mm'] ?? '');
@@ -176,7 +208,10 @@ final readonly class Thread
 
     private static function unified(string $text): ?self
     {
-        if (1 !== preg_match('~\A(?:NO\.?\s?(?=\d))?(?<size>#?\s?\d{1,2}(?:/\d{1,2})?)(?:\s?IN|")?(?:\s?[X-]\s?(?<tpi>\d{1,2}))?\s?-?\s?(?<series>UNC|UNF)?\z~', $text, $m)) {
+        if (1 !== preg_match(
+            '~\A(?:NO\.?\s?(?=\d))?(?<size>#?\s?\d{1,2}(?:/\d{1,2})?)(?:\s?IN|")?(?:\s?[X-]\s?(?<tpi>\d{1,2}))?\s?-?\s?(?<series>UNC|UNF)?\z~',
+            $text, $m,
+        )) {
             return null;
         }
         $size = str_replace(' ', '', $m['size']);
@@ -196,6 +231,9 @@ final readonly class Thread
             default => $tpi === self::UNC[$size] || $tpi === self::UNF[$size],
         };
 
-        return $agrees ? new self(sprintf('%s-%d %s', $size, $tpi, $tpi === self::UNC[$size] ? 'UNC' : 'UNF'), self::INCH[$size] * 25.4, 25.4 / $tpi, $size) : null;
+        return $agrees ? new self(
+            sprintf('%s-%d %s', $size, $tpi, $tpi === self::UNC[$size] ? 'UNC' : 'UNF'), self::INCH[$size] * 25.4, 25.4 / $tpi,
+            $size,
+        ) : null;
     }
 }

@@ -45,7 +45,9 @@ final readonly class ThreadDrawing
      */
     private static function profile(Thread $thread, float $from, float $to, bool $bolt): string
     {
-        [$outer, $inner, $pitch] = [$thread->diameter / 2, ($bolt ? $thread->rootDiameter() : $thread->minorDiameter()) / 2, $thread->pitch];
+        [$outer, $inner, $pitch] = [
+            $thread->diameter / 2, ($bolt ? $thread->rootDiameter() : $thread->minorDiameter()) / 2, $thread->pitch,
+        ];
         $right = [[$inner, $from]];
         for ($y = $from; $y < $to - 1e-9; $y += $pitch) {
             foreach ([[0.06, $inner], [0.44, $outer], [0.56, $outer], [0.94, $inner]] as [$share, $x]) {

@@ -33,7 +33,13 @@ final readonly class TorqueBars
         }
 
         return new self(
-            array_map(static fn (Figure $f): array => ['text' => $f->text, 'from' => $place(max(0.0, $f->lowest())), 'to' => $place($f->highest()), 'at' => $place($f->value()), 'value' => $f->value()], $figures),
+            array_map(
+                static fn (Figure $f): array => [
+                    'text' => $f->text, 'from' => $place(max(0.0, $f->lowest())), 'to' => $place($f->highest()),
+                    'at' => $place($f->value()), 'value' => $f->value(),
+                ],
+                $figures,
+            ),
             $ticks, $yieldTorque > 0 ? $place($yieldTorque) : 0.0,
         );
     }

@@ -41,7 +41,10 @@ final readonly class TorqueSuspects
                 default => null,
             };
             if (null !== $read && self::agreesScaled($suspect, $read->factor() / $suspect->unit->factor(), $other)) {
-                return Check::watch('inch-pound-for-foot-pound', sprintf('“%s” may be meant in %s: then the two agree.', $suspect->text, $read->symbol()));
+                return Check::watch(
+                    'inch-pound-for-foot-pound',
+                    sprintf('“%s” may be meant in %s: then the two agree.', $suspect->text, $read->symbol()),
+                );
             }
         }
 
@@ -69,7 +72,13 @@ final readonly class TorqueSuspects
         }
         foreach ([[$a, $b, $ratio], [$b, $a, 1 / $ratio]] as [$from, $to, $step]) {
             if (self::agreesScaled($from, $step, $to)) {
-                return Check::watch('converted-twice', sprintf('Converted twice: %s %s is %.1f %s, and that number was converted once more.', self::number($from), $from->unit->symbol(), $from->written() * $step, $to->unit->symbol()));
+                return Check::watch(
+                    'converted-twice',
+                    sprintf(
+                        'Converted twice: %s %s is %.1f %s, and that number was converted once more.', self::number($from),
+                        $from->unit->symbol(), $from->written() * $step, $to->unit->symbol(),
+                    ),
+                );
             }
         }
 
@@ -105,7 +114,13 @@ final readonly class TorqueSuspects
             }
             foreach ([0.1, 0.01] as $factor) {
                 if (self::agreesScaled($suspect, $factor, $other)) {
-                    return Check::watch('decimal-point-lost', sprintf('“%s” may have lost its decimal point: %s %s.', $suspect->text, rtrim(rtrim(sprintf('%.3F', $suspect->written() * $factor), '0'), '.'), $suspect->unit->symbol()));
+                    return Check::watch(
+                        'decimal-point-lost',
+                        sprintf(
+                            '“%s” may have lost its decimal point: %s %s.', $suspect->text,
+                            rtrim(rtrim(sprintf('%.3F', $suspect->written() * $factor), '0'), '.'), $suspect->unit->symbol(),
+                        ),
+                    );
                 }
             }
         }

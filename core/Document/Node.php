@@ -100,7 +100,9 @@ final readonly class Node
     {
         $numbers = [];
         foreach ($this->list($key) as $i => $number) {
-            $numbers[] = is_int($number) || is_float($number) ? (float) $number : throw InvalidDocument::at($this->at($key).'.'.$i, 'a number is needed.');
+            $numbers[] = is_int($number) || is_float($number) ? (float) $number : throw InvalidDocument::at(
+                $this->at($key).'.'.$i, 'a number is needed.',
+            );
         }
 
         return $numbers;
@@ -143,7 +145,13 @@ final readonly class Node
         }
         $case = is_string($value) ? $enum::tryFrom($value) : null;
 
-        return $case ?? throw InvalidDocument::at($this->at($key), sprintf('“%s” is not one of %s.', is_scalar($value) ? mb_substr((string) $value, 0, 40) : gettype($value), implode(', ', array_map(static fn (\BackedEnum $c): string => (string) $c->value, $enum::cases()))));
+        return $case ?? throw InvalidDocument::at(
+            $this->at($key),
+            sprintf(
+                '“%s” is not one of %s.', is_scalar($value) ? mb_substr((string) $value, 0, 40) : gettype($value),
+                implode(', ', array_map(static fn (\BackedEnum $c): string => (string) $c->value, $enum::cases())),
+            ),
+        );
     }
 
     public function refuse(string $key, string $message): InvalidDocument

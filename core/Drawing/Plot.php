@@ -62,25 +62,40 @@ final readonly class Plot
 
     public function level(float $y, string $text, string $kind = 'bad-line'): self
     {
-        return $y < $this->ys[0] || $y > $this->ys[1] ? $this : $this->with(levels: [...$this->levels, ['at' => $this->y($y), 'text' => $text, 'kind' => $kind]]);
+        return $y < $this->ys[0] || $y > $this->ys[1] ? $this : $this->with(levels: [
+            ...$this->levels, ['at' => $this->y($y), 'text' => $text, 'kind' => $kind],
+        ]);
     }
 
     public function mark(float $x, string $text, string $kind = 'dash'): self
     {
-        return $x < $this->xs[0] || $x > $this->xs[1] ? $this : $this->with(marks: [...$this->marks, ['at' => $this->x($x), 'text' => $text, 'kind' => $kind]]);
+        return $x < $this->xs[0] || $x > $this->xs[1] ? $this : $this->with(marks: [
+            ...$this->marks, ['at' => $this->x($x), 'text' => $text, 'kind' => $kind],
+        ]);
     }
 
     public function dot(float $x, float $y, string $text, string $kind = 'pen'): self
     {
-        return $this->with(dots: [...$this->dots, ['x' => $this->x($x), 'y' => $this->y($y), 'text' => $text, 'kind' => $kind, 'end' => $this->x($x) > 0.55 * self::WIDTH]]);
+        return $this->with(
+            dots: [
+                ...$this->dots,
+                ['x' => $this->x($x), 'y' => $this->y($y), 'text' => $text, 'kind' => $kind, 'end' => $this->x($x) > 0.55 * self::WIDTH],
+            ],
+        );
     }
 
     /** A band between two heights, or a strip between two places where “across” is set. */
     public function area(float $from, float $to, string $kind = 'window', bool $across = false): self
     {
         $area = $across
-            ? ['left' => $this->x($from), 'width' => max(0.0, $this->x($to) - $this->x($from)), 'top' => self::TOP, 'height' => $this->bottom() - self::TOP, 'kind' => $kind]
-            : ['left' => self::LEFT, 'width' => self::WIDTH - self::LEFT - self::RIGHT, 'top' => $this->y($to), 'height' => max(0.0, $this->y($from) - $this->y($to)), 'kind' => $kind];
+            ? [
+                'left' => $this->x($from), 'width' => max(0.0, $this->x($to) - $this->x($from)), 'top' => self::TOP,
+                'height' => $this->bottom() - self::TOP, 'kind' => $kind,
+            ]
+            : [
+                'left' => self::LEFT, 'width' => self::WIDTH - self::LEFT - self::RIGHT, 'top' => $this->y($to),
+                'height' => max(0.0, $this->y($from) - $this->y($to)), 'kind' => $kind,
+            ];
 
         return $this->with(areas: [...$this->areas, $area]);
     }

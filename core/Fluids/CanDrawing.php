@@ -9,8 +9,10 @@ use NimbleKnuckle\Core\Sum\SumResult;
 /** The circuit as one can: what is left at the bottom, water and coolant poured on it; heights in percent of the capacity. */
 final readonly class CanDrawing
 {
-    private function __construct(public float $left, public float $water, public float $pour, public float $capacity, public float $leftLitres, public float $waterLitres, public float $pourLitres, public float $result)
-    {
+    private function __construct(
+        public float $left, public float $water, public float $pour, public float $capacity, public float $leftLitres,
+        public float $waterLitres, public float $pourLitres, public float $result,
+    ) {
     }
 
     /** @param float $capacity litres */
@@ -19,6 +21,9 @@ final readonly class CanDrawing
         [$pour, $water] = [$mix->number('pour'), $mix->number('water')];
         $left = max(0.0, $capacity - $pour - $water);
 
-        return new self(100 * $left / $capacity, 100 * $water / $capacity, 100 * $pour / $capacity, $capacity, $left, $water, $pour, $mix->number('result'));
+        return new self(
+            100 * $left / $capacity, 100 * $water / $capacity, 100 * $pour / $capacity, $capacity, $left, $water, $pour,
+            $mix->number('result'),
+        );
     }
 }

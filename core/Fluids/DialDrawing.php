@@ -20,8 +20,10 @@ final readonly class DialDrawing
      * @param list<array{path: string, kind: string}> $arcs
      * @param ?array{x: float, y: float} $before where the hand stood when the hold began
      */
-    private function __construct(public float $shown, public float $aim, public float $limit, public array $hand, public array $ticks, public array $arcs, public ?array $before)
-    {
+    private function __construct(
+        public float $shown, public float $aim, public float $limit, public array $hand, public array $ticks, public array $arcs,
+        public ?array $before,
+    ) {
     }
 
     /**
@@ -32,8 +34,13 @@ final readonly class DialDrawing
     {
         $ticks = [];
         for ($v = 0; $v <= 100; $v += 10) {
-            [$outer, $inner, $text] = [self::place($v, self::RADIUS - 8), self::place($v, self::RADIUS - 26), self::place($v, self::RADIUS - 48)];
-            $ticks[] = ['x1' => $outer['x'], 'y1' => $outer['y'], 'x2' => $inner['x'], 'y2' => $inner['y'], 'x' => $text['x'], 'y' => $text['y'], 'text' => (string) $v];
+            [$outer, $inner, $text] = [
+                self::place($v, self::RADIUS - 8), self::place($v, self::RADIUS - 26), self::place($v, self::RADIUS - 48),
+            ];
+            $ticks[] = [
+                'x1' => $outer['x'], 'y1' => $outer['y'], 'x2' => $inner['x'], 'y2' => $inner['y'], 'x' => $text['x'],
+                'y' => $text['y'], 'text' => (string) $v,
+            ];
         }
 
         return new self($pulled, $aim, $limit, self::place($pulled, self::RADIUS - 34), $ticks, [
@@ -55,6 +62,9 @@ final readonly class DialDrawing
         $radius = self::RADIUS - 4;
         [$a, $b] = [self::place($from, $radius), self::place(max($from, $to), $radius)];
 
-        return sprintf('M%.1F %.1F A%.0F %.0F 0 %d 1 %.1F %.1F', $a['x'], $a['y'], $radius, $radius, self::SWEEP * (max($from, $to) - $from) / self::FULL > 180.0 ? 1 : 0, $b['x'], $b['y']);
+        return sprintf(
+            'M%.1F %.1F A%.0F %.0F 0 %d 1 %.1F %.1F', $a['x'], $a['y'], $radius, $radius,
+            self::SWEEP * (max($from, $to) - $from) / self::FULL > 180.0 ? 1 : 0, $b['x'], $b['y'],
+        );
     }
 }

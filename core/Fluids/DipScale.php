@@ -18,7 +18,9 @@ final readonly class DipScale
      */
     public static function learn(array $pours): ?self
     {
-        $usable = array_values(array_filter($pours, static fn (array $p): bool => $p['litres'] > 0 && $p['after'] - $p['before'] >= self::LEAST_RISE));
+        $usable = array_values(
+            array_filter($pours, static fn (array $p): bool => $p['litres'] > 0 && $p['after'] - $p['before'] >= self::LEAST_RISE),
+        );
         if ([] === $usable) {
             return null;
         }

@@ -19,8 +19,9 @@ final readonly class FillCycles
      * @param non-empty-list<float> $strengths after each cycle, percent
      * @param non-empty-list<float> $oldShares after each cycle, percent of the old filling
      */
-    private function __construct(public array $pours, public array $waters, public array $strengths, public array $oldShares, public bool $reaches)
-    {
+    private function __construct(
+        public array $pours, public array $waters, public array $strengths, public array $oldShares, public bool $reaches,
+    ) {
     }
 
     /** @param float $oldLimit percent of the old that may stay; 100 where it does not matter */

@@ -6,7 +6,10 @@ namespace NimbleKnuckle\Core\Fluids;
 
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
-/** What a coolant is made of, with its freezing and normal boiling points by volume percent. Source: ASHRAE Fundamentals; linear between rows. */
+/**
+ * What a coolant is made of, with its freezing and normal boiling points by volume percent. Source: ASHRAE
+ * Fundamentals; linear between rows.
+ */
 enum Glycol: string
 {
     case Ethylene = 'eg';
@@ -27,7 +30,10 @@ enum Glycol: string
         return match (preg_replace('~[^a-z]~', '', mb_strtolower($text))) {
             'eg', 'ethylene', 'ethyleneglycol', 'meg', 'monoethyleneglycol' => self::Ethylene,
             'pg', 'propylene', 'propyleneglycol', 'mpg', 'monopropyleneglycol' => self::Propylene,
-            default => throw InvalidInput::in($field, sprintf('“%s” is not a base known here: use eg (ethylene glycol) or pg (propylene glycol).', mb_substr($text, 0, 40))),
+            default => throw InvalidInput::in(
+                $field,
+                sprintf('“%s” is not a base known here: use eg (ethylene glycol) or pg (propylene glycol).', mb_substr($text, 0, 40)),
+            ),
         };
     }
 
@@ -91,7 +97,13 @@ enum Glycol: string
     private function at(float $percent, int $column): float
     {
         $rows = $this->rows();
-        $percent <= $this->strongest() + 1e-9 || throw InvalidInput::in('percent', sprintf('The table for %s ends at %s %%: more concentrate than that protects less, not more. Use 40 to 60 %%.', $this->inWords(), $this->strongest()));
+        $percent <= $this->strongest() + 1e-9 || throw InvalidInput::in(
+            'percent',
+            sprintf(
+                'The table for %s ends at %s %%: more concentrate than that protects less, not more. Use 40 to 60 %%.',
+                $this->inWords(), $this->strongest(),
+            ),
+        );
         $before = $rows[0];
         foreach ($rows as $row) {
             if ($percent <= $row[0]) {

@@ -19,8 +19,9 @@ final readonly class Interval
      * @param ?float $kmThen distance when it was changed
      * @param ?float $kmNow the last distance written down
      */
-    public static function of(int $everyMonths, float $everyKm, \DateTimeImmutable $changed, \DateTimeImmutable $now, ?float $kmThen, ?float $kmNow): ?self
-    {
+    public static function of(
+        int $everyMonths, float $everyKm, \DateTimeImmutable $changed, \DateTimeImmutable $now, ?float $kmThen, ?float $kmNow,
+    ): ?self {
         $months = $everyMonths > 0 ? $everyMonths - ($now->getTimestamp() - $changed->getTimestamp()) / 86400 / self::DAYS : null;
         $km = $everyKm > 0.0 && null !== $kmThen && null !== $kmNow ? $everyKm - max(0.0, $kmNow - $kmThen) : null;
 

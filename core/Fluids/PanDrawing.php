@@ -15,7 +15,10 @@ final readonly class PanDrawing
     {
         $low = min($stamp, $opened, $closed ?? $opened) - 10;
         $high = max($stamp, $full ?? $opened + 12) + 8;
-        $plot = Plot::over(sprintf('Opening of the thermostat over temperature: begins at %s degrees, stamped %s', Show::n($opened), Show::n($stamp)), '°C', [$low, $high], '% open', [0.0, 110.0])
+        $plot = Plot::over(
+            sprintf('Opening of the thermostat over temperature: begins at %s degrees, stamped %s', Show::n($opened), Show::n($stamp)),
+            '°C', [$low, $high], '% open', [0.0, 110.0],
+        )
             ->area($stamp - 3, $stamp + 3, 'window', true)->mark($stamp, sprintf('stamp %s', Show::n($stamp)))
             ->line([[$low, 0.0], [$opened, 0.0], [$full ?? $opened + 12, 100.0], [$high, 100.0]], null === $full ? 'dash' : 'trace')
             ->dot($opened, 0.0, Show::n($opened).' opens');

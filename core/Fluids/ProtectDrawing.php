@@ -24,11 +24,22 @@ final readonly class ProtectDrawing
             $open[] = [$strength, WaterVapour::temperature($air->pressure / $activity)];
             $capped[] = [$strength, WaterVapour::temperature(($air->pressure + $cap) / $activity)];
         }
-        $plot = Plot::over(sprintf('Freezing and boiling of %s over strength; here %s percent: freezes at %s, boils at %s and %s degrees', $base->inWords(), Show::n($percent), Show::n($result->number('freeze'), 3), Show::n($result->number('boil_open'), 4), Show::n($result->number('boil_capped'), 4)), '%', [0.0, 62.0], '°C', [-60.0, 150.0])
+        $plot = Plot::over(
+            sprintf(
+                'Freezing and boiling of %s over strength; here %s percent: freezes at %s, boils at %s and %s degrees',
+                $base->inWords(), Show::n($percent), Show::n($result->number('freeze'), 3),
+                Show::n($result->number('boil_open'), 4), Show::n($result->number('boil_capped'), 4),
+            ),
+            '%', [0.0, 62.0], '°C', [-60.0, 150.0],
+        )
             ->area($result->number('freeze'), $result->number('boil_open'))
             ->line($freeze)->line($open, 'ink')->mark($percent, '')
-            ->dot($percent, $result->number('freeze'), Show::n($result->number('freeze'), 3).' freezes')->dot($percent, $result->number('boil_open'), '');
+            ->dot(
+                $percent, $result->number('freeze'), Show::n($result->number('freeze'), 3).' freezes',
+            )->dot($percent, $result->number('boil_open'), '');
 
-        return $cap > 0.0 ? $plot->line($capped, 'pen')->dot($percent, $result->number('boil_capped'), Show::n($result->number('boil_capped'), 4).' under the cap') : $plot->dot($percent, $result->number('boil_open'), Show::n($result->number('boil_open'), 4).' boils');
+        return $cap > 0.0 ? $plot->line($capped, 'pen')->dot(
+            $percent, $result->number('boil_capped'), Show::n($result->number('boil_capped'), 4).' under the cap',
+        ) : $plot->dot($percent, $result->number('boil_open'), Show::n($result->number('boil_open'), 4).' boils');
     }
 }

@@ -51,6 +51,12 @@ final readonly class Shelf
     /** @param array<string, int> $counts */
     public static function inWords(array $counts): string
     {
-        return implode(' and ', array_map(static fn (string|int $size, int $count): string => sprintf('%d × %s L', $count, $size), array_keys($counts), $counts));
+        return implode(
+            ' and ',
+            array_map(
+                static fn (string|int $size, int $count): string => sprintf('%d × %s L', $count, $size), array_keys($counts),
+                $counts,
+            ),
+        );
     }
 }

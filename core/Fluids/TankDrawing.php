@@ -6,15 +6,19 @@ namespace NimbleKnuckle\Core\Fluids;
 
 use NimbleKnuckle\Core\Sum\SumResult;
 
-/** An expansion tank with its two marks: where the coolant stands cold, and where it rises to hot; heights from the bottom in a tank 300 high. */
+/**
+ * An expansion tank with its two marks: where the coolant stands cold, and where it rises to hot; heights from the
+ * bottom in a tank 300 high.
+ */
 final readonly class TankDrawing
 {
     public const HEIGHT = 300.0;
     public const LOWER = 110.0;
     public const UPPER = 210.0;
 
-    private function __construct(public float $cold, public float $hot, public float $growth, public ?float $mark, public float $from, public float $to)
-    {
+    private function __construct(
+        public float $cold, public float $hot, public float $growth, public ?float $mark, public float $from, public float $to,
+    ) {
     }
 
     /**
@@ -25,6 +29,9 @@ final readonly class TankDrawing
     {
         $mark = $result->has('expected_mark') ? $result->number('expected_mark') : null;
 
-        return new self(self::LOWER, min(self::HEIGHT - 14, self::LOWER + (self::UPPER - self::LOWER) * ($mark ?? 50.0) / 100), $result->number('growth'), $mark, $cold, $hot);
+        return new self(
+            self::LOWER, min(self::HEIGHT - 14, self::LOWER + (self::UPPER - self::LOWER) * ($mark ?? 50.0) / 100),
+            $result->number('growth'), $mark, $cold, $hot,
+        );
     }
 }

@@ -11,7 +11,9 @@ final readonly class Minutes
 {
     public function __construct(public float $low, public float $likely, public float $high)
     {
-        ($low >= 0 && $low <= $likely && $likely <= $high) || throw new \DomainException(sprintf('Minutes %s, %s, %s do not rise from zero.', $low, $likely, $high));
+        ($low >= 0 && $low <= $likely && $likely <= $high) || throw new \DomainException(sprintf(
+            'Minutes %s, %s, %s do not rise from zero.', $low, $likely, $high,
+        ));
     }
 
     public static function none(): self

@@ -16,7 +16,12 @@ final class InvalidQuantity extends \DomainException implements CoreException
 
     public static function notReadable(Kind $kind, string $text): self
     {
-        return new self(sprintf('“%s” is not %s: write a number and a unit, for example “%s”.', self::quote($text), $kind->withArticle(), self::example($kind)));
+        return new self(
+            sprintf(
+                '“%s” is not %s: write a number and a unit, for example “%s”.', self::quote($text), $kind->withArticle(),
+                self::example($kind),
+            ),
+        );
     }
 
     public static function unknownUnit(Kind $kind, string $unit): self
@@ -61,7 +66,12 @@ final class InvalidQuantity extends \DomainException implements CoreException
 
     public static function plusAngle(string $text): self
     {
-        return new self(sprintf('“%s” is a torque and an angle: write the torque here, and the angle where the angle is asked for.', self::quote($text)));
+        return new self(
+            sprintf(
+                '“%s” is a torque and an angle: write the torque here, and the angle where the angle is asked for.',
+                self::quote($text),
+            ),
+        );
     }
 
     public static function limit(string $text): self
@@ -76,12 +86,16 @@ final class InvalidQuantity extends \DomainException implements CoreException
 
     public static function tooSmall(Kind $kind, string $text): self
     {
-        return new self(sprintf('“%s” is smaller than any %s there is: write 0, or check the power of ten.', self::quote($text), $kind->value));
+        return new self(
+            sprintf('“%s” is smaller than any %s there is: write 0, or check the power of ten.', self::quote($text), $kind->value),
+        );
     }
 
     public static function foreignDigit(string $text, string $digit): self
     {
-        return new self(sprintf('“%s” has the sign “%s”, which is none of the digits 0 to 9: type that number again.', self::quote($text), $digit));
+        return new self(
+            sprintf('“%s” has the sign “%s”, which is none of the digits 0 to 9: type that number again.', self::quote($text), $digit),
+        );
     }
 
     public static function noFreezingPoint(string $text, string $base, float $lowest): self

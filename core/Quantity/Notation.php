@@ -53,7 +53,9 @@ final readonly class Notation
         if (null !== $plain) {
             return Stated::one($plain);
         }
-        1 !== preg_match('~\A(?:max|min|maximum|minimum|at most|at least|up to|less than|more than|no more than|[<>≤≥])[\s.:]*[0-9]~ui', $text)
+        1 !== preg_match(
+            '~\A(?:max|min|maximum|minimum|at most|at least|up to|less than|more than|no more than|[<>≤≥])[\s.:]*[0-9]~ui', $text,
+        )
             || throw InvalidQuantity::limit($text);
         if (Kind::Percent === $kind && null !== $share = self::ratio($text)) {
             return Stated::one($share);
@@ -126,7 +128,9 @@ final readonly class Notation
         $figure = $middle->figure($kind);
         $span = abs($share ?? 1.0) * (null === $by ? abs($figure->written()) : abs(($by->hasUnit ? $by : $by->in($middle->unit))->size($middle->unit)));
         $span > 0.0 || throw InvalidQuantity::notReadable($kind, $text);
-        $side = static fn (float $written): Figure => new Figure(Quantity::of($written, $figure->unit), $figure->unit, $figure->halfStep, $text);
+        $side = static fn (float $written): Figure => new Figure(
+            Quantity::of($written, $figure->unit), $figure->unit, $figure->halfStep, $text,
+        );
 
         return new Stated($side($figure->written() - $span), $side($figure->written() + $span), $figure);
     }
@@ -149,7 +153,9 @@ final readonly class Notation
     /** Half-and-half premix is written 50/50, or 1:1; the first is the antifreeze. */
     private static function ratio(string $text): ?Figure
     {
-        if (1 === preg_match('~\A(?<a>[0-9]{1,3})\s?/\s?(?<b>[0-9]{1,3})(?:\s?(?:%|mix|premix))?\z~ui', $text, $m) && 100 === (int) $m['a'] + (int) $m['b']) {
+        if (1 === preg_match(
+            '~\A(?<a>[0-9]{1,3})\s?/\s?(?<b>[0-9]{1,3})(?:\s?(?:%|mix|premix))?\z~ui', $text, $m,
+        ) && 100 === (int) $m['a'] + (int) $m['b']) {
             return new Figure(Quantity::percent((float) $m['a']), Unit::Percent, 0.5, $text);
         }
 
@@ -167,7 +173,9 @@ final readonly class Notation
         }
         $text = CleanText::of($raw);
         $text = trim((string) preg_replace('~\A(?:\[([^\[\]]+)\]|\(([^()]+)\))\z~u', '$1$2', $text));
-        $text = (string) preg_replace('~\A(?:about|approximately|approx\.?|around|roughly|circa|ca\.|\~|≈|=)\s*(?=[0-9.½¼¾⅛⅓a])~ui', '', $text);
+        $text = (string) preg_replace(
+            '~\A(?:about|approximately|approx\.?|around|roughly|circa|ca\.|\~|≈|=)\s*(?=[0-9.½¼¾⅛⅓a])~ui', '', $text,
+        );
         $text = rtrim((string) preg_replace('~\Abetween\s+(.*?)\s+and\s+~ui', '$1 to ', $text), ' ;,');
         if (1 === preg_match('~\([^()]*[0-9][^()]*\)\z|\[[^\[\]]*\]\z~u', $text)) {
             $text = mb_substr($text, 0, -1);

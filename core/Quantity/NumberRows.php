@@ -80,7 +80,9 @@ final readonly class NumberRows
     private static function number(string $cell, ?bool $commas, int $row): float
     {
         if (str_contains($cell, ',')) {
-            true === $commas || null === $commas && 1 !== preg_match('~\A[-+]?[1-9][0-9]{0,2},[0-9]{3}\z~', $cell) || throw InvalidQuantity::inRow($row, InvalidQuantity::quote($cell));
+            true === $commas || null === $commas && 1 !== preg_match(
+                '~\A[-+]?[1-9][0-9]{0,2},[0-9]{3}\z~', $cell,
+            ) || throw InvalidQuantity::inRow($row, InvalidQuantity::quote($cell));
             $cell = str_replace(',', '.', $cell);
         }
         $value = 1 === preg_match(self::NUMBER, $cell) ? (float) $cell : throw InvalidQuantity::inRow($row, InvalidQuantity::quote($cell));

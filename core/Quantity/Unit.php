@@ -181,10 +181,16 @@ enum Unit: string
     {
         return match ($this) {
             self::NewtonMetre => ['nm', 'newtonmetre', 'newtonmetres', 'newtonmeter', 'newtonmeters'],
-            self::PoundFoot => self::pairs(['lbf', 'lb', 'lbs', 'pound', 'pounds', 'poundsforce', 'poundforce', '#'], ['ft', 'foot', 'feet']),
-            self::PoundInch => self::pairs(['lbf', 'lb', 'lbs', 'pound', 'pounds', 'poundsforce', 'poundforce', '#'], ['in', 'inch', 'inches']),
+            self::PoundFoot => self::pairs(
+                ['lbf', 'lb', 'lbs', 'pound', 'pounds', 'poundsforce', 'poundforce', '#'], ['ft', 'foot', 'feet'],
+            ),
+            self::PoundInch => self::pairs(
+                ['lbf', 'lb', 'lbs', 'pound', 'pounds', 'poundsforce', 'poundforce', '#'], ['in', 'inch', 'inches'],
+            ),
             self::OunceInch => self::pairs(['ozf', 'oz', 'ounce', 'ounces'], ['in', 'inch', 'inches']),
-            self::KilogramMetre => ['kgfm', 'kgm', 'mkg', 'mkgf', 'kpm', 'mkp', 'kilogrammetre', 'kilogrammetres', 'kilogrammeter', 'kilogrammeters'],
+            self::KilogramMetre => [
+                'kgfm', 'kgm', 'mkg', 'mkgf', 'kpm', 'mkp', 'kilogrammetre', 'kilogrammetres', 'kilogrammeter', 'kilogrammeters',
+            ],
             self::KilogramCentimetre => ['kgfcm', 'kgcm', 'cmkg', 'cmkgf'],
             self::NewtonCentimetre => ['ncm', 'newtoncentimetre', 'newtoncentimetres', 'newtoncentimeter', 'newtoncentimeters'],
             self::DecanewtonMetre => ['danm', 'decanewtonmetre', 'decanewtonmetres'],

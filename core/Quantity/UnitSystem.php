@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Quantity;
 
-/** Which units a workshop speaks in besides the metric ones everything is worked out in. Until it says so, it is heard from what it wrote. */
+/**
+ * Which units a workshop speaks in besides the metric ones everything is worked out in. Until it says so, it is heard
+ * from what it wrote.
+ */
 enum UnitSystem: string
 {
     case Metric = 'metric';

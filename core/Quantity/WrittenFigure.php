@@ -58,7 +58,10 @@ final readonly class WrittenFigure
         $bare = Kind::Length === $kind && $number->isFraction ? Unit::Inch : $kind->baseUnit();
         $canBeTwo = $number->isBareFraction && (Kind::Torque === $kind || Kind::Percent === $kind && null === $unit);
 
-        return new self(trim(mb_substr($text, 0, mb_strlen($text) - mb_strlen($rest))), $unit ?? $bare, null !== $unit, $rest, $number->value, $number->step, $canBeTwo);
+        return new self(
+            trim(mb_substr($text, 0, mb_strlen($text) - mb_strlen($rest))), $unit ?? $bare, null !== $unit, $rest, $number->value,
+            $number->step, $canBeTwo,
+        );
     }
 
     /** The same number in the unit that the other one was written in. */
@@ -135,7 +138,10 @@ final readonly class WrittenFigure
             return [$known[$whole], ''];
         }
         // A unit ends before a space, a sign between figures, or a digit that stands apart from it.
-        preg_match_all('~(?<=[^\s\-])(?=[\s/(\[|;=,&+±≈.\-]|(?<=[\p{L}°%"\'.])[0-9½¼¾⅛]|\z)~u', mb_substr($rest, 0, 40), $ends, \PREG_OFFSET_CAPTURE);
+        preg_match_all(
+            '~(?<=[^\s\-])(?=[\s/(\[|;=,&+±≈.\-]|(?<=[\p{L}°%"\'.])[0-9½¼¾⅛]|\z)~u', mb_substr($rest, 0, 40), $ends,
+            \PREG_OFFSET_CAPTURE,
+        );
         foreach (array_reverse($ends[0]) as [, $end]) {
             $head = substr($rest, 0, $end);
             $tail = substr($rest, $end);

@@ -21,8 +21,10 @@ final readonly class WrittenNumber
         .'(?<exp>e[-+]?[0-9]{1,2}(?![0-9]))?(?<rest>.*)\z~uis';
 
     /** @param bool $isBareFraction nothing but a fraction such as 7/8, which between two figures can also be a stroke */
-    private function __construct(public float $value, public float $step, public string $rest, public bool $isFraction = false, public bool $isBareFraction = false)
-    {
+    private function __construct(
+        public float $value, public float $step, public string $rest, public bool $isFraction = false,
+        public bool $isBareFraction = false,
+    ) {
     }
 
     /**
@@ -57,7 +59,10 @@ final readonly class WrittenNumber
 
     private static function readVulgar(string $text): ?self
     {
-        if (1 !== preg_match('~\A(?<sign>[-+]?)(?<whole>[0-9]{0,6})[\s-]?(?<part>['.implode('', array_keys(CleanText::FRACTIONS)).'])(?<rest>.*)\z~us', $text, $m)) {
+        if (1 !== preg_match(
+            '~\A(?<sign>[-+]?)(?<whole>[0-9]{0,6})[\s-]?(?<part>['.implode('', array_keys(CleanText::FRACTIONS)).'])(?<rest>.*)\z~us',
+            $text, $m,
+        )) {
             return null;
         }
         [$num, $den] = CleanText::FRACTIONS[$m['part']];

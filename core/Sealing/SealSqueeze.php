@@ -13,8 +13,9 @@ use NimbleKnuckle\Core\Quantity\Share;
  */
 final readonly class SealSqueeze
 {
-    private function __construct(public Share $stretch, public Length $thinned, public Share $squeeze, public Share $fill, public Length $travel)
-    {
+    private function __construct(
+        public Share $stretch, public Length $thinned, public Share $squeeze, public Share $fill, public Length $travel,
+    ) {
     }
 
     /**
@@ -27,7 +28,9 @@ final readonly class SealSqueeze
     public static function of(Length $section, Length $inner, Length $depth, Length $width, Length $grooveInner): self
     {
         $stretch = $grooveInner->minus($inner)->over($inner);
-        $thinner = $stretch > 0.0 ? sqrt(($inner->millimetres + $section->millimetres) / ($grooveInner->millimetres + $section->millimetres)) : 1.0;
+        $thinner = $stretch > 0.0 ? sqrt(
+            ($inner->millimetres + $section->millimetres) / ($grooveInner->millimetres + $section->millimetres),
+        ) : 1.0;
         $thinned = Length::millimetres($section->millimetres * $thinner);
 
         return new self(

@@ -22,13 +22,18 @@ final readonly class Headline
     {
         $figures = implode(', ', array_map(static fn (array $f): string => trim($f['number'].' '.$f['unit']), $this->figures));
 
-        return mb_substr(trim(implode(' ', array_filter([$this->lead, $figures])).('' === $this->beside ? '' : '; '.$this->beside)), 0, 300);
+        return mb_substr(
+            trim(implode(' ', array_filter([$this->lead, $figures])).('' === $this->beside ? '' : '; '.$this->beside)), 0, 300,
+        );
     }
 
     /** @param float $torque N·m */
     public static function torque(string $lead, float $torque, UnitSystem $units, string $beside): self
     {
-        return new self($lead, [['number' => Digits::of(Kind::Torque, $torque), 'unit' => 'N·m']], self::joined($units->said($torque, Unit::NewtonMetre), $beside));
+        return new self(
+            $lead, [['number' => Digits::of(Kind::Torque, $torque), 'unit' => 'N·m']],
+            self::joined($units->said($torque, Unit::NewtonMetre), $beside),
+        );
     }
 
     public static function joined(string ...$parts): string

@@ -33,7 +33,10 @@ final readonly class Inputs
         $known = array_map(static fn (Field $field): string => $field->name, $fields);
         $kept = [];
         foreach ($raw as $name => $value) {
-            in_array($name, $known, true) || throw InvalidInput::in((string) $name, sprintf('There is no field “%s” here: use %s.', InvalidQuantity::quote((string) $name), implode(', ', $known)));
+            in_array($name, $known, true) || throw InvalidInput::in(
+                (string) $name,
+                sprintf('There is no field “%s” here: use %s.', InvalidQuantity::quote((string) $name), implode(', ', $known)),
+            );
             if (null !== $value && '' !== $value && (!is_string($value) || '' !== trim($value))) {
                 $kept[(string) $name] = $value;
             }
@@ -93,7 +96,13 @@ final readonly class Inputs
         $value = $this->number($name, $kind);
         if ($value < $low || $value > $high) {
             $unit = $kind->baseUnit()->symbol();
-            throw InvalidInput::in($name, sprintf('%s %s is outside %s to %s %s: check “%s”.', self::show($value), $unit, self::show($low), self::show($high), $unit, $name));
+            throw InvalidInput::in(
+                $name,
+                sprintf(
+                    '%s %s is outside %s to %s %s: check “%s”.', self::show($value), $unit, self::show($low), self::show($high),
+                    $unit, $name,
+                ),
+            );
         }
 
         return $value;
@@ -138,11 +147,18 @@ final readonly class Inputs
         if (is_string($value)) {
             $value = 1 === preg_match('~\A\s*[\[{]~', $value) ? json_decode($value, true, 8) : self::split(trim($value));
         }
-        $items = array_values(array_filter(is_array($value) ? $value : (is_scalar($value) ? [$value] : []), static fn (mixed $item): bool => '' !== $item && null !== $item));
+        $items = array_values(
+            array_filter(
+                is_array($value) ? $value : (is_scalar($value) ? [$value] : []),
+                static fn (mixed $item): bool => '' !== $item && null !== $item,
+            ),
+        );
 
         return match (true) {
             [] === $items => throw InvalidInput::in($name, sprintf('“%s” must be a list.', $name)),
-            count($items) > self::MOST_ITEMS => throw InvalidInput::in($name, sprintf('“%s” has %d entries: give at most %d.', $name, count($items), self::MOST_ITEMS)),
+            count($items) > self::MOST_ITEMS => throw InvalidInput::in(
+                $name, sprintf('“%s” has %d entries: give at most %d.', $name, count($items), self::MOST_ITEMS),
+            ),
             default => $items,
         };
     }
@@ -218,7 +234,9 @@ final readonly class Inputs
     {
         $text = str_replace(['_', ' '], '-', mb_strtolower($this->text($name)));
 
-        return in_array($text, $allowed, true) ? $text : throw InvalidInput::in($name, sprintf('“%s” is not known here: use %s.', InvalidQuantity::quote($this->text($name)), implode(', ', $allowed)));
+        return in_array($text, $allowed, true) ? $text : throw InvalidInput::in(
+            $name, sprintf('“%s” is not known here: use %s.', InvalidQuantity::quote($this->text($name)), implode(', ', $allowed)),
+        );
     }
 
     /** @return list<string> by semicolon or line where there is one, else by “, ” */
@@ -230,7 +248,9 @@ final readonly class Inputs
     private static function entry(string $name, mixed $item, Kind $kind): float
     {
         try {
-            return is_string($item) || is_int($item) || is_float($item) ? Notation::read($kind, $item)->value() : throw InvalidInput::in($name, sprintf('Every entry of “%s” is a number or a text.', $name));
+            return is_string($item) || is_int($item) || is_float($item) ? Notation::read($kind, $item)->value() : throw InvalidInput::in(
+                $name, sprintf('Every entry of “%s” is a number or a text.', $name),
+            );
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in($name, $e->getMessage());
         }
@@ -246,7 +266,9 @@ final readonly class Inputs
     {
         $value = $this->raw[$name] ?? throw InvalidInput::missing($name, 'a value');
 
-        return is_string($value) || is_int($value) || is_float($value) ? $value : throw InvalidInput::in($name, sprintf('“%s” must be a number or a text.', $name));
+        return is_string($value) || is_int($value) || is_float($value) ? $value : throw InvalidInput::in(
+            $name, sprintf('“%s” must be a number or a text.', $name),
+        );
     }
 
     private static function show(float $value): string

@@ -24,7 +24,10 @@ final readonly class SumBook
     /** @throws InvalidInput when there is no such sum */
     public function named(string $name): Sum
     {
-        return $this->sums[$name] ?? throw InvalidInput::in('sum', sprintf('There is no sum “%s”: the sums are %s.', mb_substr($name, 0, 40), implode(', ', array_keys($this->sums))));
+        return $this->sums[$name] ?? throw InvalidInput::in(
+            'sum',
+            sprintf('There is no sum “%s”: the sums are %s.', mb_substr($name, 0, 40), implode(', ', array_keys($this->sums))),
+        );
     }
 
     /**

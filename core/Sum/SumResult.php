@@ -63,7 +63,10 @@ final readonly class SumResult
             'inputs' => [] === $this->inputs ? new \stdClass() : $this->inputs,
             'values' => array_map(static fn (Value $value): array => ['value' => $value->value, 'unit' => $value->unit], $this->values),
             'verdict' => $this->verdict->value,
-            'checks' => array_map(static fn (Check $check): array => ['code' => $check->code, 'level' => $check->level->value, 'text' => $check->text], $this->checks),
+            'checks' => array_map(
+                static fn (Check $check): array => ['code' => $check->code, 'level' => $check->level->value, 'text' => $check->text],
+                $this->checks,
+            ),
             'working' => array_map(static fn (Working $line): array => get_object_vars($line), $this->working),
         ];
     }

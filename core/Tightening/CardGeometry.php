@@ -11,7 +11,10 @@ namespace NimbleKnuckle\Core\Tightening;
 final readonly class CardGeometry
 {
     /** Width across flats by nominal thread diameter in mm, ISO 272. */
-    private const ACROSS_FLATS = [3 => 5.5, 4 => 7, 5 => 8, 6 => 10, 7 => 11, 8 => 13, 10 => 16, 12 => 18, 14 => 21, 16 => 24, 18 => 27, 20 => 30, 22 => 34, 24 => 36];
+    private const ACROSS_FLATS = [
+        3 => 5.5, 4 => 7, 5 => 8, 6 => 10, 7 => 11, 8 => 13, 10 => 16, 12 => 18, 14 => 21, 16 => 24, 18 => 27, 20 => 30, 22 => 34,
+        24 => 36,
+    ];
 
     /**
      * @param list<array{float, float}> $points

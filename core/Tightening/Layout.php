@@ -75,7 +75,9 @@ final readonly class Layout
             return self::points($points);
         }
 
-        return self::named(is_string($value) ? $value : '', $field) ?? throw InvalidInput::in($field, 'Give “ring 6”, “line 4”, “grid 2x5” or a list of points.');
+        return self::named(is_string($value) ? $value : '', $field) ?? throw InvalidInput::in(
+            $field, 'Give “ring 6”, “line 4”, “grid 2x5” or a list of points.',
+        );
     }
 
     /** @throws InvalidInput for digits of another script */
@@ -89,7 +91,10 @@ final readonly class Layout
         if (1 === preg_match('~\A(?:grid(?:\s+of)?\s+)?([0-9]{1,3})\s*x\s*([0-9]{1,3})(?:\s+grid)?\z~i', $clean, $m)) {
             return self::grid((int) $m[1], (int) $m[2]);
         }
-        if (1 !== preg_match('~\A(?:(?<shape>ring|circle|line|row)(?:\s+of)?\s+(?<n>[0-9]{1,3})|(?<m>[0-9]{1,3})\s+in\s+a\s+(?<form>ring|circle|line|row))\z~i', $clean, $m)) {
+        if (1 !== preg_match(
+            '~\A(?:(?<shape>ring|circle|line|row)(?:\s+of)?\s+(?<n>[0-9]{1,3})|(?<m>[0-9]{1,3})\s+in\s+a\s+(?<form>ring|circle|line|row))\z~i',
+            $clean, $m,
+        )) {
             return null;
         }
         $count = (int) ($m['n'].($m['m'] ?? ''));
@@ -173,7 +178,10 @@ final readonly class Layout
 
     private function apart(int $bolt, ?int $last): float
     {
-        return null === $last ? 0.0 : round(hypot($this->points[$bolt - 1][0] - $this->points[$last - 1][0], $this->points[$bolt - 1][1] - $this->points[$last - 1][1]), 6);
+        return null === $last ? 0.0 : round(
+            hypot($this->points[$bolt - 1][0] - $this->points[$last - 1][0], $this->points[$bolt - 1][1] - $this->points[$last - 1][1]),
+            6,
+        );
     }
 
     /** @return array{float, float} */

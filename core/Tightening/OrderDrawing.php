@@ -23,7 +23,13 @@ final readonly class OrderDrawing
         foreach ($order as $i => $bolt) {
             $placeOf[$bolt] = $i + 1;
         }
-        $way = implode(' ', array_map(static fn (int $bolt): string => sprintf('%.2F,%.2F', $card->points[$bolt - 1][0], $card->points[$bolt - 1][1]), $order));
+        $way = implode(
+            ' ',
+            array_map(
+                static fn (int $bolt): string => sprintf('%.2F,%.2F', $card->points[$bolt - 1][0], $card->points[$bolt - 1][1]),
+                $order,
+            ),
+        );
 
         return new self($card, $placeOf, $way);
     }

@@ -34,6 +34,15 @@ final readonly class RangeDrawing
             $ticks[] = ['at' => $place($value), 'text' => rtrim(rtrim(sprintf('%.1f', $value), '0'), '.'), 'wanted' => true];
         }
 
-        return new self(array_map(static fn (array $r): array => ['name' => $r['name'], 'from' => $place($r['min']), 'to' => $place($r['max']), 'usable' => $place($r['usable']), 'late' => $r['late']], $ranges), $ticks);
+        return new self(
+            array_map(
+                static fn (array $r): array => [
+                    'name' => $r['name'], 'from' => $place($r['min']), 'to' => $place($r['max']), 'usable' => $place($r['usable']),
+                    'late' => $r['late'],
+                ],
+                $ranges,
+            ),
+            $ticks,
+        );
     }
 }

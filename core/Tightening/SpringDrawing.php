@@ -8,7 +8,10 @@ use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Sum\SumResult;
 
-/** What an angle does, drawn: preload over the angle up to yield, and bolt and clamped parts as two springs. kN, degrees, hundredths of a mm. */
+/**
+ * What an angle does, drawn: preload over the angle up to yield, and bolt and clamped parts as two springs. kN,
+ * degrees, hundredths of a mm.
+ */
 final readonly class SpringDrawing
 {
     private function __construct(public Plot $byAngle, public Plot $triangle, public AngleDrawing $head)
@@ -20,14 +23,26 @@ final readonly class SpringDrawing
         $kilo = static fn (string $name): float => $result->number($name) / 1000;
         [$snug, $added, $yield, $preload] = [$kilo('snug_preload'), $kilo('added_preload'), $kilo('yield_preload'), $kilo('preload')];
         $knee = $added > 0 ? min($angle, $angle * max(0.0, $yield - $snug) / $added) : $angle;
-        $byAngle = Plot::over(sprintf('Preload over the angle: snug %.1f kilonewtons, %.1f after %.0f degrees, yield at %.1f.', $snug, $preload, $angle, $yield), '°', [0.0, max(1.0, $angle * 1.08)], 'kN', [0.0, 1.18 * max($yield, $preload)])
+        $byAngle = Plot::over(
+            sprintf(
+                'Preload over the angle: snug %.1f kilonewtons, %.1f after %.0f degrees, yield at %.1f.', $snug, $preload, $angle,
+                $yield,
+            ),
+            '°', [0.0, max(1.0, $angle * 1.08)], 'kN', [0.0, 1.18 * max($yield, $preload)],
+        )
             ->level($yield, 'yield')
             ->line([[0.0, $snug], [$knee, min($yield, $snug + $added)], [$angle, $preload]], 'trace')
             ->dot(0.0, $snug, sprintf('snug %.1f kN', $snug), 'ink')
             ->dot($angle, $preload, sprintf('%.1f kN', $preload));
         $stretch = 100_000 * $preload / $springs->bolt();
         $squeeze = 100_000 * $preload / $springs->members();
-        $triangle = Plot::over(sprintf('Bolt and clamped parts as two springs: at %.1f kilonewtons the bolt is stretched by %.1f, the parts squeezed by %.1f hundredths of a millimetre.', $preload, $stretch, $squeeze), '1/100 mm', [0.0, 1.1 * ($stretch + $squeeze)], 'kN', [0.0, 1.18 * $preload])
+        $triangle = Plot::over(
+            sprintf(
+                'Bolt and clamped parts as two springs: at %.1f kilonewtons the bolt is stretched by %.1f, the parts squeezed by %.1f hundredths of a millimetre.',
+                $preload, $stretch, $squeeze,
+            ),
+            '1/100 mm', [0.0, 1.1 * ($stretch + $squeeze)], 'kN', [0.0, 1.18 * $preload],
+        )
             ->line([[0.0, 0.0], [$stretch, $preload]], 'trace')
             ->line([[$stretch, $preload], [$stretch + $squeeze, 0.0]], 'fluid-line')
             ->mark($stretch, sprintf('bolt +%.1f', $stretch))

@@ -7,8 +7,10 @@ namespace NimbleKnuckle\Core\Tightening;
 /** A wrench with its adapter, to scale, handle to the left; lengths in mm, the drive at the origin, y down. */
 final readonly class WrenchDrawing
 {
-    private function __construct(public float $lever, public float $adapter, public float $angle, public float $boltX, public float $boltY, public float $left, public float $top, public float $width, public float $height)
-    {
+    private function __construct(
+        public float $lever, public float $adapter, public float $angle, public float $boltX, public float $boltY,
+        public float $left, public float $top, public float $width, public float $height,
+    ) {
     }
 
     /** @param float $angle degrees: 0 straight out, 90 square, 180 folded back */
@@ -18,6 +20,9 @@ final readonly class WrenchDrawing
         $y = -$adapter * sin(deg2rad($angle));
         $pad = max(34.0, 0.13 * $lever);
 
-        return new self($lever, $adapter, $angle, $x, $y, -$lever * 1.22 - $pad * 0.3, min(0.0, $y) - $pad * 1.3, $lever * 1.22 + max(0.0, $x) + $pad * 1.5, abs($y) + $pad * 3.7);
+        return new self(
+            $lever, $adapter, $angle, $x, $y, -$lever * 1.22 - $pad * 0.3, min(0.0, $y) - $pad * 1.3,
+            $lever * 1.22 + max(0.0, $x) + $pad * 1.5, abs($y) + $pad * 3.7,
+        );
     }
 }

@@ -16,13 +16,21 @@ final readonly class Exercise
 {
     /** thread, grade, friction, shank mm, threaded mm, member, share of yield the figure has */
     private const JOINTS = [
-        ['M6', '8.8', 'dry zinc', 0, 14, 'aluminium', 0.55], ['M6', '8.8', 'oiled', 4, 10, 'steel', 0.6], ['M8', '8.8', 'oiled', 10, 12, 'aluminium', 0.6],
-        ['M8', '10.9', 'oiled', 0, 22, 'cast-iron', 0.6], ['M10', '8.8', 'dry zinc', 18, 14, 'aluminium', 0.6], ['M10', '10.9', 'oiled', 30, 16, 'steel', 0.65],
-        ['M12x1.25', '10.9', 'oiled', 30, 16, 'aluminium', 0.6], ['5/16-18', 'SAE 5', 'oiled', 8, 16, 'steel', 0.6], ['3/8-16', 'SAE 8', 'dry zinc', 20, 14, 'cast-iron', 0.55],
+        [
+            'M6', '8.8', 'dry zinc', 0, 14, 'aluminium', 0.55,
+        ], ['M6', '8.8', 'oiled', 4, 10, 'steel', 0.6], ['M8', '8.8', 'oiled', 10, 12, 'aluminium', 0.6],
+        [
+            'M8', '10.9', 'oiled', 0, 22, 'cast-iron', 0.6,
+        ], ['M10', '8.8', 'dry zinc', 18, 14, 'aluminium', 0.6], ['M10', '10.9', 'oiled', 30, 16, 'steel', 0.65],
+        [
+            'M12x1.25', '10.9', 'oiled', 30, 16, 'aluminium', 0.6,
+        ], ['5/16-18', 'SAE 5', 'oiled', 8, 16, 'steel', 0.6], ['3/8-16', 'SAE 8', 'dry zinc', 20, 14, 'cast-iron', 0.55],
     ];
     private const RUN_DOWN = 540.0;
     /** Every other joint is sound, as near as lots fall. */
-    private const LOTS = [Fault::None, Fault::None, Fault::None, Fault::None, Fault::Soft, Fault::CrossThreaded, Fault::Bottomed, Fault::Stripped];
+    private const LOTS = [
+        Fault::None, Fault::None, Fault::None, Fault::None, Fault::Soft, Fault::CrossThreaded, Fault::Bottomed, Fault::Stripped,
+    ];
 
     private function __construct(public int $seed, public Fault $fault, public Bolt $bolt, public Springs $springs, public float $target)
     {
@@ -32,10 +40,19 @@ final readonly class Exercise
     {
         $luck = new Luck($seed);
         [$thread, $grade, $friction, $shank, $threaded, $member, $share] = $luck->oneOf(self::JOINTS);
-        $bolt = Bolt::read(Inputs::of(['thread' => $thread, 'grade' => $grade, 'friction' => $friction], [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField()]));
+        $bolt = Bolt::read(
+            Inputs::of(
+                ['thread' => $thread, 'grade' => $grade, 'friction' => $friction],
+                [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField()],
+            ),
+        );
         $figure = $bolt->typicalTorque($bolt->typicalAt($share));
 
-        return new self($seed, $luck->oneOf(self::LOTS), $bolt, Springs::of($bolt->thread, (float) $shank, (float) $threaded, Member::from($member), $bolt->grade), $figure > 30 ? round($figure) : round($figure * 2) / 2);
+        return new self(
+            $seed, $luck->oneOf(self::LOTS), $bolt,
+            Springs::of($bolt->thread, (float) $shank, (float) $threaded, Member::from($member), $bolt->grade),
+            $figure > 30 ? round($figure) : round($figure * 2) / 2,
+        );
     }
 
     public function model(): JointModel
@@ -51,7 +68,10 @@ final readonly class Exercise
     /** In words, without giving the fault away. */
     public function inWords(): string
     {
-        return sprintf('%s %s, %s, clamping %s, %s mm of grip', $this->bolt->thread->name, $this->bolt->grade->value, $this->bolt->friction->name, $this->springs->member->value, Show::n($this->springs->grip()));
+        return sprintf(
+            '%s %s, %s, clamping %s, %s mm of grip', $this->bolt->thread->name, $this->bolt->grade->value,
+            $this->bolt->friction->name, $this->springs->member->value, Show::n($this->springs->grip()),
+        );
     }
 
     /**
@@ -64,7 +84,9 @@ final readonly class Exercise
     public function score(array $samples, Fault $called): array
     {
         $right = $called === $this->fault;
-        $reasons = [$right ? sprintf('40 for the call: %s.', $this->fault->label()) : sprintf('0 for the call: it was %s, you said %s.', $this->fault->label(), $called->label())];
+        $reasons = [$right ? sprintf(
+            '40 for the call: %s.', $this->fault->label(),
+        ) : sprintf('0 for the call: it was %s, you said %s.', $this->fault->label(), $called->label())];
         $peak = [] === $samples ? 0.0 : max(array_column($samples, 1));
         [$stopped, $why] = $this->fault->isOfTheJoint() ? $this->stoppedInTime($samples, $peak) : $this->hit($peak);
         $reasons[] = $why;
@@ -85,7 +107,13 @@ final readonly class Exercise
         $off = abs($peak / $this->target - 1);
         $points = (int) round(40 * max(0.0, min(1.0, (0.15 - $off) / 0.11)));
 
-        return [$points, sprintf('%d for the figure: %s N·m of %s, %s %% off.', $points, Show::n($peak, 3), Show::n($this->target, 3), Show::n(100 * $off, 2))];
+        return [
+            $points,
+            sprintf(
+                '%d for the figure: %s N·m of %s, %s %% off.', $points, Show::n($peak, 3), Show::n($this->target, 3),
+                Show::n(100 * $off, 2),
+            ),
+        ];
     }
 
     /**

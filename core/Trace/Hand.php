@@ -24,8 +24,9 @@ final class Hand
     private readonly Luck $luck;
 
     /** @param bool $jerked whether this hand has slipped already */
-    public function __construct(private readonly JointModel $joint, int $seed, float $angle = 0.0, float $ms = 0.0, private bool $jerked = false)
-    {
+    public function __construct(
+        private readonly JointModel $joint, int $seed, float $angle = 0.0, float $ms = 0.0, private bool $jerked = false,
+    ) {
         $this->luck = new Luck($seed * 7919 + 17 + (int) $ms);
         $this->angle = $angle;
         $this->ms = $ms;
@@ -108,14 +109,19 @@ final class Hand
     private function step(float $eagerness): array
     {
         $tight = $this->joint->torqueAt($this->angle);
-        $speed = $tight > 0.05 * $this->joint->target + $this->joint->drag ? min(self::PULL_SPEED, self::PULL_RATE * $this->joint->target / $this->joint->steepest()) : self::RUN_SPEED;
+        $speed = $tight > 0.05 * $this->joint->target + $this->joint->drag ? min(
+            self::PULL_SPEED, self::PULL_RATE * $this->joint->target / $this->joint->steepest(),
+        ) : self::RUN_SPEED;
         $this->angle += $this->jerksNow($tight)
             ? $this->luck->between(0.16, 0.28) * $this->joint->target / $this->joint->slope
             : $this->felt($tight, $speed * $eagerness * self::STEP_MS / 1000 * $this->luck->between(0.8, 1.2), $eagerness);
         $this->ms += self::STEP_MS;
         $torque = $this->joint->torqueAt($this->angle);
 
-        return [round($this->angle + 0.05 * $this->luck->normal(), 2), round(max(0.0, $torque * (1 + 0.004 * $this->luck->normal()) + 0.01 * $this->luck->normal()), 3), $this->ms];
+        return [
+            round($this->angle + 0.05 * $this->luck->normal(), 2),
+            round(max(0.0, $torque * (1 + 0.004 * $this->luck->normal()) + 0.01 * $this->luck->normal()), 3), $this->ms,
+        ];
     }
 
     /** A steady hand feels the head touch and slows: the torque never rises by more than a twentieth of the figure a step. */

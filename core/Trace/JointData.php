@@ -41,11 +41,15 @@ final readonly class JointData
         if (is_string($raw)) {
             $raw = json_decode($raw, true, 8);
         }
-        is_array($raw) || throw InvalidInput::in('joint', 'Give the joint as an object: thread, grade, shank, threaded, member, friction, turns; or slope and turns.');
+        is_array($raw) || throw InvalidInput::in(
+            'joint', 'Give the joint as an object: thread, grade, shank, threaded, member, friction, turns; or slope and turns.',
+        );
         $number = static function (string $name) use ($raw): float {
             $value = $raw[$name] ?? 0.0;
 
-            return is_numeric($value) && $value >= 0 && $value < 1e6 ? (float) $value : throw InvalidInput::in('joint', sprintf('“%s” of the joint must be a number.', $name));
+            return is_numeric($value) && $value >= 0 && $value < 1e6 ? (float) $value : throw InvalidInput::in(
+                'joint', sprintf('“%s” of the joint must be a number.', $name),
+            );
         };
         $runDown = isset($raw['run_down']) ? $number('run_down') : 360 * $number('turns');
         if (!isset($raw['thread']) || (!isset($raw['shank']) && !isset($raw['threaded']))) {
@@ -54,7 +58,12 @@ final readonly class JointData
             return new self($number('slope'), $runDown, 0.0);
         }
         $fields = [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField(), ...Springs::fields()];
-        $in = Inputs::of(['shank' => $raw['shank'] ?? 0, 'threaded' => $raw['threaded'] ?? 0] + array_diff_key($raw, ['turns' => 1, 'slope' => 1, 'run_down' => 1]), $fields);
+        $in = Inputs::of(
+            [
+                'shank' => $raw['shank'] ?? 0, 'threaded' => $raw['threaded'] ?? 0,
+            ] + array_diff_key($raw, ['turns' => 1, 'slope' => 1, 'run_down' => 1]),
+            $fields,
+        );
         $bolt = Bolt::read($in);
 
         return self::of($bolt, Springs::read($in, $bolt), $runDown);

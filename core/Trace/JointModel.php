@@ -47,8 +47,9 @@ final readonly class JointModel
      * @param int $seed which of the many like joints this one is
      * @param float $start N·m it was tightened to before; then nothing is left to run down
      */
-    public static function of(Bolt $bolt, Springs $springs, float $target, float $runDown, Fault $fault, int $seed, float $start = 0.0): self
-    {
+    public static function of(
+        Bolt $bolt, Springs $springs, float $target, float $runDown, Fault $fault, int $seed, float $start = 0.0,
+    ): self {
         $luck = new Luck($seed);
         $friction = $bolt->friction->low + ($bolt->friction->high - $bolt->friction->low) * $luck->between(0.25, 0.75);
         $preload = $bolt->preload();

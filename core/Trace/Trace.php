@@ -42,7 +42,9 @@ final readonly class Trace
      */
     public static function of(array $samples): self
     {
-        count($samples) >= self::LEAST || throw InvalidInput::in('samples', sprintf('%d samples are too few to judge: a wrench gives at least %d.', count($samples), self::LEAST));
+        count($samples) >= self::LEAST || throw InvalidInput::in(
+            'samples', sprintf('%d samples are too few to judge: a wrench gives at least %d.', count($samples), self::LEAST),
+        );
         $torques = array_map(static fn (array $sample): float => $sample[1] ?? 0.0, $samples);
         $peak = max($torques);
         $peak > 0.0 || throw InvalidInput::in('samples', 'No torque stands in this trace.');

@@ -23,7 +23,13 @@ final readonly class TraceDrawing
         $rise = self::riseAt($samples, 0.08 * max($peak, 0.3 * $spec->torque));
         $from = max(min($angles), $rise - self::LEAD_IN);
         $to = max($angles) + 0.06 * max(10.0, max($angles) - $from);
-        $plot = Plot::over(sprintf('Torque against angle: %d samples, %.1f newton metres at most, the figure is %.1f.', count($samples), $peak, $spec->torque), '°', [$from, max($from + 20.0, $to)], 'N·m', [0.0, $top]);
+        $plot = Plot::over(
+            sprintf(
+                'Torque against angle: %d samples, %.1f newton metres at most, the figure is %.1f.', count($samples), $peak,
+                $spec->torque,
+            ),
+            '°', [$from, max($from + 20.0, $to)], 'N·m', [0.0, $top],
+        );
         if (!$spec->isByAngle()) {
             $plot = $plot->area($spec->torque * (1 - $spec->tolerance / 100), $spec->torque * (1 + $spec->tolerance / 100));
         }
@@ -35,7 +41,10 @@ final readonly class TraceDrawing
         }
         if (null !== $judged) {
             $plot = $plot->dot($judged->number('snug_angle'), $judged->number('snug_torque'), 'snug', 'ink')
-                ->dot($judged->number('final_angle'), $judged->number('final_torque'), sprintf('%.1f N·m', $judged->number('final_torque')), 'pen');
+                ->dot(
+                    $judged->number('final_angle'), $judged->number('final_torque'),
+                    sprintf('%.1f N·m', $judged->number('final_torque')), 'pen',
+                );
         }
 
         return $plot;

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Trace;
 
-/** The points of a trace: where it got snug (the steepest line meets the drag), how steep it then was, how steep at the end; degrees and N·m. */
+/**
+ * The points of a trace: where it got snug (the steepest line meets the drag), how steep it then was, how steep at
+ * the end; degrees and N·m.
+ */
 final readonly class TraceReading
 {
     /** Share of the steepest slope under which a joint counts as yielding. */

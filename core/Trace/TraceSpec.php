@@ -48,7 +48,10 @@ final readonly class TraceSpec
         $tolerance = self::number($raw['tolerance'] ?? self::TOLERANCE, Kind::Percent);
         $from = isset($raw['from']) ? self::number($raw['from'], Kind::Torque) : 0.0;
         if (isset($raw['angle'])) {
-            return new self(self::needed($raw['snug'] ?? $raw['torque'] ?? null, Kind::Torque, 'snug'), self::needed($raw['angle'], Kind::Angle, 'angle'), $tolerance, $from);
+            return new self(
+                self::needed($raw['snug'] ?? $raw['torque'] ?? null, Kind::Torque, 'snug'),
+                self::needed($raw['angle'], Kind::Angle, 'angle'), $tolerance, $from,
+            );
         }
 
         return new self(self::needed($raw['torque'] ?? $raw['target'] ?? null, Kind::Torque, 'torque'), 0.0, $tolerance, $from);
@@ -69,7 +72,9 @@ final readonly class TraceSpec
     private static function number(mixed $value, Kind $kind): float
     {
         try {
-            return is_string($value) || is_int($value) || is_float($value) ? Notation::read($kind, $value)->value() : throw InvalidInput::in('spec', 'Say what it was to reach: {"torque": 25}, or {"snug": 40, "angle": 75}.');
+            return is_string($value) || is_int($value) || is_float($value) ? Notation::read($kind, $value)->value() : throw InvalidInput::in(
+                'spec', 'Say what it was to reach: {"torque": 25}, or {"snug": 40, "angle": 75}.',
+            );
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in('spec', $e->getMessage());
         }

@@ -16,8 +16,9 @@ final readonly class AccountBook
     }
 
     /** @throws \DomainException with a sentence for the person at the keyboard */
-    public function create(string $login, string $name, Role $role, #[\SensitiveParameter] string $password, bool $demo = false): AccountRecord
-    {
+    public function create(
+        string $login, string $name, Role $role, #[\SensitiveParameter] string $password, bool $demo = false,
+    ): AccountRecord {
         $login = mb_strtolower(trim($login));
         1 === preg_match('/\A[a-z0-9][a-z0-9._-]{1,58}\z/', $login) || throw new \DomainException('The login is 2 to 59 of a-z, 0-9, dot, hyphen, underscore.');
         '' !== trim($name) || throw new \DomainException('The name is missing.');

@@ -35,7 +35,10 @@ final class AccountChangeCommand extends Command
         $login = is_string($input->getArgument('login')) ? $input->getArgument('login') : '';
         try {
             $said = match ($input->getArgument('what')) {
-                'password' => sprintf('%s has a new password; every session is ended.', $this->accounts->changePassword($login, $this->password($input, $io))->name),
+                'password' => sprintf(
+                    '%s has a new password; every session is ended.',
+                    $this->accounts->changePassword($login, $this->password($input, $io))->name,
+                ),
                 'off' => sprintf('%s is switched off and signed out.', $this->accounts->switchOff($login)->name),
                 'on' => sprintf('%s can sign in again.', $this->accounts->switchOff($login, false)->name),
                 'sign-out' => sprintf('%s is signed out everywhere.', $this->accounts->endSessions($login)->name),

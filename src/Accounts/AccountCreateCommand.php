@@ -39,7 +39,9 @@ final class AccountCreateCommand extends Command
         }
         $password = true === $input->getOption('password-stdin') ? trim((string) fgets(\STDIN)) : self::text($io->askHidden('Password'));
         try {
-            $account = $this->accounts->create(self::text($input->getArgument('login')), self::text($input->getArgument('name')), $role, $password);
+            $account = $this->accounts->create(
+                self::text($input->getArgument('login')), self::text($input->getArgument('name')), $role, $password,
+            );
         } catch (\DomainException $e) {
             $io->error($e->getMessage());
 

@@ -19,7 +19,9 @@ final readonly class Password
     /** @throws \DomainException with a sentence for the person at the keyboard */
     public static function ensureGood(#[\SensitiveParameter] string $password): void
     {
-        mb_strlen($password) >= self::LEAST || throw new \DomainException(sprintf('The password needs at least %d characters.', self::LEAST));
+        mb_strlen($password) >= self::LEAST || throw new \DomainException(sprintf(
+            'The password needs at least %d characters.', self::LEAST,
+        ));
         mb_strlen($password) <= self::MOST || throw new \DomainException(sprintf('The password has at most %d characters.', self::MOST));
         $low = mb_strtolower($password);
         self::isRepeated($low) && throw new \DomainException('That password repeats itself: take several words instead.');
@@ -33,6 +35,10 @@ final readonly class Password
 
     private static function counts(string $text): bool
     {
-        return str_contains('01234567890123456789012345678901234567890', $text) || str_contains('98765432109876543210987654321098765432109', $text) || 1 === preg_match('/\A(?:password|passwort|qwerty|qwertz|letmein|welcome|admin)[\d!.]{0,6}\z/u', $text);
+        return str_contains(
+            '01234567890123456789012345678901234567890', $text,
+        ) || str_contains(
+            '98765432109876543210987654321098765432109', $text,
+        ) || 1 === preg_match('/\A(?:password|passwort|qwerty|qwertz|letmein|welcome|admin)[\d!.]{0,6}\z/u', $text);
     }
 }

@@ -23,7 +23,10 @@ final readonly class PersonProvider implements UserProviderInterface
 
     public function loadUserByIdentifier(string $identifier): AccountRecord
     {
-        $row = $this->db->fetchAssociative('SELECT id, login, name, role, demo, password, is_off, sessions FROM account WHERE login = ?', [mb_strtolower(trim($identifier))]);
+        $row = $this->db->fetchAssociative(
+            'SELECT id, login, name, role, demo, password, is_off, sessions FROM account WHERE login = ?',
+            [mb_strtolower(trim($identifier))],
+        );
         if (false === $row || '1' === (string) (is_scalar($row['is_off']) ? (int) $row['is_off'] : 0)) {
             $e = new UserNotFoundException();
             $e->setUserIdentifier($identifier);

@@ -12,7 +12,10 @@ use Symfony\Component\Security\Http\Authenticator\Passport\Badge\UserBadge;
 use Symfony\Component\Security\Http\Event\CheckPassportEvent;
 use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
 
-/** After five wrong tries in a quarter of an hour for one name from one place, or twenty from one place, nobody is let in there for a while. */
+/**
+ * After five wrong tries in a quarter of an hour for one name from one place, or twenty from one place, nobody is let
+ * in there for a while.
+ */
 final readonly class SignInThrottle
 {
     private const TRIES = 5;
@@ -36,7 +39,10 @@ final readonly class SignInThrottle
             foreach (array_unique([$this->key($login), $this->key('')]) as $key) {
                 $this->db->insert('sign_in_failure', ['who' => $key, 'at' => $this->now()]);
             }
-            $this->db->executeStatement('DELETE FROM sign_in_failure WHERE at < ? OR at > ?', [$this->now() - self::MINUTES * 60, $this->now() + self::MINUTES * 60]);
+            $this->db->executeStatement(
+                'DELETE FROM sign_in_failure WHERE at < ? OR at > ?',
+                [$this->now() - self::MINUTES * 60, $this->now() + self::MINUTES * 60],
+            );
 
             return false;
         });
@@ -48,12 +54,17 @@ final readonly class SignInThrottle
     {
         $this->db->delete('sign_in_failure', ['who' => $this->key($event->getUser()->getUserIdentifier())]);
         // One good try is no longer held against the place it came from.
-        $this->db->executeStatement('DELETE FROM sign_in_failure WHERE rowid = (SELECT MAX(rowid) FROM sign_in_failure WHERE who = ?)', [$this->key('')]);
+        $this->db->executeStatement(
+            'DELETE FROM sign_in_failure WHERE rowid = (SELECT MAX(rowid) FROM sign_in_failure WHERE who = ?)', [$this->key('')],
+        );
     }
 
     private function failures(string $key): int
     {
-        $count = $this->db->fetchOne('SELECT COUNT(*) FROM sign_in_failure WHERE who = ? AND at BETWEEN ? AND ?', [$key, $this->now() - self::MINUTES * 60, $this->now() + self::MINUTES * 60]);
+        $count = $this->db->fetchOne(
+            'SELECT COUNT(*) FROM sign_in_failure WHERE who = ? AND at BETWEEN ? AND ?',
+            [$key, $this->now() - self::MINUTES * 60, $this->now() + self::MINUTES * 60],
+        );
 
         return is_numeric($count) ? (int) $count : 0;
     }

@@ -64,7 +64,10 @@ final readonly class Act
     public function toArray(): array
     {
         return array_filter(
-            ['turn' => $this->turn->value, 'label' => $this->label, 'marks' => $this->marks, 'ask' => $this->ask, 'seconds' => $this->seconds],
+            [
+                'turn' => $this->turn->value, 'label' => $this->label, 'marks' => $this->marks, 'ask' => $this->ask,
+                'seconds' => $this->seconds,
+            ],
             static fn (mixed $value): bool => !in_array($value, ['', [], 0.0], true),
         );
     }

@@ -59,13 +59,20 @@ final readonly class ActsAhead
         if ($act->until > 0.0) {
             $run = $fit->routine($step);
             $ask = $this->ask($step, $run?->stage()->ask ?? '');
-            $marks = null !== $ask ? [$this->read($step, $ask->field)] : [['type' => 'stage-begun', 'step' => $step->id, 'stage' => $run?->next()->id ?? '']];
+            $marks = null !== $ask ? [$this->read($step, $ask->field)] : [[
+                'type' => 'stage-begun', 'step' => $step->id, 'stage' => $run?->next()->id ?? '',
+            ]];
         }
         $events = [];
         foreach ($marks as $n => $mark) {
             $type = EventType::from((string) $mark['type']);
-            $then = EventType::StageBegun === $type ? $at->modify(sprintf('-%d seconds', 5 + $this->seconds($step, (string) $mark['stage']))) : $at;
-            $events[] = FitEvent::of(sprintf('7ZZZZZZZZZ%08d%08d', $turn, $n), $type, array_diff_key($mark, ['type' => '']), '', $then, new Receipt($then));
+            $then = EventType::StageBegun === $type ? $at->modify(sprintf(
+                '-%d seconds', 5 + $this->seconds($step, (string) $mark['stage']),
+            )) : $at;
+            $events[] = FitEvent::of(
+                sprintf('7ZZZZZZZZZ%08d%08d', $turn, $n), $type, array_diff_key($mark, ['type' => '']), '', $then,
+                new Receipt($then),
+            );
         }
 
         return $events;
@@ -77,7 +84,10 @@ final readonly class ActsAhead
         $ask = $this->ask($step, $field);
         $value = null !== $ask && $ask->hasLimits ? ($ask->low + $ask->high) / 2 : 1.0;
 
-        return ['type' => EventType::Measured->value, 'step' => $step->id, 'field' => $field, 'text' => 'read', 'value' => $value, 'unit' => $ask?->kind->baseUnit()->value ?? ''];
+        return [
+            'type' => EventType::Measured->value, 'step' => $step->id, 'field' => $field, 'text' => 'read', 'value' => $value,
+            'unit' => $ask?->kind->baseUnit()->value ?? '',
+        ];
     }
 
     private function ask(Step $step, string $field): ?Ask

@@ -41,6 +41,9 @@ final readonly class AskView
         [$start, $end] = [$ask->low - 0.35 * $span, $ask->high + 0.35 * $span];
         $share = static fn (float $value): float => max(0.0, min(100.0, 100 * ($value - $start) / ($end - $start)));
 
-        return new self($ask, $reading, null !== $reading && $ask->isOutside($reading->value), $share($ask->low), $share($ask->high), null === $reading ? null : $share($reading->value), UnitButtons::for($ask));
+        return new self(
+            $ask, $reading, null !== $reading && $ask->isOutside($reading->value), $share($ask->low), $share($ask->high),
+            null === $reading ? null : $share($reading->value), UnitButtons::for($ask),
+        );
     }
 }

@@ -15,9 +15,14 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** One step at a time; without a step, the one we are at. */
 final class BenchController extends AbstractController
 {
-    #[Route('/fits/{id}/bench/{step}', name: 'bench', requirements: ['id' => '[0-9A-Z]{26}', 'step' => '[a-z0-9.-]+'], defaults: ['step' => ''], methods: ['GET'])]
-    public function __invoke(string $id, string $step, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page, BenchRegions $regions): Response
-    {
+    #[Route(
+        '/fits/{id}/bench/{step}', name: 'bench', requirements: ['id' => '[0-9A-Z]{26}', 'step' => '[a-z0-9.-]+'],
+        defaults: ['step' => ''], methods: ['GET'],
+    )]
+    public function __invoke(
+        string $id, string $step, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log,
+        BenchPage $page, BenchRegions $regions,
+    ): Response {
         $record = $fits->get($id);
         $fit = $recorder->load($record);
         $shown = '' === $step ? $fit->currentStep() : $fit->sheet->step($step);

@@ -56,7 +56,9 @@ final readonly class BenchPage
         $act = $this->next->for($fit, $step);
         $undo = EventWords::undoable($fit, $step->id);
         $isClosed = $fit->state->isClosed($step->id);
-        $gate = $isClosed ? [] : array_values(array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar));
+        $gate = $isClosed ? [] : array_values(
+            array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar),
+        );
 
         return [
             'record' => $record,
@@ -71,7 +73,12 @@ final readonly class BenchPage
             'live' => !$isClosed && null === $fit->state->signed,
             'gate' => $gate,
             'mayPass' => Gate::bar($gate)->value <= ($hand->isLead() ? Bar::Lead->value : Bar::Reason->value),
-            'stops' => array_slice(array_values(array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id || Turn::Barred === $act->turn)), 0, 3),
+            'stops' => array_slice(
+                array_values(
+                    array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id || Turn::Barred === $act->turn),
+                ),
+                0, 3,
+            ),
             'reasons' => CommonReasons::for($step, $fit->state->lastReason),
             'act' => $act,
             'ahead' => $this->ahead->of($fit, $step),
@@ -90,12 +97,20 @@ final readonly class BenchPage
             'toolsMissing' => $fit->toolsMissing($step),
             'tray' => TrayView::of($fit, $step),
             'ask' => $this->askInTurn($fit, $step, $act),
-            'asks' => array_map(static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asks),
-            'notes' => array_values(array_filter($fit->state->notes, static fn (FitEvent $note): bool => $note->string('step') === $step->id)),
+            'asks' => array_map(
+                static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asks,
+            ),
+            'notes' => array_values(
+                array_filter($fit->state->notes, static fn (FitEvent $note): bool => $note->string('step') === $step->id),
+            ),
             'pins' => array_values(array_filter($fit->state->pins, static fn (FitEvent $pin): bool => $pin->string('step') === $step->id)),
-            'running' => $fit->runsByItself($step) ? ['left' => $fit->waitLeft($step, $now), 'share' => self::share($fit, $step, $now)] : null,
+            'running' => $fit->runsByItself($step) ? [
+                'left' => $fit->waitLeft($step, $now), 'share' => self::share($fit, $step, $now),
+            ] : null,
             'circuit' => $circuit,
-            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)) : null,
+            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of(
+                $circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id),
+            ) : null,
             'sum' => $this->sum->of($step, $circuit, $fit->state),
             'opened' => Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
             'wasted' => in_array('waste', $step->tags, true) ? $fit->state->readingOf('drained') ?? $fit->state->readingOf('oil_drained') : null,
@@ -126,10 +141,15 @@ final readonly class BenchPage
     private function fill(FitRecord $record, Fit $fit, Step $step, ?Circuit $circuit): array
     {
         $run = $fit->routine($step);
-        $holds = array_filter($fit->holds($step), static fn (Hold $hold): bool => $hold->isShort() && null !== $hold->end && !$hold->isExcused);
+        $holds = array_filter(
+            $fit->holds($step), static fn (Hold $hold): bool => $hold->isShort() && null !== $hold->end && !$hold->isExcused,
+        );
 
         return [
-            'fill' => null === $run ? null : ['run' => $run, 'stage' => $run->stage(), 'drawing' => CircuitDrawing::of($circuit->heights ?? [], $run->stage()), 'left' => $run->secondsLeft($this->clock->now()), 'until' => $run->until()],
+            'fill' => null === $run ? null : [
+                'run' => $run, 'stage' => $run->stage(), 'drawing' => CircuitDrawing::of($circuit->heights ?? [], $run->stage()),
+                'left' => $run->secondsLeft($this->clock->now()), 'until' => $run->until(),
+            ],
             'short' => array_values($holds)[0] ?? null,
             'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum') ? FillFromBench::of($circuit, $fit->state, $record->choices) : null,
         ];

@@ -28,10 +28,14 @@ final readonly class BenchRegions
         $step = $view['step'];
         $fit = $view['fit'];
         $record = $view['record'];
-        assert($step instanceof Step && $fit instanceof \NimbleKnuckle\Core\Bench\Fit && $record instanceof \NimbleKnuckle\App\Planning\FitRecord && $view['clock'] instanceof \DateTimeImmutable);
+        assert(
+            $step instanceof Step && $fit instanceof \NimbleKnuckle\Core\Bench\Fit && $record instanceof \NimbleKnuckle\App\Planning\FitRecord && $view['clock'] instanceof \DateTimeImmutable,
+        );
         $answer = [
             'version' => $view['version'], 'now' => (float) $view['clock']->format('U.u'), 'step' => $step->id,
-            'title' => self::title($step, $fit->vehicle->short), 'url' => $this->urls->generate('bench', ['id' => $record->id, 'step' => $step->id]),
+            'title' => self::title($step, $fit->vehicle->short), 'url' => $this->urls->generate(
+                'bench', ['id' => $record->id, 'step' => $step->id],
+            ),
             'clock' => [] !== $view['waits'] || null !== $view['running'], 'regions' => [], 'hashes' => [],
         ];
         foreach (self::NAMES as $name) {

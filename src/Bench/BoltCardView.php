@@ -17,9 +17,14 @@ use NimbleKnuckle\Core\Tightening\CardGeometry;
 /** The bolt card of a joint: the drawing, the state of each fastener, which one is next. */
 final readonly class BoltCardView
 {
-    /** @param list<array{bolt: int, stage: int, word: string, next: bool, label: string, by: string, tap: array<string, string|int|float>}> $bolts */
-    private function __construct(public Joint $joint, public CardGeometry $drawing, public array $bolts, public int $next, public int $nextStage, public int $final, public Ladder $ladder)
-    {
+    /**
+     * @param list<array{bolt: int, stage: int, word: string, next: bool, label: string, by: string, tap: array<string,
+     * string|int|float>}> $bolts
+     */
+    private function __construct(
+        public Joint $joint, public CardGeometry $drawing, public array $bolts, public int $next, public int $nextStage,
+        public int $final, public Ladder $ladder,
+    ) {
     }
 
     public static function of(Fit $fit, Joint $joint, Kit $kit): self

@@ -21,6 +21,8 @@ final readonly class CommonReasons
             default => ['Does not apply here', 'Done before already', 'Seen by the lead'],
         };
 
-        return array_slice(array_values(array_filter([...$own, 'Customer asked for it'], static fn (string $one): bool => $one !== $last)), 0, 3);
+        return array_slice(
+            array_values(array_filter([...$own, 'Customer asked for it'], static fn (string $one): bool => $one !== $last)), 0, 3,
+        );
     }
 }

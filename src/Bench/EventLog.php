@@ -19,7 +19,13 @@ final readonly class EventLog
     /** @return list<FitEvent> */
     public function of(string $fitId): array
     {
-        return array_map(self::event(...), $this->db->fetchAllAssociative('SELECT id, type, payload, by_name, at, kept_at, device, waited, via FROM fit_event WHERE fit_id = ? ORDER BY seq', [$fitId]));
+        return array_map(
+            self::event(...),
+            $this->db->fetchAllAssociative(
+                'SELECT id, type, payload, by_name, at, kept_at, device, waited, via FROM fit_event WHERE fit_id = ? ORDER BY seq',
+                [$fitId],
+            ),
+        );
     }
 
     /** The number of the newest event of a fit; it grows with every event kept. */
@@ -35,7 +41,12 @@ final readonly class EventLog
     {
         return 1 === $this->db->executeStatement(
             'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited, via) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
-            [$event->id, $fitId, $event->type->value, json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE), $event->by, $event->toArray()['at'], $event->receipt->at->format('Y-m-d\TH:i:s.vP'), $event->receipt->device, $event->receipt->waited, $event->receipt->via],
+            [
+                $event->id, $fitId, $event->type->value,
+                json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE),
+                $event->by, $event->toArray()['at'], $event->receipt->at->format('Y-m-d\TH:i:s.vP'), $event->receipt->device,
+                $event->receipt->waited, $event->receipt->via,
+            ],
         );
     }
 

@@ -31,8 +31,10 @@ final class EventsController extends AbstractController
     private const MOST = 200;
 
     #[Route('/fits/{id}/events', name: 'fit_events', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['POST'])]
-    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page, BenchRegions $regions, MeasuredText $measured, ClockInterface $clock): Response
-    {
+    public function __invoke(
+        string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log,
+        BenchPage $page, BenchRegions $regions, MeasuredText $measured, ClockInterface $clock,
+    ): Response {
         $record = $fits->get($id);
         try {
             $body = json_decode($request->getContent(), true, 16);
@@ -40,7 +42,9 @@ final class EventsController extends AbstractController
             $before = $recorder->load($record);
             $fit = $recorder->record($record, $events, $person->hand());
         } catch (InvalidEvent $e) {
-            return new JsonResponse(['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY);
+            return new JsonResponse(
+                ['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY,
+            );
         }
         $kept = ['kept' => array_map(static fn (FitEvent $e): string => $e->id, $events)];
         $wanted = is_array($body) && is_array($body['view'] ?? null) ? $body['view'] : null;
@@ -84,7 +88,9 @@ final class EventsController extends AbstractController
             if (!is_array($one) || null === $type || !is_string($one['id'] ?? null) || !is_array($one['payload'] ?? null)) {
                 throw InvalidEvent::in('events', 'Each event has an id, a type we know and a payload.');
             }
-            $payload = EventType::Measured === $type ? $measured->read($one['payload'], $record->sheet(), $record->vehicleSheet()) : $one['payload'];
+            $payload = EventType::Measured === $type ? $measured->read(
+                $one['payload'], $record->sheet(), $record->vehicleSheet(),
+            ) : $one['payload'];
             $at = Instant::read($one['at'] ?? null);
             $events[] = FitEvent::of($one['id'], $type, $payload, $by, $at, $this->receipt($body, $at, $now));
         }
@@ -103,6 +109,9 @@ final class EventsController extends AbstractController
         $sent = isset($body['sent']) ? Instant::read($body['sent'], 'sent') : $at;
         $waited = max(0.0, (float) $sent->format('U.u') - (float) $at->format('U.u'));
 
-        return new Receipt($now, is_string($device) && 1 === preg_match('/\A[0-9A-Za-z-]{1,40}\z/', $device) ? $device : '', min($waited, 30 * 86400.0));
+        return new Receipt(
+            $now, is_string($device) && 1 === preg_match('/\A[0-9A-Za-z-]{1,40}\z/', $device) ? $device : '',
+            min($waited, 30 * 86400.0),
+        );
     }
 }

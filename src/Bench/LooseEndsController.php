@@ -18,8 +18,9 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final class LooseEndsController extends AbstractController
 {
     #[Route('/fits/{id}/loose-ends', name: 'loose_ends', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
-    public function __invoke(string $id, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, DueBook $dues): Response
-    {
+    public function __invoke(
+        string $id, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, DueBook $dues,
+    ): Response {
         $record = $fits->get($id);
         $fit = $recorder->load($record);
 
@@ -47,6 +48,11 @@ final class LooseEndsController extends AbstractController
     /** @return list<string> */
     private static function reasons(Fit $fit): array
     {
-        return array_values(array_filter(['Replaced by a new one', 'Left off on purpose', 'Checked by second person', 'Vehicle differs from sheet'], static fn (string $one): bool => $one !== $fit->state->lastReason));
+        return array_values(
+            array_filter(
+                ['Replaced by a new one', 'Left off on purpose', 'Checked by second person', 'Vehicle differs from sheet'],
+                static fn (string $one): bool => $one !== $fit->state->lastReason,
+            ),
+        );
     }
 }

@@ -19,11 +19,15 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** One mark by an ordinary form: waiving, finding, skipping, signing, closing a due check. The form carries the event's id. */
 final class MarkController extends AbstractController
 {
-    private const BY_FORM = [EventType::Waived, EventType::Found, EventType::StepSkipped, EventType::Signed, EventType::FollowUpClosed, EventType::Noted];
+    private const BY_FORM = [
+        EventType::Waived, EventType::Found, EventType::StepSkipped, EventType::Signed, EventType::FollowUpClosed, EventType::Noted,
+    ];
 
     #[Route('/fits/{id}/mark', name: 'fit_mark', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['POST'])]
-    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, ClockInterface $clock): Response
-    {
+    public function __invoke(
+        string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder,
+        ClockInterface $clock,
+    ): Response {
         $form = $request->request;
         $type = EventType::tryFrom($form->getString('type'));
         $back = $form->getString('back');
@@ -32,7 +36,10 @@ final class MarkController extends AbstractController
             null !== $type && in_array($type, self::BY_FORM, true) || throw InvalidEvent::in('type', 'That is not done by a form.');
             $payload = array_intersect_key($form->all(), $type->fields());
             $payload = '' === ($payload['seen'] ?? '') ? array_diff_key($payload, ['seen' => '']) : ['seen' => $form->getInt('seen')] + $payload;
-            $recorder->record($fits->get($id), [FitEvent::of($form->getString('event'), $type, $payload, $person->name, $clock->now())], $person->hand());
+            $recorder->record(
+                $fits->get($id), [FitEvent::of($form->getString('event'), $type, $payload, $person->name, $clock->now())],
+                $person->hand(),
+            );
             $this->addFlash('good', EventType::Signed === $type ? 'Signed off. Follow-ups are in the logbook.' : 'Kept.');
         } catch (InvalidEvent $e) {
             $this->addFlash('bad', $e->getMessage());

@@ -39,7 +39,10 @@ final readonly class MeasuredText
                 }
                 $bare = is_numeric(str_replace(',', '.', trim($text)));
 
-                return ['step' => $stepId, 'field' => $field, 'text' => $bare ? trim($text).' '.$ask->unit : trim($text), 'value' => $figure->value(), 'unit' => $ask->kind->baseUnit()->value];
+                return [
+                    'step' => $stepId, 'field' => $field, 'text' => $bare ? trim($text).' '.$ask->unit : trim($text),
+                    'value' => $figure->value(), 'unit' => $ask->kind->baseUnit()->value,
+                ];
             }
         }
         throw InvalidEvent::in('field', 'This step does not ask for that.');

@@ -64,7 +64,10 @@ final readonly class NextAct
         foreach ($fit->state->inside as $put) {
             $declared = array_column($fit->sheet->step($put->string('step'))->puts ?? [], 'outBefore', 'thing');
             if (($declared[$put->string('thing')] ?? '') === $step->id || Nature::runsEngine($step)) {
-                return Act::marks(Turn::TakeOut, sprintf('%s is out', ucfirst($put->string('thing'))), ['type' => 'taken-out', 'step' => $put->string('step'), 'thing' => $put->string('thing')]);
+                return Act::marks(
+                    Turn::TakeOut, sprintf('%s is out', ucfirst($put->string('thing'))),
+                    ['type' => 'taken-out', 'step' => $put->string('step'), 'thing' => $put->string('thing')],
+                );
             }
         }
 
@@ -100,18 +103,31 @@ final readonly class NextAct
     {
         $removes = Deed::Remove === $step->deed;
         $counts = $removes || Deed::Refit === $step->deed ? $fit->pieces()->ofTray($step) : [];
-        $left = array_filter($counts, static fn (PieceCount $one): bool => ($removes ? $one->room() - $one->tray : $one->atHand() - $one->back) > 0);
+        $left = array_filter(
+            $counts, static fn (PieceCount $one): bool => ($removes ? $one->room() - $one->tray : $one->atHand() - $one->back) > 0,
+        );
         if ([] === $left) {
             return null;
         }
         $all = array_sum(array_map(static fn (PieceCount $one): int => $removes ? $one->room() : $one->atHand(), $counts));
-        $whole = [] === array_filter($counts, static fn (PieceCount $one): bool => $one->expected !== ($removes ? $one->room() : $one->atHand()));
+        $whole = [] === array_filter(
+            $counts, static fn (PieceCount $one): bool => $one->expected !== ($removes ? $one->room() : $one->atHand()),
+        );
         $label = self::many($all, $removes ? 'in the tray' : 'back on');
         if ($whole) {
             return Act::marks(Turn::Count, $label, ['type' => 'counted-all', 'step' => $step->id]);
         }
 
-        return Act::marks(Turn::Count, $label, ...array_map(static fn (PieceCount $one): array => ['type' => 'counted', 'step' => $step->id, 'thing' => $one->thing, 'by' => $removes ? $one->room() - $one->tray : $one->atHand() - $one->back], array_values($left)));
+        return Act::marks(
+            Turn::Count, $label,
+            ...array_map(
+                static fn (PieceCount $one): array => [
+                    'type' => 'counted', 'step' => $step->id, 'thing' => $one->thing,
+                    'by' => $removes ? $one->room() - $one->tray : $one->atHand() - $one->back,
+                ],
+                array_values($left),
+            ),
+        );
     }
 
     private static function many(int $count, string $where): string
@@ -128,7 +144,10 @@ final readonly class NextAct
         foreach ($step->puts as $put) {
             $key = $step->id.' '.$put->thing;
             if (!isset($fit->state->inside[$key]) && !isset($fit->state->everInside[$key])) {
-                return Act::marks(Turn::PutIn, sprintf('%s is in', ucfirst($put->thing)), ['type' => 'put-in', 'step' => $step->id, 'thing' => $put->thing]);
+                return Act::marks(
+                    Turn::PutIn, sprintf('%s is in', ucfirst($put->thing)),
+                    ['type' => 'put-in', 'step' => $step->id, 'thing' => $put->thing],
+                );
             }
         }
 
@@ -147,7 +166,10 @@ final readonly class NextAct
             return $this->together($fit, $joint, $ladder, $stage, $step);
         }
 
-        return Act::marks(Turn::Fastener, $this->pulled($joint, $ladder->rung($stage), $bolt, $ladder), BoltCardView::tap($joint, $bolt, $stage, $this->kit->kit()) + ['step' => $step->id]);
+        return Act::marks(
+            Turn::Fastener, $this->pulled($joint, $ladder->rung($stage), $bolt, $ladder),
+            BoltCardView::tap($joint, $bolt, $stage, $this->kit->kit()) + ['step' => $step->id],
+        );
     }
 
     private function pulled(Joint $joint, Rung $rung, int $bolt, Ladder $ladder): string
@@ -192,7 +214,9 @@ final readonly class NextAct
         if (null === $run) {
             return null;
         }
-        $begin = static fn (FillStage $stage, string $label): Act => Act::marks(Turn::Stage, $label, ['type' => 'stage-begun', 'step' => $step->id, 'stage' => $stage->id]);
+        $begin = static fn (FillStage $stage, string $label): Act => Act::marks(
+            Turn::Stage, $label, ['type' => 'stage-begun', 'step' => $step->id, 'stage' => $stage->id],
+        );
         if (!$run->isBegun()) {
             return $begin($run->stage(), 'Begin');
         }
@@ -226,14 +250,19 @@ final readonly class NextAct
     {
         $missing = count($fit->toolsMissing($step));
 
-        return 0 === $missing ? null : Act::none(Turn::Tools, 1 === $missing ? 'Tap the last tool' : sprintf('Tap each tool, %d to go', $missing));
+        return 0 === $missing ? null : Act::none(
+            Turn::Tools, 1 === $missing ? 'Tap the last tool' : sprintf('Tap each tool, %d to go', $missing),
+        );
     }
 
     private function close(Fit $fit, Step $step): Act
     {
         $gate = array_values(array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar));
         if ([] === $gate) {
-            return Act::marks($fit->runsByItself($step) ? Turn::Running : Turn::Close, Deed::Book === $step->deed ? 'Book it' : 'Done', ['type' => 'step-done', 'step' => $step->id]);
+            return Act::marks(
+                $fit->runsByItself($step) ? Turn::Running : Turn::Close, Deed::Book === $step->deed ? 'Book it' : 'Done',
+                ['type' => 'step-done', 'step' => $step->id],
+            );
         }
         $elsewhere = array_values(array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id))[0] ?? null;
 
@@ -243,7 +272,9 @@ final readonly class NextAct
     /** A closed step that still has a loose end is opened again where it is; any other makes way for the next. */
     private function closed(Fit $fit, Step $step): Act
     {
-        $ends = null === $fit->state->signed ? array_filter($fit->looseEnds(), static fn (LooseEnd $end): bool => $end->step === $step->id && $end->isMendedAtItsStep()) : [];
+        $ends = null === $fit->state->signed ? array_filter(
+            $fit->looseEnds(), static fn (LooseEnd $end): bool => $end->step === $step->id && $end->isMendedAtItsStep(),
+        ) : [];
         if ([] !== $ends) {
             return Act::marks(Turn::Closed, 'Open it again', ['type' => 'step-reopened', 'step' => $step->id]);
         }

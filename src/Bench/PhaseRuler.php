@@ -28,7 +28,10 @@ final readonly class PhaseRuler
                 [] === $steps, $done === count($steps) => 'closed',
                 default => 'open',
             };
-            $notches[] = ['phase' => $phase, 'done' => $done, 'all' => count($steps), 'state' => $state, 'step' => ($open[0] ?? $steps[0] ?? null)->id ?? ''];
+            $notches[] = [
+                'phase' => $phase, 'done' => $done, 'all' => count($steps), 'state' => $state,
+                'step' => ($open[0] ?? $steps[0] ?? null)->id ?? '',
+            ];
         }
 
         return $notches;

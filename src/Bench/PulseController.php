@@ -17,8 +17,10 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final class PulseController extends AbstractController
 {
     #[Route('/fits/{id}/pulse', name: 'bench_pulse', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
-    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log, BenchPage $page, BenchRegions $regions): Response
-    {
+    public function __invoke(
+        string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log,
+        BenchPage $page, BenchRegions $regions,
+    ): Response {
         $version = $log->version($id);
         if ($version === $request->query->getInt('since') && !$request->query->getBoolean('clock')) {
             return new Response(status: Response::HTTP_NO_CONTENT);
@@ -30,6 +32,8 @@ final class PulseController extends AbstractController
             return new Response(status: Response::HTTP_NO_CONTENT);
         }
 
-        return new JsonResponse($regions->answer($page->view($record, $fit, $step, $version, $person->hand()), $request->query->all('have')));
+        return new JsonResponse(
+            $regions->answer($page->view($record, $fit, $step, $version, $person->hand()), $request->query->all('have')),
+        );
     }
 }

@@ -58,8 +58,16 @@ final readonly class StepSum
         $value = static fn (string $field): ?float => $state->readingOf($field)?->value;
 
         return match ($sum) {
-            'coolant-protect' => ['base' => str_contains($circuit->base, 'propylene') ? 'pg' : 'eg', 'percent' => $value('strength_before'), 'cap' => $circuit->cap],
-            'coolant-level' => ['volume' => $circuit->capacity, 'percent' => $circuit->target, 'cold' => $value('coolant_temperature') ?? self::USUAL_MORNING, 'hot' => $value('drive_temperature') ?? ($circuit->opens > 0.0 ? $circuit->opens + 4.0 : 92.0), 'marks' => $circuit->marks > 0.0 ? $circuit->marks : null],
+            'coolant-protect' => [
+                'base' => str_contains($circuit->base, 'propylene') ? 'pg' : 'eg', 'percent' => $value('strength_before'),
+                'cap' => $circuit->cap,
+            ],
+            'coolant-level' => [
+                'volume' => $circuit->capacity, 'percent' => $circuit->target,
+                'cold' => $value('coolant_temperature') ?? self::USUAL_MORNING,
+                'hot' => $value('drive_temperature') ?? ($circuit->opens > 0.0 ? $circuit->opens + 4.0 : 92.0),
+                'marks' => $circuit->marks > 0.0 ? $circuit->marks : null,
+            ],
             'oil-fill' => ['capacity' => $circuit->capacity, 'drained' => $value('oil_drained'), 'filter' => 'changed'],
             default => [],
         };

@@ -36,7 +36,10 @@ final readonly class TrayView
         return new self($comesOff, $lines, array_sum(array_column($lines, 'count')), $fit->expected($step));
     }
 
-    /** @return list<array{thing: string, count: int, expected: int, tool: string, fate: string, whole: bool, full: bool}> those that do not add up yet, first */
+    /**
+     * @return list<array{thing: string, count: int, expected: int, tool: string, fate: string, whole: bool, full: bool}>
+     *                                                                                                                    those that do not add up yet, first
+     */
     public function openFirst(): array
     {
         $lines = $this->lines;

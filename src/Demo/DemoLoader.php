@@ -47,7 +47,9 @@ final readonly class DemoLoader
     /** @throws \DomainException where somebody real has an account */
     public function ensureNobodyReal(): void
     {
-        $this->accounts->hasReal() && throw new \DomainException('This database belongs to a real workshop: the demo is loaded into one of its own. Set APP_DATA to another folder.');
+        $this->accounts->hasReal() && throw new \DomainException(
+            'This database belongs to a real workshop: the demo is loaded into one of its own. Set APP_DATA to another folder.',
+        );
     }
 
     public function isLoaded(): bool
@@ -60,7 +62,9 @@ final readonly class DemoLoader
         $workshop = Node::of(Yaml::parseFile($this->demoDir.'/workshop.yaml'));
         $names = [];
         foreach ($workshop->nodes('people') as $person) {
-            $names[$person->string('role')] = $this->accounts->create($person->string('login'), $person->string('name'), $person->enum('role', Role::class), DemoPassword::VALUE, true)->name;
+            $names[$person->string('role')] = $this->accounts->create(
+                $person->string('login'), $person->string('name'), $person->enum('role', Role::class), DemoPassword::VALUE, true,
+            )->name;
         }
         $this->loadKit($workshop);
         foreach ($workshop->nodes('devices') as $device) {
@@ -94,13 +98,28 @@ final readonly class DemoLoader
     private function fluidsOfTheTarn(string $mechanic): void
     {
         foreach ([
-            ['coolant', 'filled', 730, 61_200, ['litres' => '6.4 L', 'percent' => '50 %', 'family' => 'OA-7']], ['coolant', 'topped-up', 729, 61_210, ['litres' => '0.15 L', 'note' => 'next morning']],
-            ['coolant', 'strength', 548, 65_900, ['percent' => '48 %']], ['coolant', 'topped-up', 410, 69_300, ['litres' => '0.3 L', 'note' => 'water, on the road']], ['coolant', 'strength', 365, 70_400, ['percent' => '44 %']],
-            ['coolant', 'topped-up', 190, 74_800, ['litres' => '0.4 L', 'note' => 'water again']], ['coolant', 'strength', 60, 78_100, ['percent' => '39 %']],
-            ['oil', 'filled', 400, 69_500, ['litres' => '4.8 L', 'after' => '21 mm']], ['oil', 'topped-up', 300, 72_000, ['litres' => '0.4 L', 'before' => '13 mm', 'after' => '20 mm']],
-            ['oil', 'topped-up', 190, 74_800, ['litres' => '0.5 L', 'before' => '11 mm', 'after' => '19 mm']], ['oil', 'dip', 60, 78_100, ['after' => '12 mm']],
+            [
+                'coolant', 'filled', 730, 61_200, ['litres' => '6.4 L', 'percent' => '50 %', 'family' => 'OA-7'],
+            ], ['coolant', 'topped-up', 729, 61_210, ['litres' => '0.15 L', 'note' => 'next morning']],
+            [
+                'coolant', 'strength', 548, 65_900, ['percent' => '48 %'],
+            ], [
+                'coolant', 'topped-up', 410, 69_300, ['litres' => '0.3 L', 'note' => 'water, on the road'],
+            ], ['coolant', 'strength', 365, 70_400, ['percent' => '44 %']],
+            [
+                'coolant', 'topped-up', 190, 74_800, ['litres' => '0.4 L', 'note' => 'water again'],
+            ], ['coolant', 'strength', 60, 78_100, ['percent' => '39 %']],
+            [
+                'oil', 'filled', 400, 69_500, ['litres' => '4.8 L', 'after' => '21 mm'],
+            ], ['oil', 'topped-up', 300, 72_000, ['litres' => '0.4 L', 'before' => '13 mm', 'after' => '20 mm']],
+            [
+                'oil', 'topped-up', 190, 74_800, ['litres' => '0.5 L', 'before' => '11 mm', 'after' => '19 mm'],
+            ], ['oil', 'dip', 60, 78_100, ['after' => '12 mm']],
         ] as [$circuit, $kind, $days, $km, $more]) {
-            $this->fluids->enter('veldra-tarn-20t', $circuit, ['kind' => $kind, 'km' => (string) $km] + $more, $mechanic, $this->clock->now()->modify(sprintf('-%d days', $days)));
+            $this->fluids->enter(
+                'veldra-tarn-20t', $circuit, ['kind' => $kind, 'km' => (string) $km] + $more, $mechanic,
+                $this->clock->now()->modify(sprintf('-%d days', $days)),
+            );
         }
     }
 
@@ -108,20 +127,29 @@ final readonly class DemoLoader
     private function finishedOnTheDrover(string $mechanic, string $lead): void
     {
         $start = $this->clock->now()->modify('-1 day')->setTime(9, 20);
-        $fit = $this->planner->plan($this->garage->get('corrin-drover-27d'), ['water-pump'], ['pump-fill' => 'vacuum'], $mechanic, $start->modify('-2 days'));
+        $fit = $this->planner->plan(
+            $this->garage->get('corrin-drover-27d'), ['water-pump'], ['pump-fill' => 'vacuum'], $mechanic,
+            $start->modify('-2 days'),
+        );
         $this->history->finish($fit, $start, 1.1, $mechanic, $lead);
     }
 
     private function plannedOnTheVane(string $mechanic): void
     {
-        $this->planner->plan($this->garage->get('ostrel-vane-s6'), ['serpentine-belt'], ['belt-look' => 'shed'], $mechanic, $this->clock->now()->modify('-3 hours'));
+        $this->planner->plan(
+            $this->garage->get('ostrel-vane-s6'), ['serpentine-belt'], ['belt-look' => 'shed'], $mechanic,
+            $this->clock->now()->modify('-3 hours'),
+        );
     }
 
     /** Stripped, coolant out, two of three housing bolts tight, one washer dropped and not found. */
     private function interruptedOnTheTarn(string $mechanic): void
     {
         $start = $this->clock->now()->modify('-125 minutes');
-        $fit = $this->planner->plan($this->garage->get('veldra-tarn-20t'), ['thermostat-under'], ['fill' => 'vacuum', 'sign' => 'cool'], $mechanic, $start->modify('-1 day'));
+        $fit = $this->planner->plan(
+            $this->garage->get('veldra-tarn-20t'), ['thermostat-under'], ['fill' => 'vacuum', 'sign' => 'cool'], $mechanic,
+            $start->modify('-1 day'),
+        );
         $player = (new FitPlayer($fit->sheet(), $fit->vehicleSheet(), $mechanic, $start, 0.9))->untilStep('housing-tight');
         $tighten = $fit->sheet()->doing(Deed::Tighten)[0] ?? throw new \LogicException('The thermostat sheet tightens its housing.');
         $player->add(EventType::Dropped, ['what' => 'copper washer of the vent screw', 'step' => 'housing-on'])

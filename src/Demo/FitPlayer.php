@@ -102,7 +102,10 @@ final class FitPlayer
         }
         $value = $this->plausible($ask);
         $text = rtrim(rtrim(sprintf('%.1f', $value), '0'), '.').' '.$ask->unit;
-        $this->add(EventType::Measured, ['step' => $step->id, 'field' => $ask->field, 'text' => $text, 'value' => $value, 'unit' => $ask->unit], $minutes);
+        $this->add(
+            EventType::Measured,
+            ['step' => $step->id, 'field' => $ask->field, 'text' => $text, 'value' => $value, 'unit' => $ask->unit], $minutes,
+        );
     }
 
     private function isOutFor(FitEvent $put, Step $step): bool
@@ -124,7 +127,10 @@ final class FitPlayer
         for ($stage = 1; $stage <= $last; ++$stage) {
             foreach ($joint->order() as $i => $bolt) {
                 if ($stage < $last || $i < $finals) {
-                    $this->add(EventType::FastenerMarked, ['step' => $step->id, 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage], 0.4);
+                    $this->add(
+                        EventType::FastenerMarked, ['step' => $step->id, 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage],
+                        0.4,
+                    );
                 }
             }
         }

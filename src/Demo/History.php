@@ -28,8 +28,10 @@ final readonly class History
         ['corrin-drover-27d', 'water-pump', ['pump-fill' => 'vacuum']],
     ];
 
-    public function __construct(private FitPlanner $planner, private Recorder $recorder, private EntityManagerInterface $em, private Connection $db, private EventLog $log, private ClockInterface $clock)
-    {
+    public function __construct(
+        private FitPlanner $planner, private Recorder $recorder, private EntityManagerInterface $em, private Connection $db,
+        private EventLog $log, private ClockInterface $clock,
+    ) {
     }
 
     /** Signed-off fits, spread evenly over so many days up to a week ago. Deterministic but for the ids. */
@@ -49,14 +51,19 @@ final readonly class History
     }
 
     /** @param array<string, string> $choices */
-    private function past(string $vehicleId, string $procedure, array $choices, \DateTimeImmutable $start, float $pace, string $mechanic, string $lead): void
-    {
+    private function past(
+        string $vehicleId, string $procedure, array $choices, \DateTimeImmutable $start, float $pace, string $mechanic,
+        string $lead,
+    ): void {
         $vehicle = $this->em->find(VehicleRecord::class, $vehicleId) ?? throw new \LogicException('The demo vehicles are loaded first.');
         $fit = $this->planner->plan($vehicle, [$procedure], $choices, $mechanic, $start->modify('-1 day'));
         $this->finish($fit, $start, $pace, $mechanic, $lead);
         foreach ($fit->sheet()->doing(Deed::Book) as $step) {
             $closed = $start->modify(sprintf('+%d days', min(6, $step->followUp->days)));
-            $this->db->update('due', ['closed_at' => $closed->format('Y-m-d H:i:s'), 'closed_by' => $mechanic, 'outcome' => 'As it should be.'], ['fit_id' => $fit->id, 'follow_up' => $step->followUp->id]);
+            $this->db->update(
+                'due', ['closed_at' => $closed->format('Y-m-d H:i:s'), 'closed_by' => $mechanic, 'outcome' => 'As it should be.'],
+                ['fit_id' => $fit->id, 'follow_up' => $step->followUp->id],
+            );
         }
     }
 
@@ -71,7 +78,9 @@ final readonly class History
                 $this->log->keep($fit->id, $event);
             }
         });
-        $signed = (new FitPlayer($fit->sheet(), $fit->vehicleSheet(), $lead, $last->at->modify('+4 minutes')))->add(EventType::Signed, ['remark' => ''])->events();
+        $signed = (new FitPlayer(
+            $fit->sheet(), $fit->vehicleSheet(), $lead, $last->at->modify('+4 minutes'),
+        ))->add(EventType::Signed, ['remark' => ''])->events();
         $this->recorder->record($fit, [$last, ...$signed], Hand::Lead);
     }
 }

@@ -20,7 +20,9 @@ final class SeedCommand extends Command
 
     protected function configure(): void
     {
-        $this->addOption('fits', null, InputOption::VALUE_REQUIRED, 'How many', '500')->addOption('days', null, InputOption::VALUE_REQUIRED, 'Over how many days', '730');
+        $this->addOption(
+            'fits', null, InputOption::VALUE_REQUIRED, 'How many', '500',
+        )->addOption('days', null, InputOption::VALUE_REQUIRED, 'Over how many days', '730');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int

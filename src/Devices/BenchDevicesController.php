@@ -22,8 +22,9 @@ use Symfony\Component\Uid\Ulid;
 #[Route('/fits/{id}/steps/{step}', requirements: ['id' => '[0-9A-Z]{26}', 'step' => '[a-z0-9.-]+'])]
 final class BenchDevicesController extends AbstractController
 {
-    public function __construct(private readonly DeviceBook $devices, private readonly ReadingBook $readings, private readonly FitBook $fits)
-    {
+    public function __construct(
+        private readonly DeviceBook $devices, private readonly ReadingBook $readings, private readonly FitBook $fits,
+    ) {
     }
 
     #[Route('/device', name: 'device_take', methods: ['POST'])]
@@ -60,7 +61,10 @@ final class BenchDevicesController extends AbstractController
         null !== $device && $device->simulated && $device->isInHandAt($id, $step) || throw $this->createNotFoundException('That wrench is not in hand here.');
         $readingId = Ulid::isValid($form->getString('reading')) ? $form->getString('reading') : throw $this->createNotFoundException('A pull has a reading id.');
         try {
-            $reading = $wrench->pull($device, $readingId, self::number($request, 'ms'), max(0.05, min(3.0, self::number($request, 'eager'))), Fault::tryFrom($form->getString('fault')) ?? Fault::None, $form->getBoolean('done'));
+            $reading = $wrench->pull(
+                $device, $readingId, self::number($request, 'ms'), max(0.05, min(3.0, self::number($request, 'eager'))),
+                Fault::tryFrom($form->getString('fault')) ?? Fault::None, $form->getBoolean('done'),
+            );
         } catch (InvalidInput $e) {
             return new Response($e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY, ['Content-Type' => 'text/plain; charset=UTF-8']);
         }
@@ -78,7 +82,10 @@ final class BenchDevicesController extends AbstractController
         $readingId = Ulid::isValid($form->getString('reading')) ? $form->getString('reading') : throw $this->createNotFoundException('A run has a reading id.');
         $before = $log->version($id);
         try {
-            $reading = $engine->run($device, $readingId, self::number($request, 'seconds'), EngineFault::tryFrom($form->getString('fault')) ?? EngineFault::None, $form->getBoolean('done'));
+            $reading = $engine->run(
+                $device, $readingId, self::number($request, 'seconds'),
+                EngineFault::tryFrom($form->getString('fault')) ?? EngineFault::None, $form->getBoolean('done'),
+            );
         } catch (InvalidInput $e) {
             return new Response($e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY, ['Content-Type' => 'text/plain; charset=UTF-8']);
         }
@@ -88,15 +95,27 @@ final class BenchDevicesController extends AbstractController
 
     /** A trace from a wrench that cannot send: rows of degrees, N·m and ms. */
     #[Route('/trace', name: 'device_trace', methods: ['POST'])]
-    public function upload(string $id, string $step, Request $request, #[CurrentUser] AccountRecord $person, ClockInterface $clock): Response
-    {
+    public function upload(
+        string $id, string $step, Request $request, #[CurrentUser] AccountRecord $person, ClockInterface $clock,
+    ): Response {
         $device = $this->devices->get($request->request->getString('device')) ?? throw $this->createNotFoundException('There is no such device.');
         $file = $request->files->get('trace');
         try {
             $text = $file instanceof \Symfony\Component\HttpFoundation\File\UploadedFile && $file->isValid() && $file->getSize() < 2_000_000 ? $file->getContent() : $request->request->getString('rows');
             $samples = ReadingDocument::rows($text);
             $device->isInHandAt($id, $step) || $this->devices->take($device, $id, $step, $person->name);
-            $reading = $this->readings->receive($device, ReadingDocument::read(json_encode(['format' => ReadingDocument::FORMAT, 'id' => (string) new Ulid(), 'kind' => $device->kind->reading(), 'samples' => $samples, 'done' => true, 'at' => $clock->now()->format('Y-m-d\TH:i:sP')], \JSON_THROW_ON_ERROR)));
+            $reading = $this->readings->receive(
+                $device,
+                ReadingDocument::read(
+                    json_encode(
+                        [
+                            'format' => ReadingDocument::FORMAT, 'id' => (string) new Ulid(), 'kind' => $device->kind->reading(),
+                            'samples' => $samples, 'done' => true, 'at' => $clock->now()->format('Y-m-d\TH:i:sP'),
+                        ],
+                        \JSON_THROW_ON_ERROR,
+                    ),
+                ),
+            );
             $this->addFlash('ok' === $reading->verdict ? 'good' : 'bad', $reading->said);
         } catch (InvalidInput $e) {
             $this->addFlash('bad', $e->getMessage());
@@ -113,8 +132,17 @@ final class BenchDevicesController extends AbstractController
     private function gaugeOf(string $id, string $step, ?ReadingRecord $reading, bool $wake): Response
     {
         $response = 'temperature' === $reading?->kind
-            ? $this->render('devices/_curve.html.twig', ['fitId' => $id, 'stepId' => $step, 'reading' => $reading, 'curve' => BenchThermometer::curve($reading), 'since' => self::mark($reading), 'marked' => $wake])
-            : $this->render('devices/_gauge.html.twig', ['fitId' => $id, 'stepId' => $step, 'gauge' => GaugeView::of($reading), 'since' => self::mark($reading), 'marked' => $wake]);
+            ? $this->render(
+                'devices/_curve.html.twig',
+                [
+                    'fitId' => $id, 'stepId' => $step, 'reading' => $reading, 'curve' => BenchThermometer::curve($reading),
+                    'since' => self::mark($reading), 'marked' => $wake,
+                ],
+            )
+            : $this->render(
+                'devices/_gauge.html.twig',
+                ['fitId' => $id, 'stepId' => $step, 'gauge' => GaugeView::of($reading), 'since' => self::mark($reading), 'marked' => $wake],
+            );
         if ($wake) {
             $response->headers->set('HX-Trigger', 'nk:pulse');
         }

@@ -38,7 +38,10 @@ final class DeviceAddCommand extends Command
 
                 return 0;
             }
-            [, $token] = $this->devices->add(is_string($name) ? $name : '', DeviceKind::tryFrom(is_string($kind) ? $kind : '') ?? throw InvalidInput::in('kind', '“kind” is wrench or thermometer.'));
+            [, $token] = $this->devices->add(
+                is_string($name) ? $name : '',
+                DeviceKind::tryFrom(is_string($kind) ? $kind : '') ?? throw InvalidInput::in('kind', '“kind” is wrench or thermometer.'),
+            );
             $output->writeln($token);
 
             return 0;

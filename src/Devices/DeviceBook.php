@@ -52,7 +52,9 @@ final readonly class DeviceBook
     /** @return list<DeviceRecord> */
     public function all(?DeviceKind $kind = null): array
     {
-        return array_values($this->em->getRepository(DeviceRecord::class)->findBy(null === $kind ? [] : ['kind' => $kind], ['name' => 'ASC']));
+        return array_values(
+            $this->em->getRepository(DeviceRecord::class)->findBy(null === $kind ? [] : ['kind' => $kind], ['name' => 'ASC']),
+        );
     }
 
     public function get(string $id): ?DeviceRecord

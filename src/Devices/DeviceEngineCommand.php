@@ -33,7 +33,11 @@ final class DeviceEngineCommand extends Command
     protected function configure(): void
     {
         $this->addArgument('device', InputArgument::OPTIONAL, 'The name of a thermometer that is in hand')
-            ->addOption('fault', null, InputOption::VALUE_REQUIRED, 'What is wrong: '.implode(', ', array_map(static fn (EngineFault $f): string => $f->value, EngineFault::cases())), 'none')
+            ->addOption(
+                'fault', null, InputOption::VALUE_REQUIRED,
+                'What is wrong: '.implode(', ', array_map(static fn (EngineFault $f): string => $f->value, EngineFault::cases())),
+                'none',
+            )
             ->addOption('seed', null, InputOption::VALUE_REQUIRED, 'Which of the many like engines', '')
             ->addOption('opens', null, InputOption::VALUE_REQUIRED, 'The thermostat opens at, °C', '88')
             ->addOption('ambient', null, InputOption::VALUE_REQUIRED, 'Air, °C', '16')
@@ -46,12 +50,17 @@ final class DeviceEngineCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         try {
-            $fault = EngineFault::tryFrom(self::option($input, 'fault')) ?? throw InvalidInput::in('fault', 'That fault is not known: see --help.');
+            $fault = EngineFault::tryFrom(self::option($input, 'fault')) ?? throw InvalidInput::in(
+                'fault', 'That fault is not known: see --help.',
+            );
             $opens = self::number($input, 'opens', 50.0, 120.0);
             $seed = is_numeric(self::option($input, 'seed')) ? (int) self::option($input, 'seed') : random_int(1, 1_000_000);
             $samples = (new EngineModel(new EngineData($opens, self::number($input, 'ambient', -30.0, 45.0)), $fault, $seed))->whole();
             if (true === $input->getOption('print')) {
-                $output->writeln(json_encode(['sum' => 'warm-up', 'inputs' => ['samples' => $samples, 'opens' => $opens]], \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+                $output->writeln(
+                    json_encode(['sum' => 'warm-up', 'inputs' => ['samples' => $samples, 'opens' => $opens]], \JSON_THROW_ON_ERROR),
+                    OutputInterface::OUTPUT_RAW,
+                );
 
                 return 0;
             }
@@ -91,7 +100,10 @@ final class DeviceEngineCommand extends Command
         }
         $name = $input->getArgument('device');
         $device = is_string($name) ? $this->devices->named($name) : null;
-        $reading = $this->readings->receive($device ?? throw InvalidInput::in('device', 'Name a thermometer that is in hand, or use --print.'), ReadingDocument::read($piece));
+        $reading = $this->readings->receive(
+            $device ?? throw InvalidInput::in('device', 'Name a thermometer that is in hand, or use --print.'),
+            ReadingDocument::read($piece),
+        );
 
         return ['finding' => $reading->finding, 'said' => $reading->said];
     }
@@ -100,7 +112,9 @@ final class DeviceEngineCommand extends Command
     {
         $value = self::option($input, $name);
 
-        return is_numeric($value) && (float) $value >= $low && (float) $value <= $high ? (float) $value : throw InvalidInput::in($name, sprintf('--%s is a number from %s to %s.', $name, $low, $high));
+        return is_numeric($value) && (float) $value >= $low && (float) $value <= $high ? (float) $value : throw InvalidInput::in(
+            $name, sprintf('--%s is a number from %s to %s.', $name, $low, $high),
+        );
     }
 
     private static function option(InputInterface $input, string $name): string

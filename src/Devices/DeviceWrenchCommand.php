@@ -31,8 +31,10 @@ use Symfony\Component\Uid\Ulid;
 #[AsCommand('device:wrench', 'Pull the next fastener with a simulated digital wrench, or print a simulated reading.')]
 final class DeviceWrenchCommand extends Command
 {
-    public function __construct(private readonly DeviceBook $devices, private readonly ReadingBook $readings, private readonly FitBook $fits, private readonly Post $post)
-    {
+    public function __construct(
+        private readonly DeviceBook $devices, private readonly ReadingBook $readings, private readonly FitBook $fits,
+        private readonly Post $post,
+    ) {
         parent::__construct();
     }
 
@@ -60,9 +62,14 @@ final class DeviceWrenchCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         try {
-            $fault = Fault::tryFrom(self::option($input, 'fault')) ?? throw InvalidInput::in('fault', 'That fault is not known: see --help.');
+            $fault = Fault::tryFrom(self::option($input, 'fault')) ?? throw InvalidInput::in(
+                'fault', 'That fault is not known: see --help.',
+            );
             if (true === $input->getOption('print')) {
-                $output->writeln(json_encode($this->printed($input, $fault), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), OutputInterface::OUTPUT_RAW);
+                $output->writeln(
+                    json_encode($this->printed($input, $fault), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                    OutputInterface::OUTPUT_RAW,
+                );
 
                 return 0;
             }
@@ -79,7 +86,10 @@ final class DeviceWrenchCommand extends Command
     {
         do {
             $answer = $this->pullOne($input, $fault);
-            $output->writeln(sprintf('%s: %s%s', $answer['finding'], $answer['said'], $answer['marked'] ? ' Marked.' : ''), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                sprintf('%s: %s%s', $answer['finding'], $answer['said'], $answer['marked'] ? ' Marked.' : ''),
+                OutputInterface::OUTPUT_RAW,
+            );
         } while (true === $input->getOption('all') && $answer['marked'] && $this->isMoreToDo($input));
 
         return $answer['marked'] ? 0 : 1;
@@ -93,7 +103,9 @@ final class DeviceWrenchCommand extends Command
         $seed = self::option($input, 'seed');
         $answer = ['finding' => '', 'said' => '', 'marked' => false];
         foreach (SimulatedWrench::pieces($this->task($device), $id, $fault, is_numeric($seed) ? (int) $seed : SimulatedWrench::seed($id)) as $piece) {
-            $answer = '' === self::option($input, 'url') ? $this->inProcess($device, $piece) : $this->post->reading(self::option($input, 'url'), self::option($input, 'token'), $piece);
+            $answer = '' === self::option($input, 'url') ? $this->inProcess($device, $piece) : $this->post->reading(
+                self::option($input, 'url'), self::option($input, 'token'), $piece,
+            );
             true === $input->getOption('fast') || usleep(150_000);
         }
 
@@ -115,12 +127,16 @@ final class DeviceWrenchCommand extends Command
     {
         $name = $input->getArgument('device');
 
-        return is_string($name) ? $this->devices->named($name) ?? throw InvalidInput::in('device', sprintf('There is no device “%s”.', $name)) : throw InvalidInput::in('device', 'Name the wrench that is in hand, or use --print.');
+        return is_string($name) ? $this->devices->named($name) ?? throw InvalidInput::in(
+            'device', sprintf('There is no device “%s”.', $name),
+        ) : throw InvalidInput::in('device', 'Name the wrench that is in hand, or use --print.');
     }
 
     private function task(DeviceRecord $device): WrenchTask
     {
-        '' !== $device->fitId || throw InvalidInput::in('device', sprintf('%s is not in hand: take it in hand at a step of the bench first.', $device->name));
+        '' !== $device->fitId || throw InvalidInput::in(
+            'device', sprintf('%s is not in hand: take it in hand at a step of the bench first.', $device->name),
+        );
 
         return $this->readings->wrenchTask($this->fits->get($device->fitId), $device->step);
     }
@@ -137,15 +153,32 @@ final class DeviceWrenchCommand extends Command
     private function printed(InputInterface $input, Fault $fault): array
     {
         $fields = [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField(), ...Springs::fields()];
-        $joint = array_combine($names = ['thread', 'grade', 'friction', 'shank', 'threaded', 'member'], array_map(static fn (string $name): string => self::option($input, $name), $names));
+        $joint = array_combine(
+            $names = ['thread', 'grade', 'friction', 'shank', 'threaded', 'member'],
+            array_map(static fn (string $name): string => self::option($input, $name), $names),
+        );
         $in = Inputs::of($joint, $fields);
         $bolt = Bolt::read($in);
-        $given = Inputs::of(['target' => self::option($input, 'target'), 'turns' => self::option($input, 'turns')], [Field::quantity('target', 'target', Kind::Torque, '22 N·m'), Field::quantity('turns', 'turns', Kind::Number, '1.5')]);
+        $given = Inputs::of(
+            ['target' => self::option($input, 'target'), 'turns' => self::option($input, 'turns')],
+            [Field::quantity('target', 'target', Kind::Torque, '22 N·m'), Field::quantity('turns', 'turns', Kind::Number, '1.5')],
+        );
         [$target, $turns] = [$given->positive('target', Kind::Torque), $given->between('turns', Kind::Number, 0.1, 20.0)];
         $seed = is_numeric(self::option($input, 'seed')) ? (int) self::option($input, 'seed') : random_int(1, 1_000_000);
-        $model = JointModel::of($bolt, Springs::of($bolt->thread, $in->number('shank', Kind::Length), $in->number('threaded', Kind::Length), Member::parse($joint['member']), $bolt->grade), $target, 360 * $turns, $fault, $seed);
+        $model = JointModel::of(
+            $bolt,
+            Springs::of(
+                $bolt->thread, $in->number('shank', Kind::Length), $in->number('threaded', Kind::Length),
+                Member::parse($joint['member']), $bolt->grade,
+            ),
+            $target, 360 * $turns, $fault, $seed,
+        );
 
-        return ['format' => ReadingDocument::FORMAT, 'id' => (string) new Ulid(), 'kind' => 'torque-angle', 'from' => 0, 'samples' => (new Hand($model, $seed))->tighten(), 'done' => true, 'spec' => ['torque' => $target], 'joint' => $joint + ['turns' => $turns]];
+        return [
+            'format' => ReadingDocument::FORMAT, 'id' => (string) new Ulid(), 'kind' => 'torque-angle', 'from' => 0,
+            'samples' => (new Hand($model, $seed))->tighten(), 'done' => true, 'spec' => ['torque' => $target],
+            'joint' => $joint + ['turns' => $turns],
+        ];
     }
 
     private static function option(InputInterface $input, string $name): string

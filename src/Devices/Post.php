@@ -19,7 +19,10 @@ final readonly class Post
     public function reading(string $url, string $token, string $json): array
     {
         try {
-            $response = HttpClient::create()->request('POST', rtrim($url, '/').'/api/readings', ['auth_bearer' => $token, 'headers' => ['Content-Type' => 'application/json'], 'body' => $json, 'timeout' => 10]);
+            $response = HttpClient::create()->request(
+                'POST', rtrim($url, '/').'/api/readings',
+                ['auth_bearer' => $token, 'headers' => ['Content-Type' => 'application/json'], 'body' => $json, 'timeout' => 10],
+            );
             $answer = json_decode($response->getContent(false), true);
         } catch (ExceptionInterface $e) {
             throw InvalidInput::in('url', sprintf('%s does not answer: %s', $url, $e->getMessage()));
@@ -27,9 +30,15 @@ final readonly class Post
         is_array($answer) || throw InvalidInput::in('url', 'That server answers in a language we do not speak.');
         $error = $answer['error'] ?? null;
         if (is_array($error)) {
-            throw InvalidInput::in(is_string($error['field'] ?? null) ? $error['field'] : 'url', is_string($error['message'] ?? null) ? $error['message'] : 'It was refused.');
+            throw InvalidInput::in(
+                is_string($error['field'] ?? null) ? $error['field'] : 'url',
+                is_string($error['message'] ?? null) ? $error['message'] : 'It was refused.',
+            );
         }
 
-        return ['finding' => is_string($answer['finding'] ?? null) ? $answer['finding'] : '', 'said' => is_string($answer['said'] ?? null) ? $answer['said'] : '', 'marked' => true === ($answer['marked'] ?? false)];
+        return [
+            'finding' => is_string($answer['finding'] ?? null) ? $answer['finding'] : '',
+            'said' => is_string($answer['said'] ?? null) ? $answer['said'] : '', 'marked' => true === ($answer['marked'] ?? false),
+        ];
     }
 }

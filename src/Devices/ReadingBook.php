@@ -45,7 +45,9 @@ final readonly class ReadingBook
     /** Under the write lock, so that a piece that is sent six times at once is taken once. */
     private function received(DeviceRecord $device, ReadingDocument $piece): ReadingRecord
     {
-        $device->kind->reading() === $piece->kind || throw InvalidInput::in('kind', sprintf('%s sends “%s”.', $device->name, $device->kind->reading()));
+        $device->kind->reading() === $piece->kind || throw InvalidInput::in(
+            'kind', sprintf('%s sends “%s”.', $device->name, $device->kind->reading()),
+        );
         $reading = $this->em->find(ReadingRecord::class, $piece->id) ?? $this->begin($device, $piece);
         $this->asKept($reading);
         $reading->deviceId === $device->id || throw InvalidInput::in('id', 'This id belongs to a reading of another device.');
@@ -91,13 +93,17 @@ final readonly class ReadingBook
     /** @return list<ReadingRecord> the readings of a joint on a fit, oldest first */
     public function ofJoint(string $fitId, string $joint): array
     {
-        return array_values($this->em->getRepository(ReadingRecord::class)->findBy(['fitId' => $fitId, 'joint' => $joint], ['id' => 'ASC']));
+        return array_values(
+            $this->em->getRepository(ReadingRecord::class)->findBy(['fitId' => $fitId, 'joint' => $joint], ['id' => 'ASC']),
+        );
     }
 
     private function begin(DeviceRecord $device, ReadingDocument $piece): ReadingRecord
     {
         $record = '' === $device->fitId ? null : $this->em->find(FitRecord::class, $device->fitId);
-        null !== $record || throw InvalidInput::in('device', sprintf('%s is not in hand: take it in hand at a step of the bench first.', $device->name));
+        null !== $record || throw InvalidInput::in(
+            'device', sprintf('%s is not in hand: take it in hand at a step of the bench first.', $device->name),
+        );
         $task = DeviceKind::Wrench === $device->kind ? $this->wrenchTask($record, $device->step) : null;
         $reading = new ReadingRecord(
             $piece->id, $device->id, $device->name, $piece->kind, $record->id, $device->step, $task->joint->id ?? '', $task->bolt ?? 0,
@@ -115,7 +121,10 @@ final readonly class ReadingBook
         $joint = $fit->vehicle->joints[$fit->sheet->step($stepId)->joint ?? ''] ?? throw InvalidInput::in('device', 'That step tightens nothing.');
         null === $fit->state->signed || throw InvalidInput::in('device', 'This fit is signed off.');
 
-        return WrenchTask::next($fit, $joint) ?? throw InvalidInput::in('device', 0 === $fit->boltsLeft($joint->id) ? 'Every fastener here is final.' : 'Start them by hand and run them down to snug first; then the wrench measures.');
+        return WrenchTask::next($fit, $joint) ?? throw InvalidInput::in(
+            'device',
+            0 === $fit->boltsLeft($joint->id) ? 'Every fastener here is final.' : 'Start them by hand and run them down to snug first; then the wrench measures.',
+        );
     }
 
     private function finish(ReadingRecord $reading): void
@@ -124,17 +133,23 @@ final readonly class ReadingBook
         try {
             $record = $this->em->find(FitRecord::class, $reading->fitId) ?? throw InvalidInput::in('device', 'The fit is gone.');
             $task = $this->wrenchTask($record, $reading->step);
-            $task->bolt === $reading->bolt && $task->stage() === $reading->task['stage'] || throw InvalidInput::in('device', sprintf('Bolt %d was marked meanwhile: nothing was marked by this trace.', $reading->bolt));
+            $task->bolt === $reading->bolt && $task->stage() === $reading->task['stage'] || throw InvalidInput::in(
+                'device', sprintf('Bolt %d was marked meanwhile: nothing was marked by this trace.', $reading->bolt),
+            );
             /** @var list<non-empty-list<float>> $samples */
             $samples = $reading->samples;
             $judged = (new TraceJudge())->judge(Trace::of($samples), $task->spec, $task->expected());
-            [$reading->verdict, $reading->finding, $reading->said] = [$judged->verdict->value, $judged->checks[0]->code, $judged->checks[0]->text];
+            [$reading->verdict, $reading->finding, $reading->said] = [
+                $judged->verdict->value, $judged->checks[0]->code, $judged->checks[0]->text,
+            ];
             if ($task->isMetBy($judged)) {
                 $this->recorder->record($record, $this->marks($reading, $task, $judged->number('final_torque')), Hand::Server);
                 $reading->marked = true;
             }
         } catch (InvalidInput|InvalidEvent $e) {
-            [$reading->verdict, $reading->finding, $reading->said] = ['watch', '' === $reading->finding ? 'not-judged' : $reading->finding, trim($reading->said.' '.$e->getMessage())];
+            [$reading->verdict, $reading->finding, $reading->said] = [
+                'watch', '' === $reading->finding ? 'not-judged' : $reading->finding, trim($reading->said.' '.$e->getMessage()),
+            ];
         }
     }
 
@@ -147,7 +162,9 @@ final readonly class ReadingBook
         if (null !== $judged) {
             $stops = array_values(array_filter($judged->checks, static fn (Check $check): bool => 'overheating' === $check->code));
             $shown = $stops[0] ?? $judged->checks[0];
-            [$reading->verdict, $reading->finding, $reading->said] = [$judged->verdict->value, $judged->checks[0]->code, mb_substr($shown->text, 0, 500)];
+            [$reading->verdict, $reading->finding, $reading->said] = [
+                $judged->verdict->value, $judged->checks[0]->code, mb_substr($shown->text, 0, 500),
+            ];
         }
         $isNews = 'stop' === $reading->verdict && $before !== $reading->finding || 'stop' === $reading->verdict && true === $judged?->hasCheck('overheating') && !$reading->marked;
         if ('' === $reading->finding || !$done && !$isNews) {
@@ -166,11 +183,28 @@ final readonly class ReadingBook
     {
         $now = $this->clock->now();
         $hot = true === $judged?->hasCheck('overheating');
-        $events = [FitEvent::of((string) new Ulid(), EventType::CurveJudged, ['step' => $reading->step, 'reading' => $reading->id, 'finding' => $hot ? 'overheating' : $reading->finding, 'verdict' => $reading->verdict, 'said' => $reading->said], $reading->byName, $now)];
-        $asked = array_filter($this->em->find(FitRecord::class, $reading->fitId)?->sheet()->step($reading->step)->asks ?? [], static fn (Ask $ask): bool => 'opened_at' === $ask->field);
+        $events = [FitEvent::of(
+            (string) new Ulid(), EventType::CurveJudged,
+            [
+                'step' => $reading->step, 'reading' => $reading->id, 'finding' => $hot ? 'overheating' : $reading->finding,
+                'verdict' => $reading->verdict, 'said' => $reading->said,
+            ],
+            $reading->byName, $now,
+        )];
+        $asked = array_filter(
+            $this->em->find(FitRecord::class, $reading->fitId)?->sheet()->step($reading->step)->asks ?? [],
+            static fn (Ask $ask): bool => 'opened_at' === $ask->field,
+        );
         if ($done && [] !== $asked && null !== $judged && $judged->has('opened_at') && 'ok' === $reading->verdict) {
             $at = round($judged->number('opened_at'), 1);
-            $events[] = FitEvent::of((string) new Ulid(), EventType::Measured, ['step' => $reading->step, 'field' => 'opened_at', 'text' => sprintf('%s °C, from the curve', $at), 'value' => $at, 'unit' => '°C'], $reading->byName, $now);
+            $events[] = FitEvent::of(
+                (string) new Ulid(), EventType::Measured,
+                [
+                    'step' => $reading->step, 'field' => 'opened_at', 'text' => sprintf('%s °C, from the curve', $at),
+                    'value' => $at, 'unit' => '°C',
+                ],
+                $reading->byName, $now,
+            );
         }
 
         return $events;
@@ -225,6 +259,9 @@ final readonly class ReadingBook
     /** @return array<string, mixed> */
     private static function told(WrenchTask $task): array
     {
-        return ['stage' => $task->stage(), 'said' => $task->inWords(), 'torque' => $task->spec->torque, 'angle' => $task->spec->angle, 'from' => $task->spec->from];
+        return [
+            'stage' => $task->stage(), 'said' => $task->inWords(), 'torque' => $task->spec->torque, 'angle' => $task->spec->angle,
+            'from' => $task->spec->from,
+        ];
     }
 }

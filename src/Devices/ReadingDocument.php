@@ -15,8 +15,10 @@ final readonly class ReadingDocument
     private const MOST = 20_000;
 
     /** @param list<list<float>> $samples */
-    private function __construct(public string $id, public string $kind, public int $from, public array $samples, public bool $done, public ?\DateTimeImmutable $at)
-    {
+    private function __construct(
+        public string $id, public string $kind, public int $from, public array $samples, public bool $done,
+        public ?\DateTimeImmutable $at,
+    ) {
     }
 
     /** @throws InvalidInput naming the field and the remedy */
@@ -34,7 +36,10 @@ final readonly class ReadingDocument
         $done = $raw['done'] ?? false;
         is_bool($done) || throw InvalidInput::in('done', '“done” is true or false.');
 
-        return new self($id, $kind, $from, self::samples($raw['samples'] ?? [], 'torque-angle' === $kind), $done, self::instant($raw['at'] ?? null));
+        return new self(
+            $id, $kind, $from, self::samples($raw['samples'] ?? [], 'torque-angle' === $kind), $done,
+            self::instant($raw['at'] ?? null),
+        );
     }
 
     /**
@@ -58,11 +63,20 @@ final readonly class ReadingDocument
     /** @return list<list<float>> */
     private static function samples(mixed $raw, bool $torque, string $field = 'samples'): array
     {
-        is_array($raw) && count($raw) <= self::MOST || throw InvalidInput::in($field, sprintf('“samples” is a list of at most %d rows.', self::MOST));
+        is_array($raw) && count($raw) <= self::MOST || throw InvalidInput::in(
+            $field, sprintf('“samples” is a list of at most %d rows.', self::MOST),
+        );
         $samples = [];
         foreach (array_values($raw) as $i => $row) {
-            $numbers = is_array($row) ? array_values(array_filter($row, static fn (mixed $n): bool => (is_int($n) || is_float($n)) && is_finite((float) $n) && abs((float) $n) < 1e7)) : [];
-            count($numbers) >= 2 && count($numbers) <= ($torque ? 3 : 2) && count($numbers) === count((array) $row) || throw InvalidInput::in($field, sprintf('Sample %d must be %s.', $i + 1, $torque ? '[degrees, N·m] or [degrees, N·m, ms]' : '[s, °C]'));
+            $numbers = is_array($row) ? array_values(
+                array_filter(
+                    $row,
+                    static fn (mixed $n): bool => (is_int($n) || is_float($n)) && is_finite((float) $n) && abs((float) $n) < 1e7,
+                ),
+            ) : [];
+            count($numbers) >= 2 && count($numbers) <= ($torque ? 3 : 2) && count($numbers) === count((array) $row) || throw InvalidInput::in(
+                $field, sprintf('Sample %d must be %s.', $i + 1, $torque ? '[degrees, N·m] or [degrees, N·m, ms]' : '[s, °C]'),
+            );
             $samples[] = array_map(floatval(...), $numbers);
         }
 
@@ -74,7 +88,9 @@ final readonly class ReadingDocument
         if (null === $at) {
             return null;
         }
-        $instant = is_string($at) && 1 === preg_match('/\A\d{4}-\d\d-\d\dT[\d:.]+(?:Z|[+-]\d\d:\d\d)\z/', $at) ? date_create_immutable($at) : false;
+        $instant = is_string($at) && 1 === preg_match(
+            '/\A\d{4}-\d\d-\d\dT[\d:.]+(?:Z|[+-]\d\d:\d\d)\z/', $at,
+        ) ? date_create_immutable($at) : false;
 
         return false !== $instant ? $instant : throw InvalidInput::in('at', 'An instant is written as ISO 8601 with a zone.');
     }

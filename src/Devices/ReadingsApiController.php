@@ -28,10 +28,17 @@ final readonly class ReadingsApiController
         try {
             $reading = $this->readings->receive($device, ReadingDocument::read($request->getContent()));
         } catch (InvalidInput $e) {
-            return new JsonResponse(['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY);
+            return new JsonResponse(
+                ['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY,
+            );
         }
 
-        return new JsonResponse(['id' => $reading->id, 'kept' => count($reading->samples), 'done' => $reading->done, 'verdict' => $reading->verdict, 'finding' => $reading->finding, 'said' => $reading->said, 'marked' => $reading->marked]);
+        return new JsonResponse(
+            [
+                'id' => $reading->id, 'kept' => count($reading->samples), 'done' => $reading->done, 'verdict' => $reading->verdict,
+                'finding' => $reading->finding, 'said' => $reading->said, 'marked' => $reading->marked,
+            ],
+        );
     }
 
     /** What the device is in hand for, so that it can show the figure. */
@@ -49,7 +56,11 @@ final readonly class ReadingsApiController
                 $told['in_hand'] = ['fit' => $device->fitId, 'step' => $device->step, 'by' => $device->takenBy];
                 if (DeviceKind::Wrench === $device->kind) {
                     $task = $this->readings->wrenchTask($record, $device->step);
-                    $told['in_hand'] += ['joint' => $task->joint->id, 'bolt' => $task->bolt, 'torque' => $task->spec->torque, 'angle' => $task->spec->angle, 'from' => $task->spec->from, 'said' => $task->inWords(), 'thread' => $task->mechanics->bolt->thread->name];
+                    $told['in_hand'] += [
+                        'joint' => $task->joint->id, 'bolt' => $task->bolt, 'torque' => $task->spec->torque,
+                        'angle' => $task->spec->angle, 'from' => $task->spec->from, 'said' => $task->inWords(),
+                        'thread' => $task->mechanics->bolt->thread->name,
+                    ];
                 }
             } catch (InvalidInput $e) {
                 $told['waiting'] = $e->getMessage();
@@ -68,6 +79,12 @@ final readonly class ReadingsApiController
 
     private static function unknown(): JsonResponse
     {
-        return new JsonResponse(['error' => ['field' => 'token', 'message' => 'No device has this token: send it as “Authorization: Bearer …”, or make a new one on the kit page.']], Response::HTTP_UNAUTHORIZED, ['WWW-Authenticate' => 'Bearer']);
+        return new JsonResponse(
+            ['error' => [
+                'field' => 'token',
+                'message' => 'No device has this token: send it as “Authorization: Bearer …”, or make a new one on the kit page.',
+            ]],
+            Response::HTTP_UNAUTHORIZED, ['WWW-Authenticate' => 'Bearer'],
+        );
     }
 }

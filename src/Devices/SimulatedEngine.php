@@ -37,12 +37,20 @@ final readonly class SimulatedEngine
         $samples = $reading->done || $ran >= self::LONGEST ? [] : $engine->run(min(120.0, max(0.0, $seconds)));
         $reading->task = ['fault' => $fault->value, 'engine_ran' => $engine->time()] + $reading->task;
 
-        return $this->readings->receive($device, ReadingDocument::read(self::document($readingId, count($reading->samples), $samples, $stop)));
+        return $this->readings->receive(
+            $device, ReadingDocument::read(self::document($readingId, count($reading->samples), $samples, $stop)),
+        );
     }
 
     /** @param list<array{float, float}> $samples */
     public static function document(string $id, int $from, array $samples, bool $done): string
     {
-        return json_encode(['format' => ReadingDocument::FORMAT, 'id' => $id, 'kind' => 'temperature', 'from' => $from, 'samples' => $samples, 'done' => $done], \JSON_THROW_ON_ERROR);
+        return json_encode(
+            [
+                'format' => ReadingDocument::FORMAT, 'id' => $id, 'kind' => 'temperature', 'from' => $from, 'samples' => $samples,
+                'done' => $done,
+            ],
+            \JSON_THROW_ON_ERROR,
+        );
     }
 }

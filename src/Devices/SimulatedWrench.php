@@ -10,7 +10,10 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Trace\Fault;
 use NimbleKnuckle\Core\Trace\Hand;
 
-/** The wrench that ships with the product: turns the joint that is next as a physical model of it, and sends readings like any other device. */
+/**
+ * The wrench that ships with the product: turns the joint that is next as a physical model of it, and sends readings
+ * like any other device.
+ */
 final readonly class SimulatedWrench
 {
     private const PIECE_MS = 150.0;
@@ -33,13 +36,26 @@ final readonly class SimulatedWrench
     {
         $reading = $this->readings->find($readingId);
         $task = $this->task($device);
-        $known = null === $reading ? ['angle' => 0.0, 'ms' => 0.0, 'jerked' => 0.0] : ['angle' => $reading->taskNumber('hand_angle'), 'ms' => $reading->taskNumber('hand_ms'), 'jerked' => $reading->taskNumber('hand_jerked')];
+        $known = null === $reading ? [
+            'angle' => 0.0, 'ms' => 0.0, 'jerked' => 0.0,
+        ] : [
+            'angle' => $reading->taskNumber('hand_angle'), 'ms' => $reading->taskNumber('hand_ms'),
+            'jerked' => $reading->taskNumber('hand_jerked'),
+        ];
         $fault = null === $reading ? $fault : Fault::from($reading->taskText('fault'));
-        $hand = new Hand($task->model($fault, self::seed($readingId)), self::seed($readingId), $known['angle'], $known['ms'], $known['jerked'] > 0);
+        $hand = new Hand(
+            $task->model($fault, self::seed($readingId)), self::seed($readingId), $known['angle'], $known['ms'],
+            $known['jerked'] > 0,
+        );
         $last = null === $reading || [] === $reading->samples ? 0.0 : $reading->samples[count($reading->samples) - 1][1] ?? 0.0;
-        $samples = $hand->pull(min(2000.0, max(0.0, $ms)), $last > self::NEAR * $task->spec->torque ? $eagerness * self::SLOWER : $eagerness);
+        $samples = $hand->pull(
+            min(2000.0, max(0.0, $ms)), $last > self::NEAR * $task->spec->torque ? $eagerness * self::SLOWER : $eagerness,
+        );
         $reading = $this->readings->receive($device, $this->piece($readingId, count($reading->samples ?? []), $samples, false));
-        $reading->task = ['fault' => $fault->value, 'hand_angle' => $hand->angle(), 'hand_ms' => $hand->ms(), 'hand_jerked' => $hand->hasJerked() ? 1 : 0] + $reading->task;
+        $reading->task = [
+            'fault' => $fault->value, 'hand_angle' => $hand->angle(), 'hand_ms' => $hand->ms(),
+            'hand_jerked' => $hand->hasJerked() ? 1 : 0,
+        ] + $reading->task;
 
         return $this->readings->receive($device, $this->piece($readingId, count($reading->samples), [], $release));
     }
@@ -69,7 +85,9 @@ final readonly class SimulatedWrench
 
     private function task(DeviceRecord $device): WrenchTask
     {
-        '' !== $device->fitId || throw InvalidInput::in('device', sprintf('%s is not in hand: take it in hand at a step of the bench first.', $device->name));
+        '' !== $device->fitId || throw InvalidInput::in(
+            'device', sprintf('%s is not in hand: take it in hand at a step of the bench first.', $device->name),
+        );
 
         return $this->readings->wrenchTask($this->fits->get($device->fitId), $device->step);
     }
@@ -83,6 +101,12 @@ final readonly class SimulatedWrench
     /** @param list<array{float, float, float}> $samples */
     private static function document(string $id, int $from, array $samples, bool $done): string
     {
-        return json_encode(['format' => ReadingDocument::FORMAT, 'id' => $id, 'kind' => 'torque-angle', 'from' => $from, 'samples' => $samples, 'done' => $done], \JSON_THROW_ON_ERROR);
+        return json_encode(
+            [
+                'format' => ReadingDocument::FORMAT, 'id' => $id, 'kind' => 'torque-angle', 'from' => $from, 'samples' => $samples,
+                'done' => $done,
+            ],
+            \JSON_THROW_ON_ERROR,
+        );
     }
 }

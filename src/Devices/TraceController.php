@@ -24,14 +24,22 @@ final class TraceController extends AbstractController
         null !== $reading && 'torque-angle' === $reading->kind || throw $this->createNotFoundException('There is no such trace.');
         /** @var list<non-empty-list<float>> $samples */
         $samples = $reading->samples;
-        $spec = $reading->taskNumber('angle') > 0 ? TraceSpec::angle($reading->taskNumber('torque'), $reading->taskNumber('angle'), $reading->taskNumber('from')) : TraceSpec::torque(max(0.01, $reading->taskNumber('torque')), $reading->taskNumber('from'));
+        $spec = $reading->taskNumber('angle') > 0 ? TraceSpec::angle(
+            $reading->taskNumber('torque'), $reading->taskNumber('angle'), $reading->taskNumber('from'),
+        ) : TraceSpec::torque(max(0.01, $reading->taskNumber('torque')), $reading->taskNumber('from'));
         try {
             $judged = (new TraceJudge())->judge(Trace::of($samples), $spec, JointData::unknown());
         } catch (InvalidInput) {
             $judged = null;
         }
 
-        return $this->render('devices/trace.html.twig', ['reading' => $reading, 'judged' => $judged, 'plot' => TraceDrawing::of(array_map(static fn (array $s): array => [$s[0], $s[1] ?? 0.0], $samples), $spec, $judged)]);
+        return $this->render(
+            'devices/trace.html.twig',
+            [
+                'reading' => $reading, 'judged' => $judged,
+                'plot' => TraceDrawing::of(array_map(static fn (array $s): array => [$s[0], $s[1] ?? 0.0], $samples), $spec, $judged),
+            ],
+        );
     }
 
     #[Route('/traces/{id}.csv', name: 'trace_csv', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
@@ -40,6 +48,9 @@ final class TraceController extends AbstractController
         $reading = $readings->find($id) ?? throw $this->createNotFoundException('There is no such trace.');
         $rows = array_map(static fn (array $sample): string => implode(',', $sample), $reading->samples);
 
-        return new Response(implode("\n", ['torque-angle' === $reading->kind ? 'degrees,N·m,ms' : 's,°C', ...$rows])."\n", headers: ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => sprintf('attachment; filename="%s.csv"', $id)]);
+        return new Response(
+            implode("\n", ['torque-angle' === $reading->kind ? 'degrees,N·m,ms' : 's,°C', ...$rows])."\n",
+            headers: ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => sprintf('attachment; filename="%s.csv"', $id)],
+        );
     }
 }

@@ -18,11 +18,23 @@ final class DueCalendarController
     {
         $calendar = new VCalendar(['PRODID' => '-//Nimble Knuckle//Due list//EN']);
         foreach ($dues->open() as $due) {
-            $event = $calendar->createComponent('VEVENT', ['UID' => $due->id.'@nimble-knuckle.invalid', 'DTSTAMP' => $clock->now(), 'SUMMARY' => sprintf('%s: %s', $due->vehicle->short, $due->title), 'DESCRIPTION' => $due->text.($due->afterKm > 0 ? sprintf(' Due at %d km or on this day, whichever comes first.', $due->afterKm) : '')]);
+            $event = $calendar->createComponent(
+                'VEVENT',
+                [
+                    'UID' => $due->id.'@nimble-knuckle.invalid', 'DTSTAMP' => $clock->now(),
+                    'SUMMARY' => sprintf('%s: %s', $due->vehicle->short, $due->title),
+                    'DESCRIPTION' => $due->text.($due->afterKm > 0 ? sprintf(
+                        ' Due at %d km or on this day, whichever comes first.', $due->afterKm,
+                    ) : ''),
+                ],
+            );
             $event->add('DTSTART', $due->dueOn->format('Ymd'), ['VALUE' => 'DATE']);
             $calendar->add($event);
         }
 
-        return new Response($calendar->serialize(), headers: ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="due.ics"']);
+        return new Response(
+            $calendar->serialize(),
+            headers: ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="due.ics"'],
+        );
     }
 }

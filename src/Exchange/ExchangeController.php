@@ -25,7 +25,15 @@ final class ExchangeController extends AbstractController
     {
         $record = $fits->get($id);
 
-        return new Response($document->write($record), headers: ['Content-Type' => 'application/json', 'Content-Disposition' => sprintf('attachment; filename="fit-%s-%s.json"', $record->vehicle->id, $record->createdAt->format('Y-m-d'))]);
+        return new Response(
+            $document->write($record),
+            headers: [
+                'Content-Type' => 'application/json',
+                'Content-Disposition' => sprintf(
+                    'attachment; filename="fit-%s-%s.json"', $record->vehicle->id, $record->createdAt->format('Y-m-d'),
+                ),
+            ],
+        );
     }
 
     #[Route('/import', name: 'import', methods: ['GET', 'POST'])]
@@ -38,10 +46,15 @@ final class ExchangeController extends AbstractController
             try {
                 $json = $file instanceof UploadedFile && $file->isValid() ? $file->getContent() : $request->request->getString('json');
                 if ('' === trim($json) || strlen($json) > self::MOST_BYTES) {
-                    throw \NimbleKnuckle\Core\Document\InvalidDocument::at('file', '' === trim($json) ? 'choose a file first.' : 'that file is too large to be a fit.');
+                    throw \NimbleKnuckle\Core\Document\InvalidDocument::at(
+                        'file', '' === trim($json) ? 'choose a file first.' : 'that file is too large to be a fit.',
+                    );
                 }
                 $fit = $document->read($json, $person->hand(), $person->name);
-                $this->addFlash('good', $person->isLead() ? 'The fit is in. What it says of others is shown as stated in the file.' : 'The fit is in. What it says of others is shown as stated in the file; a signature counts only where a lead imports it.');
+                $this->addFlash(
+                    'good',
+                    $person->isLead() ? 'The fit is in. What it says of others is shown as stated in the file.' : 'The fit is in. What it says of others is shown as stated in the file; a signature counts only where a lead imports it.',
+                );
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);
             } catch (CoreException $e) {

@@ -27,8 +27,11 @@ final readonly class FitDocument
 {
     public const FORMAT = 'nimble-knuckle/fit@1';
 
-    public function __construct(private SchemaBook $schemas, private EventLog $log, private Recorder $recorder, private Garage $garage, private EntityManagerInterface $em, private FitReadings $readings, private AccountBook $accounts, private ClockInterface $clock)
-    {
+    public function __construct(
+        private SchemaBook $schemas, private EventLog $log, private Recorder $recorder, private Garage $garage,
+        private EntityManagerInterface $em, private FitReadings $readings, private AccountBook $accounts,
+        private ClockInterface $clock,
+    ) {
     }
 
     public function write(FitRecord $record): string
@@ -43,13 +46,19 @@ final readonly class FitDocument
             'choices' => (object) $record->choices,
             'vehicle' => $record->vehicleDocument,
             'sheet' => $record->sheetDocument,
-            'events' => array_map(static fn (FitEvent $event): array => ['payload' => (object) $event->payload] + $event->toArray(), $this->log->of($record->id)),
+            'events' => array_map(
+                static fn (FitEvent $event): array => ['payload' => (object) $event->payload] + $event->toArray(),
+                $this->log->of($record->id),
+            ),
         ];
         $readings = $this->readings->of($record->id);
         $document += [] === $readings ? [] : ['readings' => $readings];
         $this->schemas->ensureValid($document, 'fit-1');
 
-        return json_encode($document, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT | \JSON_PRESERVE_ZERO_FRACTION)."\n";
+        return json_encode(
+            $document,
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT | \JSON_PRESERVE_ZERO_FRACTION,
+        )."\n";
     }
 
     /**
@@ -93,7 +102,9 @@ final readonly class FitDocument
         } catch (\Exception) {
             throw InvalidDocument::at('created_at', 'an instant as ISO 8601 is needed.');
         }
-        $record = FitPlanner::record($vehicle, $sheet, $node->strings('procedures'), $choices, $node->string('created_by'), $created, $node->string('id'));
+        $record = FitPlanner::record(
+            $vehicle, $sheet, $node->strings('procedures'), $choices, $node->string('created_by'), $created, $node->string('id'),
+        );
         [$record->title, $record->vehicleDocument] = [$node->string('title'), $vehicleDocument];
         $record->vehicleSheet();
         $this->em->persist($record);
@@ -105,7 +116,10 @@ final readonly class FitDocument
     /** On a fit of ours only our own people can have done something. */
     private function ensureOurs(string $by): void
     {
-        $this->accounts->isName($by) || throw InvalidDocument::at('events.by', sprintf('“%s” is nobody of this workshop. Only its own people add to a fit it has.', mb_substr($by, 0, 40)));
+        $this->accounts->isName($by) || throw InvalidDocument::at(
+            'events.by',
+            sprintf('“%s” is nobody of this workshop. Only its own people add to a fit it has.', mb_substr($by, 0, 40)),
+        );
     }
 
     private function addEvents(FitRecord $record, Node $node, Hand $hand, string $via, bool $replay): void

@@ -40,7 +40,9 @@ final readonly class FitReadings
             false !== $at || throw $node->refuse('at', 'an instant as ISO 8601 is needed.');
             $samples = [];
             foreach ($node->node('samples')->raw() as $sample) {
-                $samples[] = is_array($sample) ? array_map(static fn (mixed $n): float => is_numeric($n) ? (float) $n : 0.0, array_values($sample)) : [];
+                $samples[] = is_array($sample) ? array_map(
+                    static fn (mixed $n): float => is_numeric($n) ? (float) $n : 0.0, array_values($sample),
+                ) : [];
             }
             $this->em->persist(new ReadingRecord(
                 $node->string('id'), '', $node->string('device'), $node->string('kind'), $fitId, $node->string('step'), $node->string('joint', ''), $node->int('bolt', 0),

@@ -19,8 +19,11 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The sheet to hang at the bench, and the record of what was done, as PDF. */
 final class PrintController extends AbstractController
 {
-    public function __construct(private readonly FitBook $fits, private readonly Recorder $recorder, private readonly DueBook $dues, private readonly ClockInterface $clock, #[Autowire(param: 'kernel.cache_dir')] private readonly string $cacheDir, #[Autowire('%kernel.project_dir%/templates/exchange')] private readonly string $printDir)
-    {
+    public function __construct(
+        private readonly FitBook $fits, private readonly Recorder $recorder, private readonly DueBook $dues,
+        private readonly ClockInterface $clock, #[Autowire(param: 'kernel.cache_dir')] private readonly string $cacheDir,
+        #[Autowire('%kernel.project_dir%/templates/exchange')] private readonly string $printDir,
+    ) {
     }
 
     #[Route('/fits/{id}/print/sheet', name: 'print_sheet', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
@@ -44,8 +47,19 @@ final class PrintController extends AbstractController
     private function pdf(string $id, string $kind): Response
     {
         $record = $this->fits->get($id);
-        $html = $this->renderView(sprintf('exchange/print_%s.html.twig', $kind), ['record' => $record, 'fit' => $this->recorder->load($record), 'phases' => Phase::cases(), 'dues' => $this->dues->ofFit($id), 'now' => $this->clock->now()]);
-        $options = new Options(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'tempDir' => $this->cacheDir, 'fontCache' => $this->cacheDir, 'chroot' => $this->printDir]);
+        $html = $this->renderView(
+            sprintf('exchange/print_%s.html.twig', $kind),
+            [
+                'record' => $record, 'fit' => $this->recorder->load($record), 'phases' => Phase::cases(),
+                'dues' => $this->dues->ofFit($id), 'now' => $this->clock->now(),
+            ],
+        );
+        $options = new Options(
+            [
+                'isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Sans',
+                'tempDir' => $this->cacheDir, 'fontCache' => $this->cacheDir, 'chroot' => $this->printDir,
+            ],
+        );
         $pdf = new Dompdf($options);
         $pdf->setProtocol('file://');
         $pdf->setBasePath($this->printDir);
@@ -53,6 +67,12 @@ final class PrintController extends AbstractController
         $pdf->loadHtml($html);
         $pdf->render();
 
-        return new Response((string) $pdf->output(), headers: ['Content-Type' => 'application/pdf', 'Content-Disposition' => sprintf('inline; filename="%s-%s.pdf"', $kind, $record->vehicle->id)]);
+        return new Response(
+            (string) $pdf->output(),
+            headers: [
+                'Content-Type' => 'application/pdf',
+                'Content-Disposition' => sprintf('inline; filename="%s-%s.pdf"', $kind, $record->vehicle->id),
+            ],
+        );
     }
 }

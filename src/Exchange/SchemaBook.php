@@ -46,7 +46,9 @@ final readonly class SchemaBook
                 return $this->deepest($inner);
             }
         }
-        $path = implode('.', array_map(static fn (mixed $part): string => is_scalar($part) ? (string) $part : '', $error->data()->fullPath()));
+        $path = implode(
+            '.', array_map(static fn (mixed $part): string => is_scalar($part) ? (string) $part : '', $error->data()->fullPath()),
+        );
 
         return [$path, lcfirst((new ErrorFormatter())->formatErrorMessage($error)).'.'];
     }

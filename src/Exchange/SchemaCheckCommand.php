@@ -31,7 +31,10 @@ final class SchemaCheckCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $wrong = 0;
-        $files = [...glob($this->proceduresDir.'/*.yaml') ?: [], ...glob($this->demoDir.'/*.yaml') ?: [], ...glob($this->demoDir.'/vehicles/*.yaml') ?: []];
+        $files = [
+            ...glob($this->proceduresDir.'/*.yaml') ?: [], ...glob($this->demoDir.'/*.yaml') ?: [],
+            ...glob($this->demoDir.'/vehicles/*.yaml') ?: [],
+        ];
         foreach ($files as $file) {
             try {
                 $document = Node::of(Yaml::parseFile($file));

@@ -36,13 +36,20 @@ final readonly class FluidBook
     /** @return list<FluidEntry> oldest first */
     public function of(string $vehicleId, string $circuit): array
     {
-        return array_values($this->em->getRepository(FluidEntry::class)->findBy(['vehicleId' => $vehicleId, 'circuit' => $circuit], ['at' => 'ASC', 'id' => 'ASC']));
+        return array_values(
+            $this->em->getRepository(FluidEntry::class)->findBy(
+                ['vehicleId' => $vehicleId, 'circuit' => $circuit], ['at' => 'ASC', 'id' => 'ASC'],
+            ),
+        );
     }
 
     /** The family last filled in, in small letters; empty where nobody wrote it down. */
     public function familyIn(string $vehicleId): string
     {
-        $family = $this->db->fetchOne("SELECT family FROM fluid_entry WHERE vehicle_id = ? AND circuit = 'coolant' AND kind = 'filled' AND family <> '' ORDER BY at DESC, id DESC LIMIT 1", [$vehicleId]);
+        $family = $this->db->fetchOne(
+            "SELECT family FROM fluid_entry WHERE vehicle_id = ? AND circuit = 'coolant' AND kind = 'filled' AND family <> '' ORDER BY at DESC, id DESC LIMIT 1",
+            [$vehicleId],
+        );
 
         return is_string($family) ? mb_strtolower($family) : '';
     }
@@ -52,9 +59,14 @@ final readonly class FluidBook
      *
      * @throws InvalidInput naming the field
      */
-    public function enter(string $vehicleId, string $circuit, array $form, string $by, ?\DateTimeImmutable $at = null, Glycol $base = Glycol::Ethylene): FluidEntry
-    {
-        $in = Inputs::of(array_intersect_key($form, array_flip(['kind', 'litres', 'percent', 'before', 'after', 'km', 'family', 'note'])), self::fields());
+    public function enter(
+        string $vehicleId, string $circuit, array $form, string $by, ?\DateTimeImmutable $at = null,
+        Glycol $base = Glycol::Ethylene,
+    ): FluidEntry {
+        $in = Inputs::of(
+            array_intersect_key($form, array_flip(['kind', 'litres', 'percent', 'before', 'after', 'km', 'family', 'note'])),
+            self::fields(),
+        );
         $kind = FluidKind::tryFrom($in->text('kind'));
         null !== $kind && $kind->isOf($circuit) || throw InvalidInput::in('kind', 'Say what was done: filled, topped up, or only read.');
         $number = static fn (string $name, Kind $as, float $most): ?float => $in->has($name) ? $in->between($name, $as, 0.0, $most) : null;
@@ -87,13 +99,21 @@ final readonly class FluidBook
         if (null === $filled || null === $circuit) {
             return;
         }
-        $this->write($record, $event, 'coolant', FluidKind::Filled, $filled->value, self::strengthThen($circuit, $fit), $circuit->family, $record->title);
+        $this->write(
+            $record, $event, 'coolant', FluidKind::Filled, $filled->value, self::strengthThen($circuit, $fit), $circuit->family,
+            $record->title,
+        );
     }
 
     private function toppedUp(FitRecord $record, Fit $fit, FitEvent $event): void
     {
         $followUps = array_map(static fn (Step $step): FollowUp => $step->followUp, $fit->sheet->doing(Deed::Book));
-        $followUp = array_values(array_filter($followUps, static fn (FollowUp $one): bool => $one->id === $event->string('follow_up') && in_array($one->kind, ['level', 'oil-level'], true)))[0] ?? null;
+        $followUp = array_values(
+            array_filter(
+                $followUps,
+                static fn (FollowUp $one): bool => $one->id === $event->string('follow_up') && in_array($one->kind, ['level', 'oil-level'], true),
+            ),
+        )[0] ?? null;
         if (null === $followUp || 1 !== preg_match('~\d+(?:[.,]\d+)?\s*(?:ml|l|litres?|liters?)\b~iu', $event->string('outcome'), $m)) {
             return;
         }
@@ -103,12 +123,17 @@ final readonly class FluidBook
             return;
         }
         if ($litres > 0.0 && $litres < 50.0) {
-            $this->write($record, $event, 'level' === $followUp->kind ? 'coolant' : 'oil', FluidKind::ToppedUp, $litres, null, '', $event->string('outcome'));
+            $this->write(
+                $record, $event, 'level' === $followUp->kind ? 'coolant' : 'oil', FluidKind::ToppedUp, $litres, null, '',
+                $event->string('outcome'),
+            );
         }
     }
 
-    private function write(FitRecord $record, FitEvent $event, string $circuit, FluidKind $kind, float $litres, ?float $percent, string $family, string $note): void
-    {
+    private function write(
+        FitRecord $record, FitEvent $event, string $circuit, FluidKind $kind, float $litres, ?float $percent, string $family,
+        string $note,
+    ): void {
         $this->db->insert('fluid_entry', [
             'id' => Ulid::generate($event->at), 'vehicle_id' => $record->vehicle->id, 'circuit' => $circuit, 'kind' => $kind->value, 'at' => $event->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
             'litres' => $litres, 'percent' => $percent, 'family' => $family, 'note' => mb_substr($note, 0, 300), 'by_name' => $event->by, 'fit_id' => $record->id,
@@ -135,16 +160,24 @@ final readonly class FluidBook
             'percent' => 'Write down the strength, such as 48 %.',
             default => 'Write down what the dipstick showed, in mm from its end.',
         });
-        null === $entry->dipBefore || null === $entry->dipAfter || $entry->dipAfter >= $entry->dipBefore || throw InvalidInput::in('after', 'After a pour the stick shows more than before: swap the two.');
+        null === $entry->dipBefore || null === $entry->dipAfter || $entry->dipAfter >= $entry->dipBefore || throw InvalidInput::in(
+            'after', 'After a pour the stick shows more than before: swap the two.',
+        );
     }
 
     /** @return list<Field> */
     private static function fields(): array
     {
         return [
-            Field::text('kind', 'What', 'topped-up'), Field::quantity('litres', 'Went in', Kind::Volume, '0.2 L')->optional(), Field::quantity('percent', 'Strength', Kind::Percent, '48 %')->optional(),
-            Field::quantity('before', 'Dipstick before', Kind::Length, '12 mm')->optional(), Field::quantity('after', 'Dipstick after', Kind::Length, '20 mm')->optional(),
-            Field::quantity('km', 'Distance', Kind::Distance, '84,200 km')->optional(), Field::text('family', 'Family', 'OA-7')->optional(), Field::text('note', 'Note', 'after the first drive')->optional(),
+            Field::text('kind', 'What', 'topped-up'), Field::quantity('litres', 'Went in', Kind::Volume, '0.2 L')->optional(), Field::quantity(
+                'percent', 'Strength', Kind::Percent, '48 %',
+            )->optional(),
+            Field::quantity(
+                'before', 'Dipstick before', Kind::Length, '12 mm',
+            )->optional(), Field::quantity('after', 'Dipstick after', Kind::Length, '20 mm')->optional(),
+            Field::quantity(
+                'km', 'Distance', Kind::Distance, '84,200 km',
+            )->optional(), Field::text('family', 'Family', 'OA-7')->optional(), Field::text('note', 'Note', 'after the first drive')->optional(),
         ];
     }
 }

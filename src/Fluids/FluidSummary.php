@@ -33,15 +33,28 @@ final readonly class FluidSummary
     {
         $filled = self::last($entries, static fn (FluidEntry $e): bool => FluidKind::Filled === $e->kind);
         $strength = self::last($entries, static fn (FluidEntry $e): bool => null !== $e->percent)->percent ?? null;
-        $topped = null === $filled ? [] : array_values(array_filter($entries, static fn (FluidEntry $e): bool => FluidKind::ToppedUp === $e->kind && $e->at > $filled->at));
+        $topped = null === $filled ? [] : array_values(
+            array_filter($entries, static fn (FluidEntry $e): bool => FluidKind::ToppedUp === $e->kind && $e->at > $filled->at),
+        );
 
         return [
             'circuit' => $circuit, 'entries' => array_reverse($entries), 'filled' => $filled, 'strength' => $strength,
             'months' => null === $filled ? null : (int) floor(($now->getTimestamp() - $filled->at->getTimestamp()) / 86400 / 30.44),
-            'protect' => null === $strength ? null : $this->run('coolant-protect', ['base' => str_contains($circuit->base, 'propylene') ? 'pg' : 'eg', 'percent' => $strength, 'cap' => $circuit->cap]),
+            'protect' => null === $strength ? null : $this->run(
+                'coolant-protect',
+                ['base' => str_contains($circuit->base, 'propylene') ? 'pg' : 'eg', 'percent' => $strength, 'cap' => $circuit->cap],
+            ),
             'interval' => self::interval($circuit, $entries, $filled, $now),
             'offTarget' => null !== $strength && abs($strength - $circuit->target) > self::OFF_TARGET,
-            'level' => $this->run('coolant-level', ['volume' => $circuit->capacity, 'percent' => $strength ?? 50.0, 'cold' => 15, 'hot' => $circuit->opens > 0 ? $circuit->opens + 4 : 92] + ($circuit->marks > 0 ? ['marks' => $circuit->marks] : []) + ([] === $topped ? [] : ['topped_up' => min($circuit->capacity, $topped[0]->litres ?? 0.0)])),
+            'level' => $this->run(
+                'coolant-level',
+                [
+                    'volume' => $circuit->capacity, 'percent' => $strength ?? 50.0, 'cold' => 15,
+                    'hot' => $circuit->opens > 0 ? $circuit->opens + 4 : 92,
+                ] + ($circuit->marks > 0 ? ['marks' => $circuit->marks] : []) + ([] === $topped ? [] : ['topped_up' => min(
+                    $circuit->capacity, $topped[0]->litres ?? 0.0,
+                )]),
+            ),
             'plot' => $this->strengthPlot($circuit, $entries),
             'toppedPlot' => $this->toppedPlot($entries),
             'mixed' => null !== $filled && '' !== $filled->family && '' !== $circuit->family && mb_strtolower($filled->family) !== mb_strtolower($circuit->family),
@@ -56,17 +69,25 @@ final readonly class FluidSummary
     public function oil(?Circuit $circuit, array $entries, \DateTimeImmutable $now): array
     {
         $scale = DipScale::learn(array_values(array_map(
-            static fn (FluidEntry $e): array => ['litres' => $e->litres ?? 0.0, 'before' => $e->dipBefore ?? 0.0, 'after' => $e->dipAfter ?? 0.0],
-            array_filter($entries, static fn (FluidEntry $e): bool => null !== $e->litres && null !== $e->dipBefore && null !== $e->dipAfter),
+            static fn (FluidEntry $e): array => [
+                'litres' => $e->litres ?? 0.0, 'before' => $e->dipBefore ?? 0.0, 'after' => $e->dipAfter ?? 0.0,
+            ],
+            array_filter(
+                $entries, static fn (FluidEntry $e): bool => null !== $e->litres && null !== $e->dipBefore && null !== $e->dipAfter,
+            ),
         )));
         $filled = self::last($entries, static fn (FluidEntry $e): bool => FluidKind::Filled === $e->kind);
-        $since = array_values(array_filter($entries, static fn (FluidEntry $e): bool => null !== $filled && $e->at >= $filled->at && null !== $e->km));
+        $since = array_values(
+            array_filter($entries, static fn (FluidEntry $e): bool => null !== $filled && $e->at >= $filled->at && null !== $e->km),
+        );
         $dip = self::last($entries, static fn (FluidEntry $e): bool => null !== $e->dipAfter);
 
         return [
             'entries' => array_reverse($entries), 'scale' => $scale, 'interval' => null === $circuit ? null : self::interval($circuit, $entries, $filled, $now), 'filled' => $filled, 'dip' => $dip,
             'months' => null === $filled ? null : (int) floor(($now->getTimestamp() - $filled->at->getTimestamp()) / 86400 / 30.44),
-            'used' => Consumption::of(array_map(static fn (FluidEntry $e): array => ['km' => $e->km ?? 0.0, 'litres' => $e->litres ?? 0.0], $since)),
+            'used' => Consumption::of(
+                array_map(static fn (FluidEntry $e): array => ['km' => $e->km ?? 0.0, 'litres' => $e->litres ?? 0.0], $since),
+            ),
             'plot' => $this->dipPlot($entries),
         ];
     }
@@ -74,30 +95,47 @@ final readonly class FluidSummary
     /** @param list<FluidEntry> $entries */
     private static function interval(Circuit $circuit, array $entries, ?FluidEntry $filled, \DateTimeImmutable $now): ?Interval
     {
-        return null === $filled ? null : Interval::of($circuit->everyMonths, $circuit->everyKm, $filled->at, $now, $filled->km, self::last($entries, static fn (FluidEntry $e): bool => null !== $e->km)?->km);
+        return null === $filled ? null : Interval::of(
+            $circuit->everyMonths, $circuit->everyKm, $filled->at, $now, $filled->km,
+            self::last($entries, static fn (FluidEntry $e): bool => null !== $e->km)?->km,
+        );
     }
 
     /** @param list<FluidEntry> $entries */
     private function strengthPlot(Circuit $circuit, array $entries): ?Plot
     {
-        $points = self::monthly(array_filter($entries, static fn (FluidEntry $e): bool => null !== $e->percent), static fn (FluidEntry $e): float => $e->percent ?? 0.0);
+        $points = self::monthly(
+            array_filter($entries, static fn (FluidEntry $e): bool => null !== $e->percent),
+            static fn (FluidEntry $e): float => $e->percent ?? 0.0,
+        );
         if (count($points) < 2) {
             return null;
         }
         $last = $points[count($points) - 1];
 
-        return Plot::over(sprintf('Strength over months, now %s percent', Show::n($last[1], 3)), 'months', [0.0, max(1.0, $last[0] * 1.08)], '%', [0.0, 65.0])
-            ->area($circuit->target - self::OFF_TARGET, $circuit->target + self::OFF_TARGET)->line($points, 'trace')->dot($last[0], $last[1], Show::n($last[1], 3).' %');
+        return Plot::over(
+            sprintf('Strength over months, now %s percent', Show::n($last[1], 3)), 'months', [0.0, max(1.0, $last[0] * 1.08)], '%',
+            [0.0, 65.0],
+        )
+            ->area(
+                $circuit->target - self::OFF_TARGET, $circuit->target + self::OFF_TARGET,
+            )->line($points, 'trace')->dot($last[0], $last[1], Show::n($last[1], 3).' %');
     }
 
     /** @param list<FluidEntry> $entries */
     private function toppedPlot(array $entries): ?Plot
     {
-        $points = self::monthly(array_filter($entries, static fn (FluidEntry $e): bool => FluidKind::ToppedUp === $e->kind && null !== $e->litres), static fn (FluidEntry $e): float => $e->litres ?? 0.0);
+        $points = self::monthly(
+            array_filter($entries, static fn (FluidEntry $e): bool => FluidKind::ToppedUp === $e->kind && null !== $e->litres),
+            static fn (FluidEntry $e): float => $e->litres ?? 0.0,
+        );
         if (count($points) < 2) {
             return null;
         }
-        $plot = Plot::over('Litres topped up over months', 'months', [0.0, max(1.0, $points[count($points) - 1][0] * 1.08)], 'L', [0.0, max(array_column($points, 1)) * 1.4]);
+        $plot = Plot::over(
+            'Litres topped up over months', 'months', [0.0, max(1.0, $points[count($points) - 1][0] * 1.08)], 'L',
+            [0.0, max(array_column($points, 1)) * 1.4],
+        );
         foreach ($points as $point) {
             $plot = $plot->line([[$point[0], 0.0], $point])->dot($point[0], $point[1], Show::n($point[1], 2));
         }
@@ -121,8 +159,13 @@ final readonly class FluidSummary
             return null;
         }
 
-        return Plot::over('Dipstick over distance', 'km', [$points[0][0], max($points[0][0] + 10.0, $points[count($points) - 1][0])], 'mm', [0.0, max(array_column($points, 1)) * 1.3])
-            ->line($points, 'trace')->dot($points[count($points) - 1][0], $points[count($points) - 1][1], Show::n($points[count($points) - 1][1], 3).' mm');
+        return Plot::over(
+            'Dipstick over distance', 'km', [$points[0][0], max($points[0][0] + 10.0, $points[count($points) - 1][0])], 'mm',
+            [0.0, max(array_column($points, 1)) * 1.3],
+        )
+            ->line($points, 'trace')->dot(
+                $points[count($points) - 1][0], $points[count($points) - 1][1], Show::n($points[count($points) - 1][1], 3).' mm',
+            );
     }
 
     /**

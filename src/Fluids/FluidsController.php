@@ -19,8 +19,10 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[Route('/vehicles/{id}/fluids', requirements: ['id' => '[a-z0-9-]{1,80}'])]
 final class FluidsController extends AbstractController
 {
-    public function __construct(private readonly FluidBook $book, private readonly FluidSummary $view, private readonly Garage $garage, private readonly ClockInterface $clock)
-    {
+    public function __construct(
+        private readonly FluidBook $book, private readonly FluidSummary $view, private readonly Garage $garage,
+        private readonly ClockInterface $clock,
+    ) {
     }
 
     #[Route('', name: 'fluids', methods: ['GET'])]

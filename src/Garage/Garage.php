@@ -29,10 +29,18 @@ final readonly class Garage
      */
     public function rows(): array
     {
-        $rows = $this->em->getConnection()->fetchAllAssociative("SELECT v.id, v.name, v.short, json_extract(v.document, '$.about') about, (SELECT COUNT(*) FROM fit f WHERE f.vehicle_id = v.id AND f.signed_at IS NOT NULL) fits FROM vehicle v ORDER BY v.name");
+        $rows = $this->em->getConnection()->fetchAllAssociative(
+            "SELECT v.id, v.name, v.short, json_extract(v.document, '$.about') about, (SELECT COUNT(*) FROM fit f WHERE f.vehicle_id = v.id AND f.signed_at IS NOT NULL) fits FROM vehicle v ORDER BY v.name",
+        );
         $text = static fn (mixed $value): string => is_scalar($value) ? (string) $value : '';
 
-        return array_map(static fn (array $row): array => ['id' => $text($row['id']), 'name' => $text($row['name']), 'short' => $text($row['short']), 'about' => $text($row['about']), 'fits' => (int) $text($row['fits'])], $rows);
+        return array_map(
+            static fn (array $row): array => [
+                'id' => $text($row['id']), 'name' => $text($row['name']), 'short' => $text($row['short']),
+                'about' => $text($row['about']), 'fits' => (int) $text($row['fits']),
+            ],
+            $rows,
+        );
     }
 
     public function has(string $id): bool

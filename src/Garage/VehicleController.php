@@ -22,6 +22,12 @@ final class VehicleController extends AbstractController
     {
         $vehicle = $garage->get($id);
 
-        return $this->render('garage/vehicle.html.twig', ['vehicle' => $vehicle, 'sheet' => $vehicle->sheet(), 'layers' => $vehicle->sheet()->layers(), 'signed' => $fits->signed(8, 0, $id)]);
+        return $this->render(
+            'garage/vehicle.html.twig',
+            [
+                'vehicle' => $vehicle, 'sheet' => $vehicle->sheet(), 'layers' => $vehicle->sheet()->layers(),
+                'signed' => $fits->signed(8, 0, $id),
+            ],
+        );
     }
 }

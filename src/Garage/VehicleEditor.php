@@ -51,12 +51,16 @@ final readonly class VehicleEditor
             'circuit' => $this->put($document, 'circuits', $this->circuit($form)),
             'limit' => ['limits' => [...$this->list($document, 'limits'), $this->limit($form)]] + $document,
             'drop-item', 'drop-joint', 'drop-circuit' => $this->without($document, substr($what, 5).'s', $form->getString('id')),
-            'drop-limit' => ['limits' => array_values(array_diff_key($this->list($document, 'limits'), [$form->getInt('id') => true]))] + $document,
+            'drop-limit' => ['limits' => array_values(array_diff_key(
+                $this->list($document, 'limits'), [$form->getInt('id') => true],
+            ))] + $document,
             default => throw InvalidInput::in('what', 'There is nothing like that to change.'),
         };
         $this->schemas->ensureValid($document, 'vehicle-1');
         $circle = VehicleSheet::read(Node::of($document))->circle();
-        [] === $circle || throw InvalidInput::in('behind', sprintf('These would lie in front of each other in a circle: %s. Untick one.', implode(' → ', $circle)));
+        [] === $circle || throw InvalidInput::in(
+            'behind', sprintf('These would lie in front of each other in a circle: %s. Untick one.', implode(' → ', $circle)),
+        );
 
         return $document;
     }
@@ -124,12 +128,23 @@ final readonly class VehicleEditor
         $line = $this->needed($form, 'line');
         $read = Shorthand::read($line);
         [] === $read->wrong || throw InvalidInput::in('line', implode(' ', $read->wrong));
-        [] === $read->left || throw InvalidInput::in('line', sprintf('Not understood: “%s”. Write it like “3x M6x20 8.8 into aluminium casting 9 Nm dry reuse 10 mm socket ring”.', implode(' ', $read->left)));
+        [] === $read->left || throw InvalidInput::in(
+            'line',
+            sprintf(
+                'Not understood: “%s”. Write it like “3x M6x20 8.8 into aluminium casting 9 Nm dry reuse 10 mm socket ring”.',
+                implode(' ', $read->left),
+            ),
+        );
         $note = trim($form->getString('note').' '.(is_string($read->joint['note'] ?? null) ? $read->joint['note'] : ''));
 
         $said = $read->joint + ['origin' => $form->getString('origin', 'makers'), 'dated' => trim($form->getString('dated'))];
 
-        return $this->bare($this->sketched($form) + ['id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'item' => $form->getString('item'), 'note' => $note] + $said);
+        return $this->bare(
+            $this->sketched($form) + [
+                'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'item' => $form->getString('item'),
+                'note' => $note,
+            ] + $said,
+        );
     }
 
     /**
@@ -152,10 +167,15 @@ final readonly class VehicleEditor
             $joint += '' === trim($form->getString($field)) ? [] : [$field => $this->number($form, $field, $kind)];
         }
         if ('' !== trim($form->getString('shank').$form->getString('threaded'))) {
-            $joint['grip'] = ['shank' => $this->number($form, 'shank', Kind::Length, 0.0), 'threaded' => $this->number($form, 'threaded', Kind::Length, 0.0)];
+            $joint['grip'] = [
+                'shank' => $this->number($form, 'shank', Kind::Length, 0.0),
+                'threaded' => $this->number($form, 'threaded', Kind::Length, 0.0),
+            ];
         }
         if ('' !== trim($form->getString('adapter'))) {
-            $joint['adapter'] = $this->bare(['length' => $this->number($form, 'adapter', Kind::Length), 'name' => trim($form->getString('adapter_name'))]);
+            $joint['adapter'] = $this->bare(
+                ['length' => $this->number($form, 'adapter', Kind::Length), 'name' => trim($form->getString('adapter_name'))],
+            );
         }
 
         return $joint;
@@ -213,13 +233,21 @@ final readonly class VehicleEditor
      */
     private function limit(InputBag $form): array
     {
-        return $this->bare(['body' => $form->getString('body'), 'way' => $form->getString('way'), 'mm' => $this->number($form, 'mm', Kind::Length), 'because' => $this->needed($form, 'because'), 'freed_by' => $form->getString('freed_by')]);
+        return $this->bare(
+            [
+                'body' => $form->getString('body'), 'way' => $form->getString('way'),
+                'mm' => $this->number($form, 'mm', Kind::Length), 'because' => $this->needed($form, 'because'),
+                'freed_by' => $form->getString('freed_by'),
+            ],
+        );
     }
 
     /** @param InputBag<string> $form */
     private function id(InputBag $form): string
     {
-        $id = '' !== $form->getString('id') ? $form->getString('id') : trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($form->getString('name'))), '-');
+        $id = '' !== $form->getString('id') ? $form->getString('id') : trim(
+            (string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($form->getString('name'))), '-',
+        );
 
         '' !== $id || throw InvalidInput::in('name', 'Give it a name of letters and digits.');
         // An id of digits alone would be taken for a number.
@@ -272,8 +300,13 @@ final readonly class VehicleEditor
      */
     private function minutes(InputBag $form, string $field): array
     {
-        $numbers = array_map(fn (string $text): float => $this->value($text, $field, Kind::Duration), preg_split('/[\s;]+/', trim($form->getString($field)), -1, \PREG_SPLIT_NO_EMPTY) ?: []);
-        in_array(count($numbers), [0, 1, 3], true) || throw InvalidInput::in($field, sprintf('Minutes %s: give one number, or three that rise: low, likely, high.', $field));
+        $numbers = array_map(
+            fn (string $text): float => $this->value($text, $field, Kind::Duration),
+            preg_split('/[\s;]+/', trim($form->getString($field)), -1, \PREG_SPLIT_NO_EMPTY) ?: [],
+        );
+        in_array(count($numbers), [0, 1, 3], true) || throw InvalidInput::in(
+            $field, sprintf('Minutes %s: give one number, or three that rise: low, likely, high.', $field),
+        );
         try {
             return match (count($numbers)) {
                 0 => (new Minutes(2, 4, 8))->toArray(),
@@ -296,7 +329,16 @@ final readonly class VehicleEditor
         $list = $this->list($document, $key);
         foreach ($list as $i => $old) {
             if (is_array($old) && ($old['id'] ?? null) === $thing['id']) {
-                $list[$i] = $thing + array_diff_key($old, array_flip(['behind', 'tray', 'carries', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction', 'material', 'grade', 'figure', 'length', 'lengths', 'tool', 'angle', 'swing', 'gap', 'first', 'check', 'passes', 'when', 'drain_behind']));
+                $list[$i] = $thing + array_diff_key(
+                    $old,
+                    array_flip(
+                        [
+                            'behind', 'tray', 'carries', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction',
+                            'material', 'grade', 'figure', 'length', 'lengths', 'tool', 'angle', 'swing', 'gap', 'first', 'check',
+                            'passes', 'when', 'drain_behind',
+                        ],
+                    ),
+                );
 
                 return [$key => $list] + $document;
             }
@@ -314,14 +356,25 @@ final readonly class VehicleEditor
     {
         if ('items' === $key) {
             foreach (['items' => 'behind', 'circuits' => 'drain_behind'] as $other => $field) {
-                $document[$other] = array_map(static fn (mixed $thing): mixed => is_array($thing) && is_array($thing[$field] ?? null) ? [$field => array_values(array_filter($thing[$field], static fn (mixed $other): bool => $other !== $id))] + $thing : $thing, $this->list($document, $other));
+                $document[$other] = array_map(
+                    static fn (mixed $thing): mixed => is_array($thing) && is_array($thing[$field] ?? null) ? [$field => array_values(array_filter(
+                        $thing[$field], static fn (mixed $other): bool => $other !== $id,
+                    ))] + $thing : $thing,
+                    $this->list($document, $other),
+                );
             }
             foreach ($this->list($document, 'joints') as $joint) {
-                is_array($joint) && ($joint['item'] ?? null) === $id && throw InvalidInput::in('id', 'A joint still belongs to it: take the joint away first.');
+                is_array($joint) && ($joint['item'] ?? null) === $id && throw InvalidInput::in(
+                    'id', 'A joint still belongs to it: take the joint away first.',
+                );
             }
         }
 
-        return [$key => array_values(array_filter($this->list($document, $key), static fn (mixed $thing): bool => !is_array($thing) || ($thing['id'] ?? null) !== $id))] + $document;
+        return [$key => array_values(
+            array_filter(
+                $this->list($document, $key), static fn (mixed $thing): bool => !is_array($thing) || ($thing['id'] ?? null) !== $id,
+            ),
+        )] + $document;
     }
 
     /**

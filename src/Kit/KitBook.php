@@ -31,7 +31,10 @@ final class KitBook
             $tools[] = $text('name');
             if (ToolRecord::WRENCH === $text('kind')) {
                 $calibrated = '' === $text('calibrated_on') ? null : new \DateTimeImmutable($text('calibrated_on'));
-                $wrenches[] = new Wrench($text('name'), $text('drive'), (float) $text('min'), (float) $text('max'), (float) $text('error'), (float) $text('lever'), $this->daysPast($calibrated));
+                $wrenches[] = new Wrench(
+                    $text('name'), $text('drive'), (float) $text('min'), (float) $text('max'), (float) $text('error'),
+                    (float) $text('lever'), $this->daysPast($calibrated),
+                );
             }
         }
 

@@ -20,8 +20,10 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 /** The workshop's tools and devices, and which wrench for the passes of a whole fit. */
 final class KitController extends AbstractController
 {
-    public function __construct(private readonly KitBook $book, private readonly KitEditor $editor, private readonly DeviceBook $devices, private readonly FitBook $fits)
-    {
+    public function __construct(
+        private readonly KitBook $book, private readonly KitEditor $editor, private readonly DeviceBook $devices,
+        private readonly FitBook $fits,
+    ) {
     }
 
     #[Route('/kit', name: 'kit', methods: ['GET'])]
@@ -47,13 +49,19 @@ final class KitController extends AbstractController
         return $this->redirectToRoute('kit', [], Response::HTTP_SEE_OTHER);
     }
 
-    #[Route('/kit/tools/{id}/{what}', name: 'kit_tool_act', requirements: ['id' => '[0-9A-Z]{26}', 'what' => 'calibrated|remove'], methods: ['POST'])]
+    #[Route(
+        '/kit/tools/{id}/{what}', name: 'kit_tool_act', requirements: ['id' => '[0-9A-Z]{26}', 'what' => 'calibrated|remove'],
+        methods: ['POST'],
+    )]
     #[IsGranted('ROLE_MECHANIC')]
     public function act(string $id, string $what): Response
     {
         $tool = $this->book->tool($id) ?? throw $this->createNotFoundException('There is no such tool.');
         'remove' === $what ? $this->editor->remove($tool) : $this->editor->calibratedToday($tool);
-        $this->addFlash('good', 'remove' === $what ? sprintf('%s is out of the kit.', $tool->name) : sprintf('%s: calibrated today.', $tool->name));
+        $this->addFlash(
+            'good',
+            'remove' === $what ? sprintf('%s is out of the kit.', $tool->name) : sprintf('%s: calibrated today.', $tool->name),
+        );
 
         return $this->redirectToRoute('kit', [], Response::HTTP_SEE_OTHER);
     }
@@ -69,7 +77,10 @@ final class KitController extends AbstractController
                 $this->devices->remove($known);
                 $this->addFlash('good', sprintf('%s can send no more. What it sent is kept.', $known->name));
             } else {
-                [$device, $token] = null !== $known ? [$known, $this->devices->renewToken($known)] : $this->devices->add($form->getString('name'), DeviceKind::tryFrom($form->getString('kind')) ?? throw InvalidInput::in('kind', 'Say what it measures.'));
+                [$device, $token] = null !== $known ? [$known, $this->devices->renewToken($known)] : $this->devices->add(
+                    $form->getString('name'),
+                    DeviceKind::tryFrom($form->getString('kind')) ?? throw InvalidInput::in('kind', 'Say what it measures.'),
+                );
                 $this->addFlash('good', sprintf('The token of %s, shown this once: %s', $device->name, $token));
             }
         } catch (InvalidInput $e) {

@@ -16,7 +16,11 @@ use Symfony\Component\Uid\Ulid;
 /** Enters, changes and removes tools; numbers may be written in any unit. */
 final readonly class KitEditor
 {
-    public const KINDS = [ToolRecord::WRENCH => 'torque wrench', 'adapter' => 'adapter, extension', 'socket' => 'socket, bit', 'hand tool' => 'hand tool', 'special tool' => 'special tool', 'lifting' => 'lifting', 'measuring' => 'measuring', 'fluids' => 'fluids'];
+    public const KINDS = [
+        ToolRecord::WRENCH => 'torque wrench', 'adapter' => 'adapter, extension', 'socket' => 'socket, bit',
+        'hand tool' => 'hand tool', 'special tool' => 'special tool', 'lifting' => 'lifting', 'measuring' => 'measuring',
+        'fluids' => 'fluids',
+    ];
 
     public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
     {
@@ -54,11 +58,16 @@ final readonly class KitEditor
         if (null !== $tool && isset($form['seen']) && $form['seen'] !== self::seen($tool)) {
             throw ChangedMeanwhile::to($tool->name, self::told($tool));
         }
-        $in = Inputs::of(array_intersect_key($form, array_flip(['name', 'kind', 'drive', 'min', 'max', 'error', 'lever', 'calibrated'])), self::fields());
+        $in = Inputs::of(
+            array_intersect_key($form, array_flip(['name', 'kind', 'drive', 'min', 'max', 'error', 'lever', 'calibrated'])),
+            self::fields(),
+        );
         $name = $in->text('name');
         $kind = $in->text('kind');
         mb_strlen($name) <= 120 || throw InvalidInput::in('name', 'A name has at most 120 characters.');
-        isset(self::KINDS[$kind]) || throw InvalidInput::in('kind', sprintf('“kind” is one of %s.', implode(', ', array_keys(self::KINDS))));
+        isset(self::KINDS[$kind]) || throw InvalidInput::in(
+            'kind', sprintf('“kind” is one of %s.', implode(', ', array_keys(self::KINDS))),
+        );
         $other = $this->em->getRepository(ToolRecord::class)->findOneBy(['name' => $name]);
         null === $other || $other->id === $tool?->id || throw InvalidInput::in('name', sprintf('“%s” is in the kit already.', $name));
         $wrench = ToolRecord::WRENCH === $kind;
@@ -68,7 +77,9 @@ final readonly class KitEditor
             $tool = new ToolRecord((string) new Ulid(), $name, $kind);
             $this->em->persist($tool);
         }
-        [$tool->name, $tool->kind, $tool->drive, $tool->min, $tool->max, $tool->error, $tool->lever, $tool->calibratedOn] = [$name, $kind, $in->has('drive') ? mb_substr($in->text('drive'), 0, 20) : '', $min, $max, $error, $lever, $calibrated];
+        [$tool->name, $tool->kind, $tool->drive, $tool->min, $tool->max, $tool->error, $tool->lever, $tool->calibratedOn] = [
+            $name, $kind, $in->has('drive') ? mb_substr($in->text('drive'), 0, 20) : '', $min, $max, $error, $lever, $calibrated,
+        ];
         $this->em->flush();
 
         return $tool;
@@ -92,7 +103,9 @@ final readonly class KitEditor
         return [
             Field::text('name', 'Name', '3/8 in click wrench'), Field::text('kind', 'Kind', 'torque wrench'), Field::text('drive', 'Drive', '3/8 in')->optional(),
             Field::quantity('min', 'From', Kind::Torque, '10 N·m')->optional(), Field::quantity('max', 'To', Kind::Torque, '60 N·m')->optional(),
-            Field::quantity('error', 'Reads within', Kind::Percent, '4 %')->optional(), Field::quantity('lever', 'Handle to drive', Kind::Length, '330 mm')->optional(),
+            Field::quantity(
+                'error', 'Reads within', Kind::Percent, '4 %',
+            )->optional(), Field::quantity('lever', 'Handle to drive', Kind::Length, '330 mm')->optional(),
             Field::text('calibrated', 'Calibrated on', '2026-01-15')->optional(),
         ];
     }
@@ -106,7 +119,10 @@ final readonly class KitEditor
         [$min, $max] = [$in->number('min', Kind::Torque), $in->positive('max', Kind::Torque)];
         $max > $min || throw InvalidInput::in('max', 'The range must rise, from min to max.');
 
-        return [$min, $max, $in->between('error', Kind::Percent, 0.0, 25.0), $in->has('lever') ? $in->between('lever', Kind::Length, 0.0, 3000.0) : 0.0];
+        return [
+            $min, $max, $in->between('error', Kind::Percent, 0.0, 25.0),
+            $in->has('lever') ? $in->between('lever', Kind::Length, 0.0, 3000.0) : 0.0,
+        ];
     }
 
     private function date(string $text): \DateTimeImmutable

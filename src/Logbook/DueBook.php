@@ -25,7 +25,10 @@ final readonly class DueBook
     public function afterEvent(FitRecord $record, Fit $fit, FitEvent $event): void
     {
         if (EventType::FollowUpClosed === $event->type) {
-            $this->db->update('due', ['closed_at' => self::stamp($event->at), 'closed_by' => $event->by, 'outcome' => $event->string('outcome')], ['fit_id' => $record->id, 'follow_up' => $event->string('follow_up')]);
+            $this->db->update(
+                'due', ['closed_at' => self::stamp($event->at), 'closed_by' => $event->by, 'outcome' => $event->string('outcome')],
+                ['fit_id' => $record->id, 'follow_up' => $event->string('follow_up')],
+            );
 
             return;
         }
@@ -33,7 +36,11 @@ final readonly class DueBook
             return;
         }
         foreach ($fit->sheet->doing(Deed::Book) as $step) {
-            $fit->state->isDone($step->id) ? $this->book($record, $step, $fit->state->done[$step->id]->at) : $this->db->executeStatement('DELETE FROM due WHERE fit_id = ? AND follow_up = ? AND closed_at IS NULL', [$record->id, $step->followUp->id]);
+            $fit->state->isDone($step->id) ? $this->book(
+                $record, $step, $fit->state->done[$step->id]->at,
+            ) : $this->db->executeStatement(
+                'DELETE FROM due WHERE fit_id = ? AND follow_up = ? AND closed_at IS NULL', [$record->id, $step->followUp->id],
+            );
         }
     }
 
@@ -63,7 +70,13 @@ final readonly class DueBook
     {
         $today = $this->clock->now()->format('Y-m-d');
 
-        return array_map(static fn (array $row): DueRow => DueRow::of($row, $today), $this->db->fetchAllAssociative('SELECT d.id, d.kind, d.title, d.text, d.due_on, d.after_km, d.fit_id, d.follow_up, d.closed_at, d.closed_by, d.outcome, v.short, f.title fit_title FROM due d JOIN vehicle v ON v.id = d.vehicle_id JOIN fit f ON f.id = d.fit_id WHERE '.$where, $parameters));
+        return array_map(
+            static fn (array $row): DueRow => DueRow::of($row, $today),
+            $this->db->fetchAllAssociative(
+                'SELECT d.id, d.kind, d.title, d.text, d.due_on, d.after_km, d.fit_id, d.follow_up, d.closed_at, d.closed_by, d.outcome, v.short, f.title fit_title FROM due d JOIN vehicle v ON v.id = d.vehicle_id JOIN fit f ON f.id = d.fit_id WHERE '.$where,
+                $parameters,
+            ),
+        );
     }
 
     /** @return list<DueRow> what a fit booked, open or done */

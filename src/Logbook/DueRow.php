@@ -39,6 +39,10 @@ final readonly class DueRow
             default => (new \DateTimeImmutable($on))->format('j M'),
         };
 
-        return new self($text('id'), $text('kind'), $text('title'), $text('text'), $on, $km, $text('fit_id'), $text('follow_up'), $text('short'), $text('fit_title'), '' === $text('closed_at'), $text('closed_by'), $text('outcome'), $km > 0 ? sprintf("at %d\u{2009}km, or %s", $km, $day) : $day, $on <= $today, $on < $today);
+        return new self(
+            $text('id'), $text('kind'), $text('title'), $text('text'), $on, $km, $text('fit_id'), $text('follow_up'),
+            $text('short'), $text('fit_title'), '' === $text('closed_at'), $text('closed_by'), $text('outcome'),
+            $km > 0 ? sprintf("at %d\u{2009}km, or %s", $km, $day) : $day, $on <= $today, $on < $today,
+        );
     }
 }

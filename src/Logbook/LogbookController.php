@@ -22,7 +22,9 @@ final class LogbookController extends AbstractController
 
         return $this->render('logbook/page.html.twig', [
             'dues' => $dues->openRows(), 'signed' => $fits->signed(self::PAGE, ($page - 1) * self::PAGE), 'page' => $page,
-            'pages' => max(1, (int) ceil($fits->countSigned() / self::PAGE)), 'durations' => $charts->durations(), 'months' => $charts->months(),
+            'pages' => max(
+                1, (int) ceil($fits->countSigned() / self::PAGE),
+            ), 'durations' => $charts->durations(), 'months' => $charts->months(),
         ]);
     }
 }

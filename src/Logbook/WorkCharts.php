@@ -30,7 +30,10 @@ final readonly class WorkCharts
             $taken = array_column($times, 0);
             $planned = array_column($times, 1);
             sort($planned);
-            $charts[] = ['title' => $title, 'count' => count($times), 'low' => $taken[0], 'middle' => $taken[intdiv(count($taken), 2)], 'high' => $taken[count($taken) - 1], 'planned' => $planned[intdiv(count($planned), 2)]];
+            $charts[] = [
+                'title' => $title, 'count' => count($times), 'low' => $taken[0], 'middle' => $taken[intdiv(count($taken), 2)],
+                'high' => $taken[count($taken) - 1], 'planned' => $planned[intdiv(count($planned), 2)],
+            ];
         }
 
         return $charts;
@@ -40,7 +43,10 @@ final readonly class WorkCharts
     public function months(): array
     {
         $from = $this->clock->now()->modify('first day of this month')->modify('-23 months');
-        $counts = $this->db->fetchAllKeyValue("SELECT substr(signed_at, 1, 7) month, COUNT(*) FROM fit WHERE status = 'signed' AND signed_at >= ? GROUP BY month", [$from->format('Y-m-d')]);
+        $counts = $this->db->fetchAllKeyValue(
+            "SELECT substr(signed_at, 1, 7) month, COUNT(*) FROM fit WHERE status = 'signed' AND signed_at >= ? GROUP BY month",
+            [$from->format('Y-m-d')],
+        );
         $months = [];
         for ($i = 0; $i < 24; ++$i) {
             $month = $from->modify(sprintf('+%d months', $i))->format('Y-m');

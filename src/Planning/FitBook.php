@@ -21,7 +21,10 @@ final readonly class FitBook
      */
     public function get(string $id): FitRecord
     {
-        $row = $this->em->getConnection()->fetchAssociative('SELECT f.*, v.name vehicle_name, v.short vehicle_short, v.document vehicle_now FROM fit f JOIN vehicle v ON v.id = f.vehicle_id WHERE f.id = ?', [$id]);
+        $row = $this->em->getConnection()->fetchAssociative(
+            'SELECT f.*, v.name vehicle_name, v.short vehicle_short, v.document vehicle_now FROM fit f JOIN vehicle v ON v.id = f.vehicle_id WHERE f.id = ?',
+            [$id],
+        );
 
         return false === $row ? throw new NotFoundHttpException('There is no such fit.') : FitRecord::fromRow($row);
     }
@@ -33,7 +36,9 @@ final readonly class FitBook
      */
     public function open(): array
     {
-        return $this->rows("f.status IN ('planned', 'in-hand') ORDER BY CASE f.status WHEN 'in-hand' THEN 0 ELSE 1 END, f.created_at DESC", []);
+        return $this->rows(
+            "f.status IN ('planned', 'in-hand') ORDER BY CASE f.status WHEN 'in-hand' THEN 0 ELSE 1 END, f.created_at DESC", [],
+        );
     }
 
     /** @return list<FitRow> newest first */
@@ -41,12 +46,18 @@ final readonly class FitBook
     {
         $where = '' === $vehicle ? '' : ' AND f.vehicle_id = :vehicle';
 
-        return $this->rows(sprintf("f.status = 'signed'%s ORDER BY f.signed_at DESC LIMIT %d OFFSET %d", $where, $limit, $offset), '' === $vehicle ? [] : ['vehicle' => $vehicle]);
+        return $this->rows(
+            sprintf("f.status = 'signed'%s ORDER BY f.signed_at DESC LIMIT %d OFFSET %d", $where, $limit, $offset),
+            '' === $vehicle ? [] : ['vehicle' => $vehicle],
+        );
     }
 
     public function countSigned(string $vehicle = ''): int
     {
-        $count = $this->em->getConnection()->fetchOne("SELECT COUNT(*) FROM fit WHERE status = 'signed'".('' === $vehicle ? '' : ' AND vehicle_id = :vehicle'), '' === $vehicle ? [] : ['vehicle' => $vehicle]);
+        $count = $this->em->getConnection()->fetchOne(
+            "SELECT COUNT(*) FROM fit WHERE status = 'signed'".('' === $vehicle ? '' : ' AND vehicle_id = :vehicle'),
+            '' === $vehicle ? [] : ['vehicle' => $vehicle],
+        );
 
         return is_numeric($count) ? (int) $count : 0;
     }
@@ -58,7 +69,10 @@ final readonly class FitBook
      */
     public function pastDurations(string $title, int $limit = 12): array
     {
-        $found = $this->em->getConnection()->fetchFirstColumn("SELECT minutes_taken FROM fit WHERE status = 'signed' AND title = :title AND minutes_taken > 0 ORDER BY signed_at DESC LIMIT ".$limit, ['title' => $title]);
+        $found = $this->em->getConnection()->fetchFirstColumn(
+            "SELECT minutes_taken FROM fit WHERE status = 'signed' AND title = :title AND minutes_taken > 0 ORDER BY signed_at DESC LIMIT ".$limit,
+            ['title' => $title],
+        );
 
         return array_map(static fn (mixed $minutes): float => is_numeric($minutes) ? (float) $minutes : 0.0, $found);
     }
@@ -70,7 +84,10 @@ final readonly class FitBook
      */
     private function rows(string $where, array $parameters): array
     {
-        $rows = $this->em->getConnection()->fetchAllAssociative('SELECT f.id, f.title, f.status, f.phase, f.step_title, f.minutes_left, f.minutes_planned, f.minutes_taken, f.loose_ends, f.steps_done, f.steps_all, f.findings, f.waits, f.created_at, f.created_by, f.started_at, f.signed_at, f.signed_by, v.id vehicle_id, v.name vehicle, v.short FROM fit f JOIN vehicle v ON v.id = f.vehicle_id WHERE '.$where, $parameters);
+        $rows = $this->em->getConnection()->fetchAllAssociative(
+            'SELECT f.id, f.title, f.status, f.phase, f.step_title, f.minutes_left, f.minutes_planned, f.minutes_taken, f.loose_ends, f.steps_done, f.steps_all, f.findings, f.waits, f.created_at, f.created_by, f.started_at, f.signed_at, f.signed_by, v.id vehicle_id, v.name vehicle, v.short FROM fit f JOIN vehicle v ON v.id = f.vehicle_id WHERE '.$where,
+            $parameters,
+        );
 
         return array_map(FitRow::of(...), $rows);
     }

@@ -18,8 +18,9 @@ use Symfony\Component\Uid\Ulid;
 /** Compiles a sheet for a vehicle and keeps it as a planned fit. */
 final readonly class FitPlanner
 {
-    public function __construct(private ProcedureShelf $shelf, private KitBook $kit, private EntityManagerInterface $em, private ClockInterface $clock)
-    {
+    public function __construct(
+        private ProcedureShelf $shelf, private KitBook $kit, private EntityManagerInterface $em, private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -30,7 +31,9 @@ final readonly class FitPlanner
      */
     public function compile(VehicleRecord $vehicle, array $procedureIds, array $choices, int $people = 1): Sheet
     {
-        return (new Compiler($this->shelf->common()))->compile($this->procedures($procedureIds), new Choices($choices), $vehicle->sheet(), $this->kit->kit(), $people);
+        return (new Compiler($this->shelf->common()))->compile(
+            $this->procedures($procedureIds), new Choices($choices), $vehicle->sheet(), $this->kit->kit(), $people,
+        );
     }
 
     /**
@@ -39,9 +42,13 @@ final readonly class FitPlanner
      *
      * @throws UnplannableFit
      */
-    public function plan(VehicleRecord $vehicle, array $procedureIds, array $choices, string $by, ?\DateTimeImmutable $at = null, int $people = 1): FitRecord
-    {
-        $fit = self::record($vehicle, $this->compile($vehicle, $procedureIds, $choices, $people), $procedureIds, $choices, $by, $at ?? $this->clock->now());
+    public function plan(
+        VehicleRecord $vehicle, array $procedureIds, array $choices, string $by, ?\DateTimeImmutable $at = null, int $people = 1,
+    ): FitRecord {
+        $fit = self::record(
+            $vehicle, $this->compile($vehicle, $procedureIds, $choices, $people), $procedureIds, $choices, $by,
+            $at ?? $this->clock->now(),
+        );
         $this->em->persist($fit);
         $this->em->flush();
 
@@ -52,9 +59,14 @@ final readonly class FitPlanner
      * @param list<string> $procedureIds
      * @param array<string, string> $choices
      */
-    public static function record(VehicleRecord $vehicle, Sheet $sheet, array $procedureIds, array $choices, string $by, \DateTimeImmutable $at, ?string $id = null): FitRecord
-    {
-        $fit = new FitRecord($id ?? (string) new Ulid(), $vehicle, $sheet->title, $procedureIds, $choices, $vehicle->document, $sheet->toArray(), $at, $by);
+    public static function record(
+        VehicleRecord $vehicle, Sheet $sheet, array $procedureIds, array $choices, string $by, \DateTimeImmutable $at,
+        ?string $id = null,
+    ): FitRecord {
+        $fit = new FitRecord(
+            $id ?? (string) new Ulid(), $vehicle, $sheet->title, $procedureIds, $choices, $vehicle->document, $sheet->toArray(),
+            $at, $by,
+        );
         $fit->stepsAll = count($sheet->steps);
         $fit->stepTitle = $sheet->steps[0]->title ?? '';
         $fit->minutesLeft = $sheet->timing->likely;

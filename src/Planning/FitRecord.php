@@ -111,12 +111,22 @@ class FitRecord
         }
         $procedures = array_map(static fn (mixed $id): string => is_string($id) ? $id : '', array_values($json('procedures')->raw()));
         $vehicle = new VehicleRecord($text('vehicle_id'), $text('vehicle_name'), $text('vehicle_short'), $json('vehicle_now')->raw());
-        $fit = new self($text('id'), $vehicle, $text('title'), $procedures, $choices, $json('vehicle_document')->raw(), $json('sheet_document')->map(), $instant('created_at') ?? throw new \LogicException('A fit was made at some time.'), $text('created_by'));
-        [$fit->status, $fit->startedAt, $fit->signedAt, $fit->signedBy] = [FitStatus::from($text('status')), $instant('started_at'), $instant('signed_at'), $text('signed_by')];
+        $fit = new self(
+            $text('id'), $vehicle, $text('title'), $procedures, $choices, $json('vehicle_document')->raw(),
+            $json('sheet_document')->map(), $instant('created_at') ?? throw new \LogicException('A fit was made at some time.'),
+            $text('created_by'),
+        );
+        [$fit->status, $fit->startedAt, $fit->signedAt, $fit->signedBy] = [
+            FitStatus::from($text('status')), $instant('started_at'), $instant('signed_at'), $text('signed_by'),
+        ];
         [$fit->phase, $fit->stepTitle, $fit->waits] = [$text('phase'), $text('step_title'), $text('waits')];
-        [$fit->minutesLeft, $fit->minutesPlanned, $fit->minutesTaken] = [(float) $text('minutes_left'), (float) $text('minutes_planned'), (float) $text('minutes_taken')];
+        [$fit->minutesLeft, $fit->minutesPlanned, $fit->minutesTaken] = [
+            (float) $text('minutes_left'), (float) $text('minutes_planned'), (float) $text('minutes_taken'),
+        ];
         $fit->revision = max(1, (int) $text('revision'));
-        [$fit->looseEnds, $fit->stepsDone, $fit->stepsAll, $fit->findings] = [(int) $text('loose_ends'), (int) $text('steps_done'), (int) $text('steps_all'), (int) $text('findings')];
+        [$fit->looseEnds, $fit->stepsDone, $fit->stepsAll, $fit->findings] = [
+            (int) $text('loose_ends'), (int) $text('steps_done'), (int) $text('steps_all'), (int) $text('findings'),
+        ];
 
         return $fit;
     }

@@ -22,9 +22,15 @@ final class PlanApiController
     {
         $query = $request->query;
         try {
-            $sheet = $planner->compile($garage->get($query->getString('vehicle')), self::ids($query->getString('procedures')), array_map(strval(...), array_filter(array_diff_key($query->all(), self::OWN), is_scalar(...))), $query->getInt('people', 1));
+            $sheet = $planner->compile(
+                $garage->get($query->getString('vehicle')), self::ids($query->getString('procedures')),
+                array_map(strval(...), array_filter(array_diff_key($query->all(), self::OWN), is_scalar(...))),
+                $query->getInt('people', 1),
+            );
         } catch (UnplannableFit $e) {
-            return new JsonResponse(['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY);
+            return new JsonResponse(
+                ['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY,
+            );
         }
         $response = new JsonResponse();
         $response->setEncodingOptions(\JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
@@ -35,7 +41,14 @@ final class PlanApiController
     #[Route('/api/procedures', name: 'api_procedures', methods: ['GET'])]
     public function procedures(ProcedureShelf $shelf): JsonResponse
     {
-        return new JsonResponse(['procedures' => array_values(array_map(static fn (Procedure $p): array => ['id' => $p->id, 'title' => $p->title, 'summary' => $p->summary], $shelf->all()))]);
+        return new JsonResponse(
+            ['procedures' => array_values(
+                array_map(
+                    static fn (Procedure $p): array => ['id' => $p->id, 'title' => $p->title, 'summary' => $p->summary],
+                    $shelf->all(),
+                ),
+            )],
+        );
     }
 
     /** @return list<string> */

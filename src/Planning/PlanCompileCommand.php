@@ -37,24 +37,44 @@ final class PlanCompileCommand extends Command
     {
         try {
             $vehicle = $this->garage->get(self::texts($input->getArgument('vehicle'))[0] ?? '');
-            $sheet = $this->planner->compile($vehicle, self::texts($input->getArgument('procedures')), self::choices(self::texts($input->getOption('choose'))), '2' === $input->getOption('people') ? 2 : 1);
+            $sheet = $this->planner->compile(
+                $vehicle, self::texts($input->getArgument('procedures')), self::choices(self::texts($input->getOption('choose'))),
+                '2' === $input->getOption('people') ? 2 : 1,
+            );
         } catch (UnplannableFit|NotFoundHttpException $e) {
             $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));
 
             return 2;
         }
         if (true === $input->getOption('json')) {
-            $output->writeln(json_encode($sheet->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                json_encode(
+                    $sheet->toArray(),
+                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT,
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return 0;
         }
         foreach (Phase::cases() as $phase) {
             $output->writeln(sprintf('%d. %s', $phase->number(), $phase->label()));
             foreach ($sheet->inPhase($phase) as $step) {
-                $output->writeln(sprintf('   %3d  %-8s %4.0f min  %s', $sheet->placeOf($step->id) + 1, $step->position->value, $step->minutes->likely, $step->title), OutputInterface::OUTPUT_RAW);
+                $output->writeln(
+                    sprintf(
+                        '   %3d  %-8s %4.0f min  %s', $sheet->placeOf($step->id) + 1, $step->position->value,
+                        $step->minutes->likely, $step->title,
+                    ),
+                    OutputInterface::OUTPUT_RAW,
+                );
             }
         }
-        $output->writeln(sprintf('Likely %.0f min (%.0f to %.0f), %d moves.', $sheet->timing->likely, $sheet->timing->low, $sheet->timing->high, $sheet->moves));
+        $output->writeln(
+            sprintf(
+                'Likely %.0f min (%.0f to %.0f), %d moves.', $sheet->timing->likely, $sheet->timing->low, $sheet->timing->high,
+                $sheet->moves,
+            ),
+        );
         self::print($output, ...$sheet->findings);
 
         return 0;
@@ -63,7 +83,10 @@ final class PlanCompileCommand extends Command
     public static function print(OutputInterface $output, Finding ...$findings): void
     {
         foreach ($findings as $finding) {
-            $output->writeln(sprintf('%-5s %s @%s: %s %s', $finding->level->value, $finding->code, $finding->step, $finding->why, $finding->mend), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                sprintf('%-5s %s @%s: %s %s', $finding->level->value, $finding->code, $finding->step, $finding->why, $finding->mend),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
         $output->writeln([] === $findings ? 'No rule broke.' : sprintf('%d findings; plan:explain CODE tells more.', count($findings)));
     }

@@ -30,8 +30,16 @@ final class PlanExplainCommand extends Command
             return 0;
         }
         $text = Explanations::of($code);
-        $near = array_values(array_filter(array_keys(Explanations::all()), static fn (string $known): bool => levenshtein($known, $code) < 4));
-        $output->writeln($text ?? sprintf('There is no code “%s”.%s', mb_substr($code, 0, 40), [] === $near ? ' plan:explain lists them.' : sprintf(' Did you mean %s?', $near[0])), OutputInterface::OUTPUT_RAW);
+        $near = array_values(
+            array_filter(array_keys(Explanations::all()), static fn (string $known): bool => levenshtein($known, $code) < 4),
+        );
+        $output->writeln(
+            $text ?? sprintf(
+                'There is no code “%s”.%s', mb_substr($code, 0, 40),
+                [] === $near ? ' plan:explain lists them.' : sprintf(' Did you mean %s?', $near[0]),
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return null === $text ? 2 : 0;
     }

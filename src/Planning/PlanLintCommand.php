@@ -41,7 +41,9 @@ final class PlanLintCommand extends Command
             is_array($document) || throw InvalidDocument::at('', 'there is no JSON in that file.');
             $this->schemas->ensureValid(json_decode($json), 'fit-1');
             $node = Node::of($document);
-            $findings = (new Linter())->findings(Sheet::read($node->node('sheet')), VehicleSheet::read($node->node('vehicle')), $this->kit->kit());
+            $findings = (new Linter())->findings(
+                Sheet::read($node->node('sheet')), VehicleSheet::read($node->node('vehicle')), $this->kit->kit(),
+            );
         } catch (InvalidDocument $e) {
             $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));
 

@@ -27,7 +27,9 @@ final class ProcedureCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('what', InputArgument::REQUIRED, 'lint, import, export or list')->addArgument('which', InputArgument::OPTIONAL, 'A file, or an id');
+        $this->addArgument(
+            'what', InputArgument::REQUIRED, 'lint, import, export or list',
+        )->addArgument('which', InputArgument::OPTIONAL, 'A file, or an id');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -56,7 +58,12 @@ final class ProcedureCommand extends Command
         } catch (InvalidDocument|ParseException $e) {
             return $this->refuse($output, $e->getMessage());
         }
-        $output->writeln(sprintf('%s: %d operations, %d questions and ways.', $procedure->title, count($procedure->operations), count($procedure->groups)));
+        $output->writeln(
+            sprintf(
+                '%s: %d operations, %d questions and ways.', $procedure->title, count($procedure->operations),
+                count($procedure->groups),
+            ),
+        );
         try {
             $keep && $output->writeln('Kept as '.$this->shelf->keepOwn($procedure->id, $yaml));
         } catch (InvalidDocument $e) {

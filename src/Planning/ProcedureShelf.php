@@ -136,7 +136,9 @@ final class ProcedureShelf
     /** Keeps a procedure of the workshop's own; the text was checked before. */
     public function keepOwn(string $id, string $yaml): string
     {
-        1 === preg_match('/\A[a-z0-9-]{1,60}\z/', $id) && 'common' !== $id || throw InvalidDocument::at('id', 'small letters, digits and hyphens are needed, and not “common”.');
+        1 === preg_match('/\A[a-z0-9-]{1,60}\z/', $id) && 'common' !== $id || throw InvalidDocument::at(
+            'id', 'small letters, digits and hyphens are needed, and not “common”.',
+        );
         is_dir($this->ownDir) || mkdir($this->ownDir, 0o750, true);
         $file = $this->ownDir.'/'.$id.'.yaml';
         file_put_contents($file, $yaml, \LOCK_EX);

@@ -21,8 +21,10 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final class ReplanController extends AbstractController
 {
     #[Route('/fits/{id}/replan', name: 'replan', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET', 'POST'])]
-    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, ProcedureShelf $shelf, Replanner $replanner): Response
-    {
+    public function __invoke(
+        string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, ProcedureShelf $shelf,
+        Replanner $replanner,
+    ): Response {
         $fit = $fits->get($id);
         $stale = $request->isMethod('POST') && $request->request->getInt('revision', $fit->revision) !== $fit->revision;
         FitStatus::Signed !== $fit->status || throw $this->createAccessDeniedException('A signed fit is not planned again.');
@@ -34,15 +36,24 @@ final class ReplanController extends AbstractController
                 $choices[$group->id] = '' !== $input->getString('c_'.$group->id) ? $input->getString('c_'.$group->id) : $choices[$group->id] ?? $group->default;
             }
         }
-        $view = ['fit' => $fit, 'procedures' => $this->known($shelf, $fit->procedures), 'others' => array_filter($shelf->all(), static fn (Procedure $p): bool => !in_array($p->id, $fit->procedures, true)), 'choices' => $choices, 'add' => array_slice($procedures, count($fit->procedures)), 'input' => $input, 'change' => null, 'error' => '', 'versions' => $replanner->versions($id)];
+        $view = [
+            'fit' => $fit, 'procedures' => $this->known($shelf, $fit->procedures),
+            'others' => array_filter($shelf->all(), static fn (Procedure $p): bool => !in_array($p->id, $fit->procedures, true)),
+            'choices' => $choices, 'add' => array_slice($procedures, count($fit->procedures)), 'input' => $input, 'change' => null,
+            'error' => '', 'versions' => $replanner->versions($id),
+        ];
         try {
             $name = trim($input->getString('item'));
-            $vehicle = '' === $name ? $fit->vehicleDocument : $replanner->withItem($fit, $name, $input->getString('before'), $input->getInt('fasteners'));
+            $vehicle = '' === $name ? $fit->vehicleDocument : $replanner->withItem(
+                $fit, $name, $input->getString('before'), $input->getInt('fasteners'),
+            );
             $sheet = $replanner->compile($procedures, $choices, $vehicle, $fit->sheet()->timing->people);
             $view['change'] = SheetChange::between($fit->sheet(), $sheet);
             if ($request->isMethod('POST') && $input->has('adopt')) {
                 $reason = trim($input->getString('reason'));
-                !$stale || throw UnplannableFit::dueToItem('Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.');
+                !$stale || throw UnplannableFit::dueToItem(
+                    'Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.',
+                );
                 '' !== $reason || throw UnplannableFit::dueToItem('Say what came up: it stands with the new version.');
                 $replanner->adopt($fit, $sheet, $procedures, $choices, $vehicle, $person->name, mb_substr($reason, 0, 500));
                 $this->addFlash('good', 'The new sheet is in force; every mark is kept.');

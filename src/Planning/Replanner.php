@@ -19,8 +19,10 @@ use Psr\Clock\ClockInterface;
 /** A new version of a sheet in mid-job: the former one is kept, and every mark stays, since steps keep their ids. */
 final readonly class Replanner
 {
-    public function __construct(private FitPlanner $planner, private ProcedureShelf $shelf, private KitBook $kit, private Recorder $recorder, private Connection $db, private ClockInterface $clock)
-    {
+    public function __construct(
+        private FitPlanner $planner, private ProcedureShelf $shelf, private KitBook $kit, private Recorder $recorder,
+        private Connection $db, private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -32,7 +34,10 @@ final readonly class Replanner
      */
     public function compile(array $procedures, array $choices, array $vehicle, int $people): Sheet
     {
-        return (new Compiler($this->shelf->common()))->compile($this->planner->procedures($procedures), new Choices($choices), VehicleSheet::read(Node::of($vehicle)), $this->kit->kit(), $people);
+        return (new Compiler($this->shelf->common()))->compile(
+            $this->planner->procedures($procedures), new Choices($choices), VehicleSheet::read(Node::of($vehicle)),
+            $this->kit->kit(), $people,
+        );
     }
 
     /**
@@ -48,14 +53,19 @@ final readonly class Replanner
         $items = is_array($document['items'] ?? null) ? $document['items'] : [];
         $id = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($name)), '-');
         ('' !== $id && strlen($id) <= 60) || throw UnplannableFit::dueToItem('Give the item a name of letters and digits.');
-        isset($fit->vehicleSheet()->items[$id]) && throw UnplannableFit::dueToItem(sprintf('There is a “%s” on the vehicle sheet already: choose another name.', $name));
+        isset($fit->vehicleSheet()->items[$id]) && throw UnplannableFit::dueToItem(sprintf(
+            'There is a “%s” on the vehicle sheet already: choose another name.', $name,
+        ));
         $behind = $fit->vehicleSheet()->items[$inFrontOf] ?? throw UnplannableFit::dueToItem('Say what it lies in front of.');
         foreach ($items as $i => $item) {
             if (is_array($item) && ($item['id'] ?? null) === $inFrontOf) {
                 $items[$i] = ['behind' => [...is_array($item['behind'] ?? null) ? array_values($item['behind']) : [], $id]] + $item;
             }
         }
-        $items[] = ['id' => $id, 'name' => $name, 'position' => $behind->position->value, 'behind' => [], 'off' => [2, 4, 8], 'on' => [2, 4, 8]] + ($fasteners > 0 ? ['tray' => [['thing' => 'fasteners', 'count' => min(200, $fasteners)]]] : []);
+        $items[] = [
+            'id' => $id, 'name' => $name, 'position' => $behind->position->value, 'behind' => [], 'off' => [2, 4, 8],
+            'on' => [2, 4, 8],
+        ] + ($fasteners > 0 ? ['tray' => [['thing' => 'fasteners', 'count' => min(200, $fasteners)]]] : []);
 
         return ['items' => array_values($items)] + $document;
     }
@@ -70,10 +80,29 @@ final readonly class Replanner
         $this->db->transactional(function () use ($fit, $sheet, $procedures, $choices, $vehicle, $by, $reason): void {
             $now = $this->db->fetchAssociative('SELECT revision, status FROM fit WHERE id = ?', [$fit->id]);
             'signed' !== ($now['status'] ?? '') || throw UnplannableFit::dueToItem('The fit was signed off meanwhile: it is not planned again.');
-            $fit->revision === (is_numeric($now['revision'] ?? null) ? (int) $now['revision'] : 0) || throw UnplannableFit::dueToItem('Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.');
+            $fit->revision === (is_numeric($now['revision'] ?? null) ? (int) $now['revision'] : 0) || throw UnplannableFit::dueToItem(
+                'Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.',
+            );
             $version = $this->db->fetchOne('SELECT COUNT(*) + 1 FROM fit_sheet_version WHERE fit_id = ?', [$fit->id]);
-            $this->db->insert('fit_sheet_version', ['fit_id' => $fit->id, 'version' => is_numeric($version) ? (int) $version : 1, 'replaced_at' => $this->clock->now()->format('Y-m-d\TH:i:sP'), 'by_name' => $by, 'reason' => $reason, 'sheet_document' => self::json($fit->sheetDocument), 'vehicle_document' => self::json($fit->vehicleDocument)]);
-            $this->db->update('fit', ['title' => mb_substr($sheet->title, 0, 200), 'procedures' => self::json($procedures), 'choices' => self::json($choices), 'vehicle_document' => self::json($vehicle), 'sheet_document' => self::json($sheet->toArray()), 'steps_all' => count($sheet->steps), 'findings' => count($sheet->findings), 'minutes_planned' => $sheet->timing->likely, 'revision' => $fit->revision + 1], ['id' => $fit->id]);
+            $this->db->insert(
+                'fit_sheet_version',
+                [
+                    'fit_id' => $fit->id, 'version' => is_numeric($version) ? (int) $version : 1,
+                    'replaced_at' => $this->clock->now()->format('Y-m-d\TH:i:sP'), 'by_name' => $by, 'reason' => $reason,
+                    'sheet_document' => self::json($fit->sheetDocument), 'vehicle_document' => self::json($fit->vehicleDocument),
+                ],
+            );
+            $this->db->update(
+                'fit',
+                [
+                    'title' => mb_substr($sheet->title, 0, 200), 'procedures' => self::json($procedures),
+                    'choices' => self::json($choices), 'vehicle_document' => self::json($vehicle),
+                    'sheet_document' => self::json($sheet->toArray()), 'steps_all' => count($sheet->steps),
+                    'findings' => count($sheet->findings), 'minutes_planned' => $sheet->timing->likely,
+                    'revision' => $fit->revision + 1,
+                ],
+                ['id' => $fit->id],
+            );
             $this->recorder->record($fit, [], Hand::Server);
         });
     }
@@ -83,7 +112,16 @@ final readonly class Replanner
     {
         $text = static fn (mixed $value): string => is_scalar($value) ? (string) $value : '';
 
-        return array_map(static fn (array $row): array => ['version' => (int) $text($row['version']), 'at' => $text($row['replaced_at']), 'by' => $text($row['by_name']), 'reason' => $text($row['reason'])], $this->db->fetchAllAssociative('SELECT version, replaced_at, by_name, reason FROM fit_sheet_version WHERE fit_id = ? ORDER BY version DESC', [$fitId]));
+        return array_map(
+            static fn (array $row): array => [
+                'version' => (int) $text($row['version']), 'at' => $text($row['replaced_at']), 'by' => $text($row['by_name']),
+                'reason' => $text($row['reason']),
+            ],
+            $this->db->fetchAllAssociative(
+                'SELECT version, replaced_at, by_name, reason FROM fit_sheet_version WHERE fit_id = ? ORDER BY version DESC',
+                [$fitId],
+            ),
+        );
     }
 
     private static function json(mixed $value): string

@@ -23,8 +23,10 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 #[IsGranted('ROLE_MECHANIC')]
 final class StartFitController extends AbstractController
 {
-    public function __construct(private readonly Garage $garage, private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner, private readonly FitBook $fits, private readonly Together $together)
-    {
+    public function __construct(
+        private readonly Garage $garage, private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner,
+        private readonly FitBook $fits, private readonly Together $together,
+    ) {
     }
 
     #[Route('/start', name: 'start_fit', methods: ['GET', 'POST'])]
@@ -34,7 +36,13 @@ final class StartFitController extends AbstractController
         $vehicle = '' === $input->getString('vehicle') ? null : $this->garage->get($input->getString('vehicle'));
         $procedures = $this->chosen($input->all('procedures') ?: [$input->getString('procedure')]);
         if (null === $vehicle || [] === $procedures) {
-            return $this->render('planning/start.html.twig', ['vehicles' => $this->garage->rows(), 'vehicle' => $vehicle, 'procedures' => null === $vehicle ? [] : $this->offered($vehicle)]);
+            return $this->render(
+                'planning/start.html.twig',
+                [
+                    'vehicles' => $this->garage->rows(), 'vehicle' => $vehicle,
+                    'procedures' => null === $vehicle ? [] : $this->offered($vehicle),
+                ],
+            );
         }
         $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
         $workshop = WorkshopAnswers::read($input);
@@ -58,7 +66,9 @@ final class StartFitController extends AbstractController
         }
         $status = new Response(status: '' === $view['error'] ? 200 : 422);
 
-        return Htmx::wantsFragment($request) ? $this->renderBlock('planning/questions.html.twig', 'preview', $view, $status) : $this->render('planning/questions.html.twig', $view, $status);
+        return Htmx::wantsFragment($request) ? $this->renderBlock(
+            'planning/questions.html.twig', 'preview', $view, $status,
+        ) : $this->render('planning/questions.html.twig', $view, $status);
     }
 
     /** Fetched once the page stands: every other job is compiled with these and without. */
@@ -77,7 +87,9 @@ final class StartFitController extends AbstractController
             $offers = [];
         }
 
-        return $this->render('planning/_offers.html.twig', ['vehicle' => $vehicle, 'ids' => $ids, 'people' => $people, 'offers' => $offers]);
+        return $this->render(
+            'planning/_offers.html.twig', ['vehicle' => $vehicle, 'ids' => $ids, 'people' => $people, 'offers' => $offers],
+        );
     }
 
     /**
@@ -87,7 +99,14 @@ final class StartFitController extends AbstractController
      */
     private function chosen(array $ids): array
     {
-        return array_values(array_filter(array_map(fn (string $id): ?Procedure => $this->shelf->procedure($id), array_values(array_unique(array_filter($ids, is_string(...)))))));
+        return array_values(
+            array_filter(
+                array_map(
+                    fn (string $id): ?Procedure => $this->shelf->procedure($id),
+                    array_values(array_unique(array_filter($ids, is_string(...)))),
+                ),
+            ),
+        );
     }
 
     /** @return list<array{procedure: Procedure, missing: string}> */
@@ -102,7 +121,12 @@ final class StartFitController extends AbstractController
                 $offered[] = ['procedure' => $procedure, 'missing' => $e->getMessage()];
             }
         }
-        usort($offered, static fn (array $a, array $b): int => ['' !== $a['missing'], $a['procedure']->title] <=> ['' !== $b['missing'], $b['procedure']->title]);
+        usort(
+            $offered,
+            static fn (array $a, array $b): int => [
+                '' !== $a['missing'], $a['procedure']->title,
+            ] <=> ['' !== $b['missing'], $b['procedure']->title],
+        );
 
         return $offered;
     }

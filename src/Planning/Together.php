@@ -50,7 +50,9 @@ final readonly class Together
             }
             try {
                 $own = $this->planner->compile($vehicle, [$procedure->id], $choices, $people)->timing->likely;
-                $extra = $this->planner->compile($vehicle, [...$ids, $procedure->id], $choices, $people)->timing->likely - $sheet->timing->likely;
+                $extra = $this->planner->compile(
+                    $vehicle, [...$ids, $procedure->id], $choices, $people,
+                )->timing->likely - $sheet->timing->likely;
             } catch (UnplannableFit) {
                 continue;
             }

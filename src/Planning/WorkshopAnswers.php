@@ -16,7 +16,10 @@ final readonly class WorkshopAnswers
 {
     private const FIELDS = [
         'workshop' => [Cure::CHOICE, Kind::Temperature, -10.0, 50.0, 'The workshop is between −10 and 50 °C.'],
-        'altitude' => [FillFromBench::CHOICE, Kind::Altitude, -500.0, 6000.0, "A workshop lies between 500 m below and 6\u{202F}000 m above the sea."],
+        'altitude' => [
+            FillFromBench::CHOICE, Kind::Altitude, -500.0, 6000.0,
+            "A workshop lies between 500 m below and 6\u{202F}000 m above the sea.",
+        ],
     ];
 
     /**

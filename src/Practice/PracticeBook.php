@@ -68,7 +68,9 @@ final readonly class PracticeBook
     /** @return list<PracticeTry> newest first */
     public function recent(string $accountId): array
     {
-        $query = $this->em->createQuery(sprintf('SELECT t FROM %s t WHERE t.accountId = :who AND t.endedAt IS NOT NULL ORDER BY t.endedAt DESC', PracticeTry::class));
+        $query = $this->em->createQuery(
+            sprintf('SELECT t FROM %s t WHERE t.accountId = :who AND t.endedAt IS NOT NULL ORDER BY t.endedAt DESC', PracticeTry::class),
+        );
 
         /** @var list<PracticeTry> $tries */
         $tries = $query->setParameter('who', $accountId)->setMaxResults(self::RECENT)->getResult();

@@ -32,7 +32,13 @@ final class PracticeController extends AbstractController
         $try = $this->book->open($person->id);
         $recent = $this->book->recent($person->id);
 
-        return $this->render('practice/page.html.twig', ['try' => $try, 'exercise' => $try->exercise(), 'recent' => $recent, 'progress' => $this->progress($recent), 'calls' => self::calls(), 'plot' => $this->plot($try, null), 'torque' => $this->torque($try)]);
+        return $this->render(
+            'practice/page.html.twig',
+            [
+                'try' => $try, 'exercise' => $try->exercise(), 'recent' => $recent, 'progress' => $this->progress($recent),
+                'calls' => self::calls(), 'plot' => $this->plot($try, null), 'torque' => $this->torque($try),
+            ],
+        );
     }
 
     #[Route('/practice/{id}/pull', name: 'practice_pull', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['POST'])]
@@ -42,7 +48,10 @@ final class PracticeController extends AbstractController
         $number = static fn (string $name): float => is_numeric($request->request->get($name)) ? (float) $request->request->get($name) : 0.0;
         $this->book->pull($try, $number('ms'), max(0.05, min(3.0, $number('eager'))));
 
-        return $this->render('practice/_gauge.html.twig', ['try' => $try, 'exercise' => $try->exercise(), 'plot' => $this->plot($try, null), 'torque' => $this->torque($try)]);
+        return $this->render(
+            'practice/_gauge.html.twig',
+            ['try' => $try, 'exercise' => $try->exercise(), 'plot' => $this->plot($try, null), 'torque' => $this->torque($try)],
+        );
     }
 
     #[Route('/practice/{id}/call', name: 'practice_call', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['POST'])]
@@ -70,7 +79,13 @@ final class PracticeController extends AbstractController
         $recent = $this->book->recent($person->id);
         $judged = $this->judged($try);
 
-        return $this->render('practice/result.html.twig', ['try' => $try, 'exercise' => $try->exercise(), 'judged' => $judged, 'plot' => $this->plot($try, $judged), 'progress' => $this->progress($recent), 'recent' => $recent]);
+        return $this->render(
+            'practice/result.html.twig',
+            [
+                'try' => $try, 'exercise' => $try->exercise(), 'judged' => $judged, 'plot' => $this->plot($try, $judged),
+                'progress' => $this->progress($recent), 'recent' => $recent,
+            ],
+        );
     }
 
     private function mine(string $id, AccountRecord $person): PracticeTry
@@ -81,7 +96,9 @@ final class PracticeController extends AbstractController
     private function judged(PracticeTry $try): ?SumResult
     {
         try {
-            return (new TraceJudge())->judge(Trace::of($try->samples), TraceSpec::torque($try->exercise()->target), $try->exercise()->expected());
+            return (new TraceJudge())->judge(
+                Trace::of($try->samples), TraceSpec::torque($try->exercise()->target), $try->exercise()->expected(),
+            );
         } catch (InvalidInput) {
             return null;
         }
@@ -89,7 +106,10 @@ final class PracticeController extends AbstractController
 
     private function plot(PracticeTry $try, ?SumResult $judged): Plot
     {
-        return TraceDrawing::of(array_map(static fn (array $s): array => [$s[0], $s[1]], $try->samples), TraceSpec::torque($try->exercise()->target), $judged);
+        return TraceDrawing::of(
+            array_map(static fn (array $s): array => [$s[0], $s[1]], $try->samples), TraceSpec::torque($try->exercise()->target),
+            $judged,
+        );
     }
 
     private function torque(PracticeTry $try): float
@@ -113,7 +133,10 @@ final class PracticeController extends AbstractController
         foreach (array_reverse($recent) as $i => $try) {
             $points[] = [(float) $i + 1, (float) $try->score];
         }
-        $plot = Plot::over(sprintf('Points of the last %d tries, the newest %d.', count($recent), $recent[0]->score), 'tries', [0.0, max(5.0, (float) count($points))], 'points', [0.0, 100.0]);
+        $plot = Plot::over(
+            sprintf('Points of the last %d tries, the newest %d.', count($recent), $recent[0]->score), 'tries',
+            [0.0, max(5.0, (float) count($points))], 'points', [0.0, 100.0],
+        );
 
         return $plot->line($points, 'trace')->dot((float) count($points), (float) $recent[0]->score, (string) $recent[0]->score);
     }

@@ -18,7 +18,12 @@ final class LockedDatabase
     {
         for ($e = $event->getThrowable(); null !== $e; $e = $e->getPrevious()) {
             if (1 === preg_match('/database (?:table )?is locked|database is busy/i', $e->getMessage())) {
-                $event->setThrowable(new ServiceUnavailableHttpException(self::AGAIN_IN_SECONDS, 'Somebody else is writing just now. Nothing was lost: try again.', $event->getThrowable()));
+                $event->setThrowable(
+                    new ServiceUnavailableHttpException(
+                        self::AGAIN_IN_SECONDS, 'Somebody else is writing just now. Nothing was lost: try again.',
+                        $event->getThrowable(),
+                    ),
+                );
 
                 return;
             }

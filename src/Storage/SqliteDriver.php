@@ -16,7 +16,9 @@ final class SqliteDriver extends AbstractDriverMiddleware
             mkdir(dirname($path), 0o750, true);
         }
         $connection = parent::connect($params);
-        $connection->exec('PRAGMA busy_timeout = 8000; PRAGMA journal_mode = WAL; PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL; PRAGMA temp_store = MEMORY');
+        $connection->exec(
+            'PRAGMA busy_timeout = 8000; PRAGMA journal_mode = WAL; PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL; PRAGMA temp_store = MEMORY',
+        );
 
         return new ImmediateTransactions($connection);
     }

@@ -24,8 +24,10 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final class PinController extends AbstractController
 {
     #[Route('/sums/{name}/pin', name: 'sum_pin', requirements: ['name' => '[a-z-]{1,40}'], methods: ['POST'])]
-    public function __invoke(string $name, Request $request, #[CurrentUser] AccountRecord $person, SumBook $sums, FitBook $fits, Recorder $recorder, ClockInterface $clock): Response
-    {
+    public function __invoke(
+        string $name, Request $request, #[CurrentUser] AccountRecord $person, SumBook $sums, FitBook $fits, Recorder $recorder,
+        ClockInterface $clock,
+    ): Response {
         parse_str($request->request->getString('query'), $raw);
         $back = $this->redirectToRoute('sum', ['name' => $name] + $raw, Response::HTTP_SEE_OTHER);
         try {
@@ -34,7 +36,19 @@ final class PinController extends AbstractController
             $step = $recorder->load($record)->currentStep() ?? throw InvalidInput::in('fit', 'That fit has no step to pin it to.');
             $query = http_build_query(array_filter($raw, static fn (mixed $value): bool => is_string($value) && '' !== $value));
             strlen($query) <= 500 || throw InvalidInput::in('query', 'This is too long to pin: keep its address instead.');
-            $recorder->record($record, [FitEvent::of($request->request->getString('event'), EventType::SumPinned, ['step' => $step->id, 'sum' => $name, 'query' => $query, 'said' => $sums->named($name)->headline($result)->asLine() ?: $result->headline(), 'verdict' => $result->verdict->value], $person->name, $clock->now())], Hand::Server);
+            $recorder->record(
+                $record,
+                [FitEvent::of(
+                    $request->request->getString('event'), EventType::SumPinned,
+                    [
+                        'step' => $step->id, 'sum' => $name, 'query' => $query,
+                        'said' => $sums->named($name)->headline($result)->asLine() ?: $result->headline(),
+                        'verdict' => $result->verdict->value,
+                    ],
+                    $person->name, $clock->now(),
+                )],
+                Hand::Server,
+            );
         } catch (InvalidInput|InvalidEvent $e) {
             $this->addFlash('bad', $e->getMessage());
 

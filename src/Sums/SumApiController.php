@@ -28,7 +28,9 @@ final class SumApiController
         try {
             $raw = $request->isMethod('POST') ? json_decode($request->getContent(), true, 32) : $request->query->all();
 
-            return self::json($sums->run($name, is_array($raw) ? $raw : throw InvalidInput::in('body', 'Send a JSON object of the fields.'))->toArray());
+            return self::json(
+                $sums->run($name, is_array($raw) ? $raw : throw InvalidInput::in('body', 'Send a JSON object of the fields.'))->toArray(),
+            );
         } catch (InvalidInput $e) {
             return self::json(['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY);
         }
@@ -40,7 +42,13 @@ final class SumApiController
         return [
             'name' => $sum->name(),
             'summary' => $sum->summary(),
-            'fields' => array_map(static fn (Field $field): array => ['name' => $field->name, 'label' => $field->label, 'unit' => $field->kind?->baseUnit()->value ?? '', 'required' => $field->required, 'example' => $field->example], $sum->fields()),
+            'fields' => array_map(
+                static fn (Field $field): array => [
+                    'name' => $field->name, 'label' => $field->label, 'unit' => $field->kind?->baseUnit()->value ?? '',
+                    'required' => $field->required, 'example' => $field->example,
+                ],
+                $sum->fields(),
+            ),
         ];
     }
 

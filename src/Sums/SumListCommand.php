@@ -27,13 +27,22 @@ final class SumListCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         if (true === $input->getOption('json')) {
-            $output->writeln(json_encode(array_values(array_map(SumApiController::described(...), $this->sums->all())), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                json_encode(
+                    array_values(array_map(SumApiController::described(...), $this->sums->all())),
+                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRETTY_PRINT,
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return 0;
         }
         foreach ($this->sums->all() as $sum) {
             $fields = array_map(static fn ($field): string => $field->name.($field->required ? '' : '?'), $sum->fields());
-            $output->writeln(sprintf("%-16s %s\n%-16s %s", $sum->name(), $sum->summary(), '', implode(', ', $fields)), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                sprintf("%-16s %s\n%-16s %s", $sum->name(), $sum->summary(), '', implode(', ', $fields)),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
 
         return 0;

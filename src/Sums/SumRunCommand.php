@@ -16,7 +16,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 
 /**
  * The headless door. Exit 0 for a computed answer whatever its verdict, 2 for bad input. With --batch each line of
- * standard input is {"sum":…,"inputs":{…}}, or just the inputs where NAME is given, and each gets a line; an error is that line's answer and the exit stays 0.
+ * standard input is {"sum":…,"inputs":{…}}, or just the inputs where NAME is given, and each gets a line; an error
+ * is that line's answer and the exit stays 0.
  */
 #[AsCommand('sum:run', 'Run a sum: NAME --json=\'{"field":"value"}\', or - for JSON on standard input, or --batch.')]
 final class SumRunCommand extends Command
@@ -61,7 +62,10 @@ final class SumRunCommand extends Command
             } catch (\Throwable $e) {
                 // A fault of ours costs its own line, never the lines behind it.
                 $this->logger->error('A line of a batch could not be answered.', ['exception' => $e]);
-                $answer = json_encode(['error' => ['field' => 'sum', 'message' => 'This line could not be worked out. Check its numbers for slips.']], self::FLAGS);
+                $answer = json_encode(
+                    ['error' => ['field' => 'sum', 'message' => 'This line could not be worked out. Check its numbers for slips.']],
+                    self::FLAGS,
+                );
             }
             $output->writeln($answer, OutputInterface::OUTPUT_RAW);
         }

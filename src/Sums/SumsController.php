@@ -43,7 +43,12 @@ final class SumsController extends AbstractController
         $fields = array_map(static fn ($field): string => $field->name, $sum->fields());
         $typed = array_intersect_key($request->query->all(), array_flip($fields));
         $raw = [] === $typed ? $this->example($sum) : array_filter($typed, is_string(...));
-        $view = ['sum' => $sum, 'raw' => $raw, 'result' => null, 'drawing' => null, 'headline' => null, 'query' => http_build_query($raw), 'fits' => array_values(array_filter($fits->open(), static fn (FitRow $row): bool => FitStatus::InHand === $row->status)), 'error' => null];
+        $view = [
+            'sum' => $sum, 'raw' => $raw, 'result' => null, 'drawing' => null, 'headline' => null,
+            'query' => http_build_query($raw),
+            'fits' => array_values(array_filter($fits->open(), static fn (FitRow $row): bool => FitStatus::InHand === $row->status)),
+            'error' => null,
+        ];
         try {
             $view['result'] = $sums->run($name, $raw);
             $view['headline'] = $sum->headline($view['result']);
@@ -61,7 +66,12 @@ final class SumsController extends AbstractController
         if ('wrench-pick' !== $sum->name()) {
             return $sum->example();
         }
-        $lines = array_map(static fn (Wrench $w): string => sprintf('%s, %s, %s, %s, %s', $w->name, $w->min, $w->max, $w->error, $w->isPastCalibration() ? 'false' : 'true'), $this->kit->kit()->wrenches);
+        $lines = array_map(
+            static fn (Wrench $w): string => sprintf(
+                '%s, %s, %s, %s, %s', $w->name, $w->min, $w->max, $w->error, $w->isPastCalibration() ? 'false' : 'true',
+            ),
+            $this->kit->kit()->wrenches,
+        );
 
         return ['targets' => '9 N·m; 22 N·m; 85 N·m', 'kit' => implode(";\n", $lines)];
     }

@@ -63,7 +63,12 @@ final class BenchCommand extends Command
             return 2;
         }
         $fits = $this->db->fetchOne('SELECT COUNT(*) FROM fit');
-        $output->writeln(sprintf('%s fits in the database, %d rounds, environment %s.', is_scalar($fits) ? (string) $fits : '?', $rounds, $this->environment));
+        $output->writeln(
+            sprintf(
+                '%s fits in the database, %d rounds, environment %s.', is_scalar($fits) ? (string) $fits : '?', $rounds,
+                $this->environment,
+            ),
+        );
         $table = (new Table($output))->setHeaders(['view', 'wall ms', 'bare ms', 'ratio', 'cpu ms', 'bare cpu', 'cpu ratio', 'bytes']);
         foreach ($this->views($fit) as $name => $path) {
             $table->addRow([$name, ...$this->measured($path, $person, $rounds)]);
@@ -101,7 +106,10 @@ final class BenchCommand extends Command
         }
         [$w, $bw, $c, $bc] = array_map(self::median(...), [$wall, $bareWall, $cpu, $bareCpu]);
 
-        return [sprintf('%.2f', $w), sprintf('%.2f', $bw), sprintf('%.1f', $w / $bw), sprintf('%.2f', $c), sprintf('%.2f', $bc), sprintf('%.1f', $c / max(0.001, $bc)), (string) $bytes];
+        return [
+            sprintf('%.2f', $w), sprintf('%.2f', $bw), sprintf('%.1f', $w / $bw), sprintf('%.2f', $c), sprintf('%.2f', $bc),
+            sprintf('%.1f', $c / max(0.001, $bc)), (string) $bytes,
+        ];
     }
 
     /** @return array{float, float, int} wall ms, process ms, bytes of the answer */
@@ -152,7 +160,10 @@ final class BenchCommand extends Command
         $taken = [];
         for ($i = -3; $i < $rounds; ++$i) {
             $start = self::cpu();
-            $sheet = (new Compiler($this->shelf->common()))->compile([$this->shelf->procedure('thermostat-under') ?? throw new \LogicException('It is shipped.')], new Choices([]), $large, $this->kit->kit());
+            $sheet = (new Compiler($this->shelf->common()))->compile(
+                [$this->shelf->procedure('thermostat-under') ?? throw new \LogicException('It is shipped.')], new Choices([]),
+                $large, $this->kit->kit(),
+            );
             $taken[] = self::cpu() - $start;
         }
         $times['and lint of a large sheet'] = [self::median(array_slice($taken, 3)), count($sheet->steps)];
@@ -167,7 +178,11 @@ final class BenchCommand extends Command
         $items = is_array($document['items'] ?? null) ? array_values($document['items']) : [];
         $front = [];
         for ($i = 0; $i < 130; ++$i) {
-            $items[] = ['id' => 'cover-'.$i, 'name' => 'cover '.$i, 'kind' => 'cover', 'position' => 0 === $i % 3 ? 'ground' : 'raised', 'behind' => $i >= 87 ? ['cover-'.($i - 87)] : [], 'tray' => [['thing' => 'screws', 'count' => 4]], 'off' => [1, 2, 3], 'on' => [1, 2, 3]];
+            $items[] = [
+                'id' => 'cover-'.$i, 'name' => 'cover '.$i, 'kind' => 'cover', 'position' => 0 === $i % 3 ? 'ground' : 'raised',
+                'behind' => $i >= 87 ? ['cover-'.($i - 87)] : [], 'tray' => [['thing' => 'screws', 'count' => 4]],
+                'off' => [1, 2, 3], 'on' => [1, 2, 3],
+            ];
             $front[] = 'cover-'.$i;
         }
         foreach ($items as $i => $item) {

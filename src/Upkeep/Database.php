@@ -40,7 +40,9 @@ final readonly class Database
         } catch (\Throwable $e) {
             // Half a copy is worse than none.
             is_file($file) && unlink($file);
-            throw $e instanceof \RuntimeException && !$e instanceof \Doctrine\DBAL\Exception ? $e : new \RuntimeException(sprintf('The copy could not be written to %s: %s. Nothing is left there.', $directory, $e->getMessage()), 0, $e);
+            throw $e instanceof \RuntimeException && !$e instanceof \Doctrine\DBAL\Exception ? $e : new \RuntimeException(
+                sprintf('The copy could not be written to %s: %s. Nothing is left there.', $directory, $e->getMessage()), 0, $e,
+            );
         }
 
         return $file;
@@ -62,10 +64,14 @@ final readonly class Database
         is_dir($this->dataDir) || mkdir($this->dataDir, 0o750, true);
         $this->ensureRoom($this->dataDir, (int) filesize($file));
         $new = $this->path().'.new';
-        copy($file, $new) || throw new \RuntimeException('The copy could not be written beside the database: is the disk full? Nothing was changed.');
+        copy($file, $new) || throw new \RuntimeException(
+            'The copy could not be written beside the database: is the disk full? Nothing was changed.',
+        );
         $this->db->close();
         $former = $this->setAside();
-        rename($new, $this->path()) || throw new \RuntimeException(sprintf('The copy could not be put in place. What was there is %s.', $former));
+        rename($new, $this->path()) || throw new \RuntimeException(sprintf(
+            'The copy could not be put in place. What was there is %s.', $former,
+        ));
 
         return $former;
     }
@@ -100,7 +106,9 @@ final readonly class Database
         $versions = false === $found ? [] : $found->fetchAll(\PDO::FETCH_COLUMN);
         foreach ($versions as $version) {
             $class = is_string($version) ? substr($version, (int) strrpos($version, '\\') + 1) : '';
-            is_file($this->projectDir.'/migrations/'.$class.'.php') || throw new \RuntimeException('That copy was made by a newer version of the application. Install that version first. Nothing was changed.');
+            is_file($this->projectDir.'/migrations/'.$class.'.php') || throw new \RuntimeException(
+                'That copy was made by a newer version of the application. Install that version first. Nothing was changed.',
+            );
         }
     }
 
@@ -109,7 +117,12 @@ final readonly class Database
     {
         $free = $this->space->bytesUnder($directory);
         if ($free < 2 * $bytes + 1_000_000) {
-            throw new \RuntimeException(sprintf('The disk under %s has %d MB free, and %d MB are needed. Nothing was changed.', $directory, (int) ($free / 1e6), (int) ceil((2 * $bytes + 1_000_000) / 1e6)));
+            throw new \RuntimeException(
+                sprintf(
+                    'The disk under %s has %d MB free, and %d MB are needed. Nothing was changed.', $directory, (int) ($free / 1e6),
+                    (int) ceil((2 * $bytes + 1_000_000) / 1e6),
+                ),
+            );
         }
     }
 
@@ -118,7 +131,9 @@ final readonly class Database
         try {
             $copy = new \PDO('sqlite:'.$file, null, null, [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
             $sound = $copy->query('PRAGMA integrity_check');
-            $events = $copy->query("SELECT COUNT(*) FROM sqlite_master WHERE name IN ('fit_event', 'fit', 'account', 'fit_event_no_update', 'fit_event_no_delete')");
+            $events = $copy->query(
+                "SELECT COUNT(*) FROM sqlite_master WHERE name IN ('fit_event', 'fit', 'account', 'fit_event_no_update', 'fit_event_no_delete')",
+            );
             $isOurs = false !== $sound && 'ok' === $sound->fetchColumn() && false !== $events && 5 === $events->fetchColumn();
         } catch (\PDOException $e) {
             throw new \RuntimeException(sprintf('%s is no database of ours: %s', $file, $e->getMessage()), 0, $e);

@@ -13,7 +13,10 @@ final class BodyLimit
 {
     private const FORM = 1_000_000;
     /** Door => bytes: marks of a day, a trace, the largest fit we write. */
-    private const DOORS = ['~^/fits/[0-9A-Z]{26}/events$~' => 600_000, '~^/api/readings$~' => 4_000_000, '~/trace$~' => 2_500_000, '~^/import$~' => 10_000_000];
+    private const DOORS = [
+        '~^/fits/[0-9A-Z]{26}/events$~' => 600_000, '~^/api/readings$~' => 4_000_000, '~/trace$~' => 2_500_000,
+        '~^/import$~' => 10_000_000,
+    ];
     private const LONGEST_ADDRESS = 8_000;
 
     #[AsEventListener(priority: 300)]
@@ -24,7 +27,11 @@ final class BodyLimit
             return;
         }
         if (strlen($request->getRequestUri()) > self::LONGEST_ADDRESS) {
-            $event->setResponse(self::refusal(Response::HTTP_REQUEST_URI_TOO_LONG, sprintf('The address has more than %d characters.', self::LONGEST_ADDRESS)));
+            $event->setResponse(
+                self::refusal(
+                    Response::HTTP_REQUEST_URI_TOO_LONG, sprintf('The address has more than %d characters.', self::LONGEST_ADDRESS),
+                ),
+            );
 
             return;
         }
@@ -33,7 +40,12 @@ final class BodyLimit
             $limit = 1 === preg_match($pattern, $request->getPathInfo()) ? $bytes : $limit;
         }
         if ((int) $request->headers->get('Content-Length', '0') > $limit) {
-            $event->setResponse(self::refusal(Response::HTTP_REQUEST_ENTITY_TOO_LARGE, sprintf('At most %d kB may come at once here: send it in parts.', intdiv($limit, 1000))));
+            $event->setResponse(
+                self::refusal(
+                    Response::HTTP_REQUEST_ENTITY_TOO_LARGE,
+                    sprintf('At most %d kB may come at once here: send it in parts.', intdiv($limit, 1000)),
+                ),
+            );
         }
     }
 

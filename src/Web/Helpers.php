@@ -72,14 +72,18 @@ final readonly class Helpers
     public static function jointHands(Fit $fit, Step $step): ?array
     {
         $joints = '' === $step->joint ? $fit->vehicle->jointsOf($step->item) : array_filter([$fit->vehicle->joints[$step->joint] ?? null]);
-        $left = array_values(array_filter('' === $step->item.$step->joint ? [] : $joints, static fn (Joint $joint): bool => $joint->isLeftHand));
+        $left = array_values(
+            array_filter('' === $step->item.$step->joint ? [] : $joints, static fn (Joint $joint): bool => $joint->isLeftHand),
+        );
         if ([] === $left) {
             return null;
         }
         $isUndone = Deed::Remove === $step->deed;
 
         return [
-            'text' => sprintf('Left-hand thread: %s %s', $isUndone ? 'undo' : 'tighten', $isUndone ? $left[0]->wayOff() : $left[0]->wayOn()),
+            'text' => sprintf(
+                'Left-hand thread: %s %s', $isUndone ? 'undo' : 'tighten', $isUndone ? $left[0]->wayOff() : $left[0]->wayOn(),
+            ),
             'anticlockwise' => 'anticlockwise' === ($isUndone ? $left[0]->wayOff() : $left[0]->wayOn()),
         ];
     }

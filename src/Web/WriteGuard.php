@@ -10,7 +10,10 @@ use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\Security\Csrf\CsrfToken;
 use Symfony\Component\Security\Csrf\CsrfTokenManagerInterface;
 
-/** Every write must carry the session's token, in the field “_csrf” or the header “X-CSRF-Token”; devices have a token of their own and no session. */
+/**
+ * Every write must carry the session's token, in the field “_csrf” or the header “X-CSRF-Token”; devices have
+ * a token of their own and no session.
+ */
 #[AsEventListener(priority: 4)]
 final readonly class WriteGuard
 {
@@ -32,7 +35,12 @@ final readonly class WriteGuard
         }
         $given = $request->headers->get('X-CSRF-Token') ?? $request->request->getString('_csrf');
         if (!$this->tokens->isTokenValid(new CsrfToken(self::TOKEN, $given))) {
-            $event->setResponse(new Response('This page is too old to write from: load it again.', Response::HTTP_FORBIDDEN, ['Content-Type' => 'text/plain; charset=UTF-8']));
+            $event->setResponse(
+                new Response(
+                    'This page is too old to write from: load it again.', Response::HTTP_FORBIDDEN,
+                    ['Content-Type' => 'text/plain; charset=UTF-8'],
+                ),
+            );
         }
     }
 }

@@ -32,10 +32,16 @@ final readonly class EndLaw
 
     private function ensureWaivable(FitEvent $event): void
     {
-        $end = array_values(array_filter($this->fit->looseEnds(), static fn (LooseEnd $one): bool => $one->id === $event->string('end')))[0] ?? null;
+        $end = array_values(
+            array_filter($this->fit->looseEnds(), static fn (LooseEnd $one): bool => $one->id === $event->string('end')),
+        )[0] ?? null;
         null !== $end || throw InvalidEvent::in('end', 'That is not open any more. Look at the list again.');
-        $end->kind->canHurt() && !$this->hand->mayWaiveDanger() && throw InvalidEvent::in('end', sprintf('%s: %s can hurt somebody. A mechanic or a lead waives it.', $end->what, $end->kind->label()));
-        $event->string('as') === $end->since || throw InvalidEvent::in('as', sprintf('%s has changed meanwhile: %s.', $end->what, $end->since));
+        $end->kind->canHurt() && !$this->hand->mayWaiveDanger() && throw InvalidEvent::in(
+            'end', sprintf('%s: %s can hurt somebody. A mechanic or a lead waives it.', $end->what, $end->kind->label()),
+        );
+        $event->string('as') === $end->since || throw InvalidEvent::in(
+            'as', sprintf('%s has changed meanwhile: %s.', $end->what, $end->since),
+        );
     }
 
     private function ensureBooked(FitEvent $event): void
@@ -54,8 +60,12 @@ final readonly class EndLaw
 
     private function ensureUndoable(FitEvent $event): void
     {
-        $past = $this->fit->state->event($event->string('event')) ?? throw InvalidEvent::in('event', 'There is nothing like that to take back.');
-        ($past->type->canBeUndone() && !isset($this->fit->state->undone[$past->id])) || throw InvalidEvent::in('event', 'That can no longer be taken back.');
+        $past = $this->fit->state->event($event->string('event')) ?? throw InvalidEvent::in(
+            'event', 'There is nothing like that to take back.',
+        );
+        ($past->type->canBeUndone() && !isset($this->fit->state->undone[$past->id])) || throw InvalidEvent::in(
+            'event', 'That can no longer be taken back.',
+        );
         $step = $this->fit->sheet->step($past->string('step'));
         if (EventType::StepDone === $past->type && null !== $step && isset($this->fit->state->followUps[$step->followUp->id])) {
             throw InvalidEvent::in('event', 'That check was booked and has been done already.');
@@ -67,6 +77,9 @@ final readonly class EndLaw
         $refusals = $this->fit->refusals($this->hand->isLead());
         [] === $refusals || throw InvalidEvent::in('fit', implode(' ', $refusals));
         $count = count($this->fit->review());
-        $event->int('seen') === $count || throw InvalidEvent::in('seen', sprintf('There %s %d %s to look at before signing.', 1 === $count ? 'is' : 'are', $count, 1 === $count ? 'entry' : 'entries'));
+        $event->int('seen') === $count || throw InvalidEvent::in(
+            'seen',
+            sprintf('There %s %d %s to look at before signing.', 1 === $count ? 'is' : 'are', $count, 1 === $count ? 'entry' : 'entries'),
+        );
     }
 }

@@ -24,7 +24,9 @@ final readonly class InsideLaw
         match ($event->type) {
             EventType::PutIn => $isIn && throw InvalidEvent::in('thing', sprintf('The %s is in already.', $event->string('thing'))),
             EventType::TakenOut => $isIn || throw InvalidEvent::in('thing', sprintf('No %s was put in.', $event->string('thing'))),
-            default => in_array($event->string('tool'), $this->fit->toolsListed($step), true) || throw InvalidEvent::in('tool', 'That tool is not on the list of this sheet.'),
+            default => in_array(
+                $event->string('tool'), $this->fit->toolsListed($step), true,
+            ) || throw InvalidEvent::in('tool', 'That tool is not on the list of this sheet.'),
         };
     }
 }

@@ -58,12 +58,16 @@ final readonly class Law
 
     private function ensureWorkedOutHere(): void
     {
-        Hand::Server === $this->hand || throw InvalidEvent::in('type', 'That is worked out by the workshop’s server from what it holds; it cannot be sent.');
+        Hand::Server === $this->hand || throw InvalidEvent::in(
+            'type', 'That is worked out by the workshop’s server from what it holds; it cannot be sent.',
+        );
     }
 
     private function ensureStop(FitEvent $event): void
     {
         $stop = $this->fit->state->engineStop();
-        $stop?->string('reading') === $event->string('reading') || throw InvalidEvent::in('reading', 'That curve does not ask for the engine to be stopped.');
+        $stop?->string('reading') === $event->string('reading') || throw InvalidEvent::in(
+            'reading', 'That curve does not ask for the engine to be stopped.',
+        );
     }
 }

@@ -41,7 +41,9 @@ final readonly class PieceLaw
         $count = $this->fit->pieces()->of($step, $line);
         match ($event->type) {
             EventType::Counted => Deed::Remove === $step->deed ? $this->ensureIntoTray($count, $event->int('by')) : $this->ensureBack($count, $event->int('by')),
-            EventType::Replaced => $count->fresh < $count->expected || throw InvalidEvent::in('thing', 'More new ones than there are places.'),
+            EventType::Replaced => $count->fresh < $count->expected || throw InvalidEvent::in(
+                'thing', 'More new ones than there are places.',
+            ),
             default => $this->ensureThereIsOne($step, $count),
         };
     }
@@ -49,7 +51,9 @@ final readonly class PieceLaw
     private function ensureIntoTray(PieceCount $count, int $by): void
     {
         $count->tray + $by >= 0 || throw InvalidEvent::in('by', 'A tray cannot hold less than nothing.');
-        $count->tray + $by <= $count->expected + self::MOST_OVER || throw InvalidEvent::in('by', sprintf('The sheet says %d. Correct the sheet if there are more.', $count->expected));
+        $count->tray + $by <= $count->expected + self::MOST_OVER || throw InvalidEvent::in(
+            'by', sprintf('The sheet says %d. Correct the sheet if there are more.', $count->expected),
+        );
     }
 
     private function ensureBack(PieceCount $count, int $by): void

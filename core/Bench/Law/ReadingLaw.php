@@ -36,7 +36,13 @@ final readonly class ReadingLaw
         $ask = $this->asked($step, $event->string('field'));
         $capacity = $this->fit->vehicle->circuits[$step->circuit]->capacity ?? 0.0;
         if (Flow::None !== $ask->flow && $capacity > 0.0 && $event->float('value') > Flows::MOST * $capacity) {
-            throw InvalidEvent::in('text', sprintf('%s: %s, and the %s holds %s L. Read it again, or correct the vehicle sheet.', $ask->label, $event->string('text'), $this->fit->vehicle->circuits[$step->circuit]->name ?? 'circuit', round($capacity, 2)));
+            throw InvalidEvent::in(
+                'text',
+                sprintf(
+                    '%s: %s, and the %s holds %s L. Read it again, or correct the vehicle sheet.', $ask->label,
+                    $event->string('text'), $this->fit->vehicle->circuits[$step->circuit]->name ?? 'circuit', round($capacity, 2),
+                ),
+            );
         }
     }
 
@@ -44,9 +50,13 @@ final readonly class ReadingLaw
     {
         $this->fit->state->isClosed($step->id) && throw InvalidEvent::in('step', 'This step is closed. Open it again first.');
         $run = $this->fit->routine($step) ?? throw InvalidEvent::in('step', 'That step has no fill routine.');
-        $place = $run->routine->place($event->string('stage')) ?? throw InvalidEvent::in('stage', 'There is no such stage in this routine.');
+        $place = $run->routine->place($event->string('stage')) ?? throw InvalidEvent::in(
+            'stage', 'There is no such stage in this routine.',
+        );
         $allowed = $run->isBegun() ? $place <= $run->place() + 1 : 0 === $place;
-        $allowed || throw InvalidEvent::in('stage', sprintf('“%s” comes first.', $run->isBegun() ? $run->next()->title ?? '' : $run->routine->stages[0]->title));
+        $allowed || throw InvalidEvent::in(
+            'stage', sprintf('“%s” comes first.', $run->isBegun() ? $run->next()->title ?? '' : $run->routine->stages[0]->title),
+        );
         $lead = array_values(array_filter($this->fit->gate()->before($step), static fn (Obstacle $one): bool => Bar::Lead === $one->bar));
         [] === $lead || $event->hasReason() && $this->hand->isLead() || throw InvalidEvent::dueToObstacles($lead, $this->hand->isLead());
         $run->isBegun() && $place > $run->place() && !$event->hasReason() && $this->ensureStood($step, $run, $event);
@@ -61,7 +71,9 @@ final readonly class ReadingLaw
             $ended = null !== $hold->end && $hold->stage->id === $run->stage()->id ? $hold : $ended;
         }
         $hold = $ended ?? new Hold($run->stage(), Stood::between($begun, $event, $this->fit->state->liveBefore($begun)), $event, false);
-        $run->stage()->seconds > 0 && $hold->isShort() && throw InvalidEvent::in('stage', sprintf('“%s” stood %s. Let it stand, or say why not.', $run->stage()->title, $hold->inWords()));
+        $run->stage()->seconds > 0 && $hold->isShort() && throw InvalidEvent::in(
+            'stage', sprintf('“%s” stood %s. Let it stand, or say why not.', $run->stage()->title, $hold->inWords()),
+        );
 
         return true;
     }

@@ -27,7 +27,9 @@ final readonly class StepLaw
             EventType::StepDone => $this->ensureDone($step, $event),
             EventType::StepSkipped => $this->ensureSkip($step),
             EventType::StepReopened => $this->fit->state->isClosed($step->id) || throw InvalidEvent::in('step', 'This step is open already.'),
-            default => isset($step->cautions[$event->int('caution')]) || throw InvalidEvent::in('caution', 'There is no such caution at this step.'),
+            default => isset($step->cautions[$event->int('caution')]) || throw InvalidEvent::in(
+                'caution', 'There is no such caution at this step.',
+            ),
         };
     }
 
@@ -48,13 +50,17 @@ final readonly class StepLaw
     private function ensureSkip(Step $step): void
     {
         $this->ensureNotClosed($step);
-        Nature::protects($step) && !$this->hand->isLead() && throw InvalidEvent::in('step', sprintf('Others rely on “%s”. Only a lead skips it.', $step->title));
+        Nature::protects($step) && !$this->hand->isLead() && throw InvalidEvent::in(
+            'step', sprintf('Others rely on “%s”. Only a lead skips it.', $step->title),
+        );
     }
 
     private function ensureNotClosed(Step $step): void
     {
         $closed = $this->fit->state->done[$step->id] ?? $this->fit->state->skipped[$step->id] ?? null;
-        null === $closed || throw InvalidEvent::in('step', sprintf('%s closed this step at %s.', $closed->said(), $closed->at->format('H:i')));
+        null === $closed || throw InvalidEvent::in(
+            'step', sprintf('%s closed this step at %s.', $closed->said(), $closed->at->format('H:i')),
+        );
     }
 
     /**

@@ -58,7 +58,9 @@ final readonly class BoltReuse implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return $r->has('stretch') ? new Headline('Longer for good by', [Headline::figure($r->number('stretch'), 'mm')], '') : new Headline('Left to the limit', [Headline::figure($r->number('margin'), 'mm')], '');
+        return $r->has('stretch') ? new Headline(
+            'Longer for good by', [Headline::figure($r->number('stretch'), 'mm')], '',
+        ) : new Headline('Left to the limit', [Headline::figure($r->number('margin'), 'mm')], '');
     }
 
     public function drawing(Inputs $in, SumResult $r): ?array
@@ -69,26 +71,45 @@ final readonly class BoltReuse implements Sum
     public function compute(Inputs $in): SumResult
     {
         $old = $in->positive('old', Kind::Length);
-        $in->has('new') || $in->has('limit') || throw InvalidInput::in('limit', 'Measure a new one beside it, or give the maker’s longest.');
+        $in->has('new') || $in->has('limit') || throw InvalidInput::in(
+            'limit', 'Measure a new one beside it, or give the maker’s longest.',
+        );
         $values = ['old' => Value::of($old, Unit::Millimetre->value)];
         $checks = $this->rules($in);
         $working = [];
         if ($in->has('new')) {
             $new = $in->positive('new', Kind::Length);
-            abs($old - $new) < 0.1 * $new || throw InvalidInput::in('new', 'These are bolts of different lengths: measure one of the same kind.');
+            abs($old - $new) < 0.1 * $new || throw InvalidInput::in(
+                'new', 'These are bolts of different lengths: measure one of the same kind.',
+            );
             $grip = $in->has('grip') ? $in->between('grip', Kind::Length, 5.0, $new) : $new;
             $stretch = $old - $new;
-            $values += ['stretch' => Value::of($stretch, Unit::Millimetre->value), 'strain' => Value::of(100 * $stretch / $grip, Unit::Percent->value)];
-            $working[] = new Working('Permanent stretch', 'ε = (old − new) / grip', sprintf('(%s − %s) / %s', Show::n($old, 6), Show::n($new, 6), Show::n($grip)), sprintf('%s mm, %s %%', Show::n($stretch), Show::n(100 * $stretch / $grip)), 'definition; 0.2 % is the proof strain, ISO 898-1');
+            $values += [
+                'stretch' => Value::of($stretch, Unit::Millimetre->value),
+                'strain' => Value::of(100 * $stretch / $grip, Unit::Percent->value),
+            ];
+            $working[] = new Working(
+                'Permanent stretch', 'ε = (old − new) / grip',
+                sprintf('(%s − %s) / %s', Show::n($old, 6), Show::n($new, 6), Show::n($grip)),
+                sprintf('%s mm, %s %%', Show::n($stretch), Show::n(100 * $stretch / $grip)),
+                'definition; 0.2 % is the proof strain, ISO 898-1',
+            );
             $checks[] = $this->stretched($stretch, 100 * $stretch / $grip);
         }
         if ($in->has('limit')) {
             $limit = $in->positive('limit', Kind::Length);
             $values['margin'] = Value::of($limit - $old, Unit::Millimetre->value);
-            $working[] = new Working('Left to the limit', 'm = limit − old', sprintf('%s − %s', Show::n($limit, 6), Show::n($old, 6)), sprintf('%s mm', Show::n($limit - $old)), 'maker’s limit');
+            $working[] = new Working(
+                'Left to the limit', 'm = limit − old', sprintf('%s − %s', Show::n($limit, 6), Show::n($old, 6)),
+                sprintf('%s mm', Show::n($limit - $old)), 'maker’s limit',
+            );
             $checks[] = match (true) {
-                $old > $limit => Check::stop('past-limit', sprintf('%s mm over the maker’s longest: a new bolt.', Show::n($old - $limit, 2))),
-                $limit - $old < self::CALIPER => Check::watch('at-limit', 'At the limit, within what a caliper can tell: a new bolt is the safe answer.'),
+                $old > $limit => Check::stop(
+                    'past-limit', sprintf('%s mm over the maker’s longest: a new bolt.', Show::n($old - $limit, 2)),
+                ),
+                $limit - $old < self::CALIPER => Check::watch(
+                    'at-limit', 'At the limit, within what a caliper can tell: a new bolt is the safe answer.',
+                ),
                 default => Check::ok('within-limit', sprintf('%s mm under the maker’s longest.', Show::n($limit - $old, 2))),
             };
         }
@@ -101,16 +122,28 @@ final readonly class BoltReuse implements Sum
     {
         return array_values(array_filter([
             $in->flag('single_use') ? Check::stop('single-use', 'The maker says new each time: its length does not matter.') : null,
-            $in->flag('into_yield') && !$in->has('limit') ? Check::stop('into-yield', 'Tightened into yield and no limit to measure against: a new bolt.') : null,
+            $in->flag('into_yield') && !$in->has('limit') ? Check::stop(
+                'into-yield', 'Tightened into yield and no limit to measure against: a new bolt.',
+            ) : null,
         ]));
     }
 
     private function stretched(float $stretch, float $strain): Check
     {
         return match (true) {
-            $stretch < -self::CALIPER => Check::watch('shorter', 'The old one is shorter than the new: not the same bolt, or measured differently.'),
-            $strain > self::PROOF => Check::stop('stretched', sprintf('%s mm longer than new, %s %% for good: it has been past yield. A new bolt.', Show::n($stretch, 2), Show::n($strain, 2))),
-            $stretch > self::CALIPER => Check::watch('a-little', sprintf('%s mm longer than new: more than a caliper’s doubt.', Show::n($stretch, 2))),
+            $stretch < -self::CALIPER => Check::watch(
+                'shorter', 'The old one is shorter than the new: not the same bolt, or measured differently.',
+            ),
+            $strain > self::PROOF => Check::stop(
+                'stretched',
+                sprintf(
+                    '%s mm longer than new, %s %% for good: it has been past yield. A new bolt.', Show::n($stretch, 2),
+                    Show::n($strain, 2),
+                ),
+            ),
+            $stretch > self::CALIPER => Check::watch(
+                'a-little', sprintf('%s mm longer than new: more than a caliper’s doubt.', Show::n($stretch, 2)),
+            ),
             default => Check::ok('as-new', 'As long as a new one.'),
         };
     }

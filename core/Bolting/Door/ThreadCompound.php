@@ -80,7 +80,13 @@ final readonly class ThreadCompound implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Use', [['number' => (string) $r->entries('compound')[0], 'unit' => '']], sprintf('a dry figure × %.2f%s', $r->number('factor'), $r->has('cure') ? ', cures in about '.self::inWords($r->number('cure')) : ''));
+        return new Headline(
+            'Use', [['number' => (string) $r->entries('compound')[0], 'unit' => '']],
+            sprintf(
+                'a dry figure × %.2f%s', $r->number('factor'),
+                $r->has('cure') ? ', cures in about '.self::inWords($r->number('cure')) : '',
+            ),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
@@ -107,21 +113,40 @@ final readonly class ThreadCompound implements Sum
             'friction' => Value::of($friction->typical, 'ratio'),
             'factor' => Value::of($factor, 'ratio'),
         ];
-        $working = [new Working('Figure with it on', 'k = (0.16 P + 0.58 d2 μG + DKm/2 μK) / the same with μ dry', sprintf('μG = %s, μK = %s, dry %s', Show::n($friction->typical), Show::n($head), Show::n($dry->typical)), Show::n($factor), 'VDI 2230-1, friction classes')];
+        $working = [new Working(
+            'Figure with it on', 'k = (0.16 P + 0.58 d2 μG + DKm/2 μK) / the same with μ dry',
+            sprintf('μG = %s, μK = %s, dry %s', Show::n($friction->typical), Show::n($head), Show::n($dry->typical)),
+            Show::n($factor), 'VDI 2230-1, friction classes',
+        )];
         $checks = [Check::ok('compound', sprintf('%s: %s', ucfirst($compound), $why)), ...$this->cautions($compound, $bolt, $into)];
         if ($in->has('stated')) {
             $stated = $in->positive('stated', Kind::Torque);
             $values['torque'] = Value::of($stated * $factor, Unit::NewtonMetre->value);
             $checks[] = abs($factor - 1) < 0.02
                 ? Check::ok('figure-stays', 'The figure stays as it is.')
-                : Check::watch('figure-shifts', sprintf('The same clamp needs %s N·m instead of %s, if the figure was meant for a dry thread. Where the maker names a compound, the figure is meant for that: change nothing.', Show::n($stated * $factor, 3), Show::n($stated, 3)));
+                : Check::watch(
+                    'figure-shifts',
+                    sprintf(
+                        'The same clamp needs %s N·m instead of %s, if the figure was meant for a dry thread. Where the maker names a compound, the figure is meant for that: change nothing.',
+                        Show::n($stated * $factor, 3), Show::n($stated, 3),
+                    ),
+                );
         }
         if (isset(self::CURE[$compound])) {
             $ambient = $in->has('ambient') ? $in->between('ambient', Kind::Temperature, -20.0, 60.0) : 22.0;
-            $cure = self::cureMinutes($compound, $ambient, 'steel' !== $bolt || Material::Steel !== $into && Material::CastIron !== $into && Material::Brass !== $into);
+            $cure = self::cureMinutes(
+                $compound, $ambient,
+                'steel' !== $bolt || Material::Steel !== $into && Material::CastIron !== $into && Material::Brass !== $into,
+            );
             $values['cure'] = Value::of($cure, Unit::Minute->value);
-            $checks[] = $ambient < 5.0 ? Check::watch('too-cold', 'Under 5 °C it hardly cures: warm the part, or use the activator its maker names.') : Check::ok('cure', sprintf('About %s before load, at %s °C.', self::inWords($cure), Show::n($ambient)));
-            $working[] = new Working('Cure', 't = t22 × 2^((22 − T)/10), threefold on passive metal', sprintf('t22 = %s min, T = %s °C', Show::n(self::CURE[$compound]), Show::n($ambient)), sprintf('%s min', Show::n($cure)), 'rule of thumb for reaction speed; the tube’s own sheet goes before it');
+            $checks[] = $ambient < 5.0 ? Check::watch(
+                'too-cold', 'Under 5 °C it hardly cures: warm the part, or use the activator its maker names.',
+            ) : Check::ok('cure', sprintf('About %s before load, at %s °C.', self::inWords($cure), Show::n($ambient)));
+            $working[] = new Working(
+                'Cure', 't = t22 × 2^((22 − T)/10), threefold on passive metal',
+                sprintf('t22 = %s min, T = %s °C', Show::n(self::CURE[$compound]), Show::n($ambient)),
+                sprintf('%s min', Show::n($cure)), 'rule of thumb for reaction speed; the tube’s own sheet goes before it',
+            );
         }
 
         return new SumResult($this->name(), $in->raw, $values, $checks, $working);
@@ -147,12 +172,18 @@ final readonly class ThreadCompound implements Sum
     private function chosen(string $bolt, Material $into, float $heat, bool $turns, bool $removed, bool $wet, Thread $thread): array
     {
         return match (true) {
-            $heat > self::LOCKER_HEAT => ['anti-seize', sprintf('at %s °C a locker lets go and a dry thread welds itself in.', Show::n($heat))],
+            $heat > self::LOCKER_HEAT => [
+                'anti-seize', sprintf('at %s °C a locker lets go and a dry thread welds itself in.', Show::n($heat)),
+            ],
             $wet => ['thread sealant', 'the hole reaches fluid, the thread itself must seal.'],
-            $turns && !$removed && $thread->diameter >= 8.0 => ['high-strength threadlocker', 'it turns or shakes and need not come off; heat loosens it when it must.'],
+            $turns && !$removed && $thread->diameter >= 8.0 => [
+                'high-strength threadlocker', 'it turns or shakes and need not come off; heat loosens it when it must.',
+            ],
             $turns => ['medium threadlocker', 'it turns or shakes; hand tools still undo it.'],
             'stainless' === $bolt || 'aluminium' === $bolt => ['anti-seize', sprintf('%s on metal galls when it is dry.', $bolt)],
-            in_array($into, [Material::AluminiumCasting, Material::AluminiumWrought, Material::Magnesium], true) && $removed => ['oil', 'a drop keeps the soft thread from tearing each time it comes off.'],
+            in_array(
+                $into, [Material::AluminiumCasting, Material::AluminiumWrought, Material::Magnesium], true,
+            ) && $removed => ['oil', 'a drop keeps the soft thread from tearing each time it comes off.'],
             default => ['dry', 'clean and dry is what most figures are meant for.'],
         };
     }
@@ -161,9 +192,15 @@ final readonly class ThreadCompound implements Sum
     private function cautions(string $compound, string $bolt, Material $into): array
     {
         return array_values(array_filter([
-            'anti-seize' === $compound && Material::Magnesium === $into ? Check::watch('no-metal-paste', 'No copper or nickel paste on magnesium: it eats the thread. A ceramic one.') : null,
-            str_contains($compound, 'threadlocker') ? Check::ok('degrease', 'Both threads clean and free of oil, or it does not cure.') : null,
-            'aluminium' === $bolt && Material::Steel === $into ? Check::watch('soft-bolt', 'An aluminium bolt in steel: the bolt’s own thread gives first.') : null,
+            'anti-seize' === $compound && Material::Magnesium === $into ? Check::watch(
+                'no-metal-paste', 'No copper or nickel paste on magnesium: it eats the thread. A ceramic one.',
+            ) : null,
+            str_contains($compound, 'threadlocker') ? Check::ok(
+                'degrease', 'Both threads clean and free of oil, or it does not cure.',
+            ) : null,
+            'aluminium' === $bolt && Material::Steel === $into ? Check::watch(
+                'soft-bolt', 'An aluminium bolt in steel: the bolt’s own thread gives first.',
+            ) : null,
         ]));
     }
 

@@ -63,12 +63,21 @@ final readonly class ThreadEngagement implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Needs', [Headline::figure($r->number('needed'), 'mm')], sprintf('strips at %s kN, the bolt breaks at %s', Headline::kilo($r->number('strip_force')), Headline::kilo($r->number('bolt_force'))));
+        return new Headline(
+            'Needs', [Headline::figure($r->number('needed'), 'mm')],
+            sprintf(
+                'strips at %s kN, the bolt breaks at %s', Headline::kilo($r->number('strip_force')),
+                Headline::kilo($r->number('bolt_force')),
+            ),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['thread', ThreadDrawing::of(Thread::parse($in->text('thread')), $in->number('engagement', Kind::Length), $r->number('needed'))];
+        return [
+            'thread',
+            ThreadDrawing::of(Thread::parse($in->text('thread')), $in->number('engagement', Kind::Length), $r->number('needed')),
+        ];
     }
 
     public function compute(Inputs $in): SumResult
@@ -86,11 +95,34 @@ final readonly class ThreadEngagement implements Sum
             'ratio' => Value::of($strip / $force, 'ratio'),
             'needed' => Value::of($needed, Unit::Millimetre->value),
             'diameters' => Value::of($engaged / $bolt->thread->diameter, 'ratio'),
-        ], [$this->judged($strip / $force, $safety, $needed, $engaged, $threads), ...array_values(array_filter($bolt->assumed, static fn (Check $c): bool => 'grade-assumed' === $c->code))], [
-            new Working('The bolt breaks at', 'F = AS Rm', sprintf('%s mm² × %s MPa', Show::n($bolt->thread->stressArea()), Show::n($bolt->grade->tensileStrength())), sprintf('%s N', Show::n($force)), 'ISO 898-1'),
-            new Working('The hole’s thread strips at', 'F = 0.875 π d Le τ', sprintf('d = %s, Le = %s mm, τ = %s MPa', Show::n($bolt->thread->diameter), Show::n($engaged), Show::n($strength)), sprintf('%s N', Show::n($threads->internalForce($engaged))), 'basic profile ISO 68-1; τ a working value at the low end'),
-            new Working('The bolt’s thread strips at', 'F = 0.75 π D1 Le 0.6 Rm', sprintf('D1 = %s, Le = %s mm, Rm = %s MPa', Show::n($bolt->thread->minorDiameter()), Show::n($engaged), Show::n($bolt->grade->tensileStrength())), sprintf('%s N', Show::n($threads->externalForce($engaged))), 'basic profile ISO 68-1'),
-            new Working('Engagement needed', 'Le = safety × AS Rm / strip force a millimetre', sprintf('%s × %s / %s', Show::n($safety), Show::n($force), Show::n($threads->stripForce(1.0))), sprintf('%s mm', Show::n($needed)), 'the bolt is to break first'),
+        ], [
+            $this->judged($strip / $force, $safety, $needed, $engaged, $threads),
+            ...array_values(array_filter($bolt->assumed, static fn (Check $c): bool => 'grade-assumed' === $c->code)),
+        ], [
+            new Working(
+                'The bolt breaks at', 'F = AS Rm',
+                sprintf('%s mm² × %s MPa', Show::n($bolt->thread->stressArea()), Show::n($bolt->grade->tensileStrength())),
+                sprintf('%s N', Show::n($force)), 'ISO 898-1',
+            ),
+            new Working(
+                'The hole’s thread strips at', 'F = 0.875 π d Le τ',
+                sprintf('d = %s, Le = %s mm, τ = %s MPa', Show::n($bolt->thread->diameter), Show::n($engaged), Show::n($strength)),
+                sprintf('%s N', Show::n($threads->internalForce($engaged))),
+                'basic profile ISO 68-1; τ a working value at the low end',
+            ),
+            new Working(
+                'The bolt’s thread strips at', 'F = 0.75 π D1 Le 0.6 Rm',
+                sprintf(
+                    'D1 = %s, Le = %s mm, Rm = %s MPa', Show::n($bolt->thread->minorDiameter()), Show::n($engaged),
+                    Show::n($bolt->grade->tensileStrength()),
+                ),
+                sprintf('%s N', Show::n($threads->externalForce($engaged))), 'basic profile ISO 68-1',
+            ),
+            new Working(
+                'Engagement needed', 'Le = safety × AS Rm / strip force a millimetre',
+                sprintf('%s × %s / %s', Show::n($safety), Show::n($force), Show::n($threads->stripForce(1.0))),
+                sprintf('%s mm', Show::n($needed)), 'the bolt is to break first',
+            ),
         ]);
     }
 
@@ -109,9 +141,24 @@ final readonly class ThreadEngagement implements Sum
         $side = $threads->holeIsWeaker() ? 'hole' : 'bolt';
 
         return match (true) {
-            $ratio < 1.0 => Check::stop('strips-first', sprintf('The thread of the %s strips before the bolt breaks: %s mm engaged, %s needed. Longer bolt, thread insert, or a lower figure.', $side, Show::n($engaged, 3), Show::n($needed, 3))),
-            $ratio < $safety - 1e-9 => Check::watch('thin-margin', sprintf('The bolt breaks first, but only just: %s mm engaged, %s needed with the safety.', Show::n($engaged, 3), Show::n($needed, 3))),
-            default => Check::ok('bolt-first', sprintf('The bolt breaks first: %s mm engaged, %s needed.', Show::n($engaged, 3), Show::n($needed, 3))),
+            $ratio < 1.0 => Check::stop(
+                'strips-first',
+                sprintf(
+                    'The thread of the %s strips before the bolt breaks: %s mm engaged, %s needed. Longer bolt, thread insert, or a lower figure.',
+                    $side, Show::n($engaged, 3), Show::n($needed, 3),
+                ),
+            ),
+            $ratio < $safety - 1e-9 => Check::watch(
+                'thin-margin',
+                sprintf(
+                    'The bolt breaks first, but only just: %s mm engaged, %s needed with the safety.', Show::n($engaged, 3),
+                    Show::n($needed, 3),
+                ),
+            ),
+            default => Check::ok(
+                'bolt-first',
+                sprintf('The bolt breaks first: %s mm engaged, %s needed.', Show::n($engaged, 3), Show::n($needed, 3)),
+            ),
         };
     }
 }

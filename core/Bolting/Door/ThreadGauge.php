@@ -63,12 +63,20 @@ final readonly class ThreadGauge implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('It is', [['number' => (string) $r->entries('thread')[0], 'unit' => '']], sprintf('%s mm across, %s mm pitch', Show::n($r->number('nominal')), Show::n($r->number('pitch'))));
+        return new Headline(
+            'It is', [['number' => (string) $r->entries('thread')[0], 'unit' => '']],
+            sprintf('%s mm across, %s mm pitch', Show::n($r->number('nominal')), Show::n($r->number('pitch'))),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['thread', ThreadDrawing::of(Thread::parse((string) $r->entries('thread')[0]), 1.5 * Thread::parse((string) $r->entries('thread')[0])->diameter)];
+        return [
+            'thread',
+            ThreadDrawing::of(
+                Thread::parse((string) $r->entries('thread')[0]), 1.5 * Thread::parse((string) $r->entries('thread')[0])->diameter,
+            ),
+        ];
     }
 
     public function compute(Inputs $in): SumResult
@@ -81,7 +89,13 @@ final readonly class ThreadGauge implements Sum
             if ($under < self::UNDER + 0.004 * $thread->diameter && $under > -self::OVER && abs($thread->pitch - $pitch) <= self::PITCH_TOLERANCE) {
                 $fits[] = [$this->distance($thread, $diameter, $pitch), $thread];
             }
-        }[] !== $fits || throw InvalidInput::in('diameter', sprintf('No thread of the tables has %s mm and a pitch of %s mm: measure over the crests again, and count the pitch over ten threads.', Show::n($diameter), Show::n($pitch)));
+        }[] !== $fits || throw InvalidInput::in(
+            'diameter',
+            sprintf(
+                'No thread of the tables has %s mm and a pitch of %s mm: measure over the crests again, and count the pitch over ten threads.',
+                Show::n($diameter), Show::n($pitch),
+            ),
+        );
         usort($fits, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $best = $fits[0][1];
         $neighbours = $this->neighbours($best, $diameter);
@@ -93,11 +107,30 @@ final readonly class ThreadGauge implements Sum
             'neighbours' => Value::names(array_map(static fn (Thread $t): string => $t->name, $neighbours)),
         ], [
             count($fits) > 1 && $fits[1][0] < 2 * $fits[0][0] + 0.05 && $fits[1][1]->name !== $best->name
-                ? Check::watch('two-fit', sprintf('%s, but %s fits nearly as well: try a nut of each by hand, it must run on over its whole length.', $best->name, $fits[1][1]->name))
-                : Check::ok('named', sprintf('%s: %s mm across, %s mm pitch (%s threads an inch).', $best->name, Show::n($best->diameter), Show::n($best->pitch), Show::n(25.4 / $best->pitch, 3))),
+                ? Check::watch(
+                    'two-fit',
+                    sprintf(
+                        '%s, but %s fits nearly as well: try a nut of each by hand, it must run on over its whole length.',
+                        $best->name, $fits[1][1]->name,
+                    ),
+                )
+                : Check::ok(
+                    'named',
+                    sprintf(
+                        '%s: %s mm across, %s mm pitch (%s threads an inch).', $best->name, Show::n($best->diameter),
+                        Show::n($best->pitch), Show::n(25.4 / $best->pitch, 3),
+                    ),
+                ),
             ...array_map(fn (Thread $n): Check => Check::watch('confusable', $this->difference($best, $n)), $neighbours),
         ], [
-            new Working('Distance to each thread', 'e = √(((d − D − 0.1)/0.25)² + ((p − P)/0.03)²)', sprintf('measured %s and %s mm, table %s and %s mm', Show::n($diameter), Show::n($pitch), Show::n($best->diameter), Show::n($best->pitch)), sprintf('%s, the least', Show::n($fits[0][0], 3)), 'tables ISO 261, ASME B1.1, ISO 228-1; tolerance 6g, ISO 965-1'),
+            new Working(
+                'Distance to each thread', 'e = √(((d − D − 0.1)/0.25)² + ((p − P)/0.03)²)',
+                sprintf(
+                    'measured %s and %s mm, table %s and %s mm', Show::n($diameter), Show::n($pitch), Show::n($best->diameter),
+                    Show::n($best->pitch),
+                ),
+                sprintf('%s, the least', Show::n($fits[0][0], 3)), 'tables ISO 261, ASME B1.1, ISO 228-1; tolerance 6g, ISO 965-1',
+            ),
         ]);
     }
 
@@ -105,10 +138,15 @@ final readonly class ThreadGauge implements Sum
     {
         $byCount = $in->has('tpi') ? 25.4 / $in->between('tpi', Kind::Number, 6.0, 80.0) : null;
         if (!$in->has('pitch')) {
-            return $byCount ?? throw InvalidInput::in('pitch', 'The diameter alone does not name a thread: give the pitch or the threads an inch.');
+            return $byCount ?? throw InvalidInput::in(
+                'pitch', 'The diameter alone does not name a thread: give the pitch or the threads an inch.',
+            );
         }
         $pitch = $in->between('pitch', Kind::Length, 0.2, 4.0);
-        null === $byCount || abs($byCount - $pitch) < 0.05 || throw InvalidInput::in('tpi', sprintf('A pitch of %s mm is %s threads an inch: give one of the two.', Show::n($pitch), Show::n(25.4 / $pitch, 3)));
+        null === $byCount || abs($byCount - $pitch) < 0.05 || throw InvalidInput::in(
+            'tpi',
+            sprintf('A pitch of %s mm is %s threads an inch: give one of the two.', Show::n($pitch), Show::n(25.4 / $pitch, 3)),
+        );
 
         return $pitch;
     }
@@ -121,7 +159,10 @@ final readonly class ThreadGauge implements Sum
     /** @return list<Thread> */
     private function neighbours(Thread $best, float $diameter): array
     {
-        $near = array_filter(Thread::all(), static fn (Thread $t): bool => $t->name !== $best->name && abs($t->diameter - $best->diameter) <= self::NEIGHBOUR_DIAMETER && (abs($t->pitch - $best->pitch) <= self::NEIGHBOUR_PITCH || abs($t->diameter - $best->diameter) < 0.02 && $t->isMetric() !== $best->isMetric()));
+        $near = array_filter(
+            Thread::all(),
+            static fn (Thread $t): bool => $t->name !== $best->name && abs($t->diameter - $best->diameter) <= self::NEIGHBOUR_DIAMETER && (abs($t->pitch - $best->pitch) <= self::NEIGHBOUR_PITCH || abs($t->diameter - $best->diameter) < 0.02 && $t->isMetric() !== $best->isMetric()),
+        );
         usort($near, static fn (Thread $a, Thread $b): int => abs($a->diameter - $diameter) <=> abs($b->diameter - $diameter));
 
         return array_slice($near, 0, 4);
@@ -131,6 +172,9 @@ final readonly class ThreadGauge implements Sum
     {
         $slip = abs($other->pitch - $best->pitch) * 10;
 
-        return sprintf('%s is close: %s mm in diameter and %s mm over ten threads apart. It starts by hand and then binds.', $other->name, Show::n(abs($other->diameter - $best->diameter), 2), Show::n($slip, 2));
+        return sprintf(
+            '%s is close: %s mm in diameter and %s mm over ten threads apart. It starts by hand and then binds.', $other->name,
+            Show::n(abs($other->diameter - $best->diameter), 2), Show::n($slip, 2),
+        );
     }
 }

@@ -50,7 +50,10 @@ final readonly class TorqueCheck implements Sum
             Field::text('stated', 'The figure as written', '29 ft-lb / 21 Nm', 'One figure, a range, or the same figure in two units.'),
             Field::text('thread', 'Thread', 'M8', 'M8, M10x1.25, 5/16-18, #10-32')->optional(),
             Field::choice('grade', 'Bolt grade', Grade::choices(), 'Unknown: 8.8 is assumed.')->optional(),
-            Field::text('friction', 'Thread and head', 'oiled', 'oiled, dry zinc, anti-seize, threadlocker wet, waxed aluminium, stainless dry, or a number')->optional(),
+            Field::text(
+                'friction', 'Thread and head', 'oiled',
+                'oiled, dry zinc, anti-seize, threadlocker wet, waxed aluminium, stainless dry, or a number',
+            )->optional(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
         ];
     }
@@ -94,7 +97,10 @@ final readonly class TorqueCheck implements Sum
         $checks = $stated->isRange() ? [$this->range($stated)] : $this->agreement($figures);
         if (null !== $stated->angle) {
             $values['angle'] = Value::of($stated->angle->value(), Unit::Degree->value);
-            $checks[] = Check::ok('then-angle', sprintf('%s° further follow: the share of yield here is that of the torque alone.', Show::n($stated->angle->value())));
+            $checks[] = Check::ok(
+                'then-angle',
+                sprintf('%s° further follow: the share of yield here is that of the torque alone.', Show::n($stated->angle->value())),
+            );
         }
         $working = array_map($this->reading(...), $stated->isRange() ? [$stated->low, $stated->high] : $figures);
         if ($in->has('thread')) {
@@ -183,17 +189,37 @@ final readonly class TorqueCheck implements Sum
 
         $checks = [...$this->assumptions($in), $this->judged($utilisation, $thread, $grade)];
         $working = [
-            new Working('Stress area', 'AS = π ((d2 + d3)/2)² / 4', sprintf('d2 = %s, d3 = %s mm', Show::n($thread->pitchDiameter()), Show::n($thread->rootDiameter())), sprintf('%s mm²', Show::n($thread->stressArea())), 'ISO 898-1, ISO 68-1'),
-            new Working('Preload at yield, low friction', 'F = Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)', sprintf('Rp = %s MPa, P = %s mm, μG = %s', Show::n($grade->yieldStress()), Show::n($thread->pitch), Show::n($muG)), sprintf('%s N', Show::n($yieldForce)), 'VDI 2230-1'),
-            new Working('Torque at yield, low friction', 'M = F (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('DKm = %s mm, μK = %s', Show::n(BearingFace::hexagon($thread)->meanDiameter()), Show::n($muK)), sprintf('%s N·m', Show::n($yieldTorque)), 'VDI 2230-1; head ISO 4014, hole ISO 273'),
-            new Working('Share of yield', 'u = 100 T / M', sprintf('%s / %s', Show::n($figure->value()), Show::n($yieldTorque)), sprintf('%s %%', Show::n($utilisation)), 'definition'),
+            new Working(
+                'Stress area', 'AS = π ((d2 + d3)/2)² / 4',
+                sprintf('d2 = %s, d3 = %s mm', Show::n($thread->pitchDiameter()), Show::n($thread->rootDiameter())),
+                sprintf('%s mm²', Show::n($thread->stressArea())), 'ISO 898-1, ISO 68-1',
+            ),
+            new Working(
+                'Preload at yield, low friction', 'F = Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)',
+                sprintf('Rp = %s MPa, P = %s mm, μG = %s', Show::n($grade->yieldStress()), Show::n($thread->pitch), Show::n($muG)),
+                sprintf('%s N', Show::n($yieldForce)), 'VDI 2230-1',
+            ),
+            new Working(
+                'Torque at yield, low friction', 'M = F (0.16 P + 0.58 d2 μG + DKm/2 μK)',
+                sprintf('DKm = %s mm, μK = %s', Show::n(BearingFace::hexagon($thread)->meanDiameter()), Show::n($muK)),
+                sprintf('%s N·m', Show::n($yieldTorque)), 'VDI 2230-1; head ISO 4014, hole ISO 273',
+            ),
+            new Working(
+                'Share of yield', 'u = 100 T / M', sprintf('%s / %s', Show::n($figure->value()), Show::n($yieldTorque)),
+                sprintf('%s %%', Show::n($utilisation)), 'definition',
+            ),
         ];
         if ($in->has('material')) {
             $material = Material::parse($in->text('material'));
             $pull = $preload->fromTorque($figure->value(), $muG, $muK);
             $strip = $thread->internalShearArea($thread->diameter) * $material->shearStrength();
             $checks[] = $this->stripping($pull / $strip * 100, $material);
-            $working[] = new Working('Thread strip, one diameter engaged (assumed)', 'F = 0.875 π d Le τ', sprintf('d = Le = %s mm, τ = %s MPa', Show::n($thread->diameter), Show::n($material->shearStrength())), sprintf('%s N against %s N of preload', Show::n($strip), Show::n($pull)), 'shear area on the basic profile; τ a working value at the low end');
+            $working[] = new Working(
+                'Thread strip, one diameter engaged (assumed)', 'F = 0.875 π d Le τ',
+                sprintf('d = Le = %s mm, τ = %s MPa', Show::n($thread->diameter), Show::n($material->shearStrength())),
+                sprintf('%s N against %s N of preload', Show::n($strip), Show::n($pull)),
+                'shear area on the basic profile; τ a working value at the low end',
+            );
         }
 
         return [$utilisation, $checks, $working];
@@ -204,8 +230,12 @@ final readonly class TorqueCheck implements Sum
         $said = sprintf('%.0f %% of what brings %s %s to yield at the low end of friction', $utilisation, $thread->name, $grade->value);
 
         return match (true) {
-            $utilisation > 100.0 => Check::stop('past-yield', $said.': too much for this thread. Look for a slip in the unit or the point.'),
-            $utilisation > 80.0 => Check::watch('near-yield', $said.': little is left. Clean thread, the stated lubricant, a wrench in date.'),
+            $utilisation > 100.0 => Check::stop(
+                'past-yield', $said.': too much for this thread. Look for a slip in the unit or the point.',
+            ),
+            $utilisation > 80.0 => Check::watch(
+                'near-yield', $said.': little is left. Clean thread, the stated lubricant, a wrench in date.',
+            ),
             default => Check::ok('within-yield', $said.'.'),
         };
     }
@@ -213,9 +243,18 @@ final readonly class TorqueCheck implements Sum
     private function stripping(float $share, Material $material): Check
     {
         return match (true) {
-            $share > 100.0 => Check::stop('thread-strip', sprintf('The preload is %.0f %% of what strips %s with one diameter engaged.', $share, $material->value)),
-            $share > 80.0 => Check::watch('thread-strip', sprintf('The preload is %.0f %% of what strips %s with one diameter engaged: check the depth.', $share, $material->value)),
-            default => Check::ok('thread-holds', sprintf('The thread in %s holds: %.0f %% of its strip force with one diameter engaged.', $material->value, $share)),
+            $share > 100.0 => Check::stop(
+                'thread-strip',
+                sprintf('The preload is %.0f %% of what strips %s with one diameter engaged.', $share, $material->value),
+            ),
+            $share > 80.0 => Check::watch(
+                'thread-strip',
+                sprintf('The preload is %.0f %% of what strips %s with one diameter engaged: check the depth.', $share, $material->value),
+            ),
+            default => Check::ok(
+                'thread-holds',
+                sprintf('The thread in %s holds: %.0f %% of its strip force with one diameter engaged.', $material->value, $share),
+            ),
         };
     }
 

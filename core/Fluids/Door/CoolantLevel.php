@@ -63,7 +63,10 @@ final readonly class CoolantLevel implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Rises by', [Headline::litres($r->number('growth'), 'L')], $r->has('expected_mark') ? sprintf('%.0f %% of the way from the lower mark to the upper', $r->number('expected_mark')) : '');
+        return new Headline(
+            'Rises by', [Headline::litres($r->number('growth'), 'L')],
+            $r->has('expected_mark') ? sprintf('%.0f %% of the way from the lower mark to the upper', $r->number('expected_mark')) : '',
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
@@ -77,21 +80,33 @@ final readonly class CoolantLevel implements Sum
         [$percent, $read] = CoolantMix::strength($in, 'percent', Glycol::Ethylene);
         $cold = $in->between('cold', Kind::Temperature, -60.0, 60.0);
         $hot = $in->between('hot', Kind::Temperature, -60.0, 140.0);
-        $hot >= $cold || throw InvalidInput::in('hot', sprintf('“hot” (%s °C) is colder than “cold” (%s °C): swap them.', Show::n($hot), Show::n($cold)));
+        $hot >= $cold || throw InvalidInput::in(
+            'hot', sprintf('“hot” (%s °C) is colder than “cold” (%s °C): swap them.', Show::n($hot), Show::n($cold)),
+        );
         $beta = self::expansion($percent);
         $growth = $volume * $beta * ($hot - $cold);
         $values = ['growth' => Value::of($growth, Unit::Litre->value)];
         $working = [
             ...array_filter([$read]),
-            new Working('Expansion', 'β = 4.7·10⁻⁴ + 2.2·10⁻⁶ c', sprintf('c = %s %%', Show::n($percent)), sprintf('%s per K', Show::n($beta)), 'working value for water and glycol between 20 and 90 °C'),
-            new Working('Growth', 'ΔV = V β ΔT', sprintf('%s × %s × (%s − %s)', Show::n($volume), Show::n($beta), Show::n($hot), Show::n($cold)), sprintf('%s L', Show::n($growth)), 'thermal expansion'),
+            new Working(
+                'Expansion', 'β = 4.7·10⁻⁴ + 2.2·10⁻⁶ c', sprintf('c = %s %%', Show::n($percent)),
+                sprintf('%s per K', Show::n($beta)), 'working value for water and glycol between 20 and 90 °C',
+            ),
+            new Working(
+                'Growth', 'ΔV = V β ΔT',
+                sprintf('%s × %s × (%s − %s)', Show::n($volume), Show::n($beta), Show::n($hot), Show::n($cold)),
+                sprintf('%s L', Show::n($growth)), 'thermal expansion',
+            ),
         ];
         $checks = [];
         if ($in->has('marks')) {
             $marks = $in->positive('marks', Kind::Volume);
             $mark = 100 * $growth / $marks;
             $values['expected_mark'] = Value::of($mark, Unit::Percent->value);
-            $working[] = new Working('Stands when hot', 'growth / marks', sprintf('%s / %s', Show::n($growth), Show::n($marks)), sprintf('%s %% of the way up from the lower mark', Show::n($mark)), 'at the lower mark when cold');
+            $working[] = new Working(
+                'Stands when hot', 'growth / marks', sprintf('%s / %s', Show::n($growth), Show::n($marks)),
+                sprintf('%s %% of the way up from the lower mark', Show::n($mark)), 'at the lower mark when cold',
+            );
             if ($mark > 100.0) {
                 $checks[] = Check::ok('above-mark', 'Hot it stands above the upper mark and goes back as it cools: draw nothing off.');
             }
@@ -99,7 +114,10 @@ final readonly class CoolantLevel implements Sum
         if ($in->has('topped_up')) {
             $topped = $in->between('topped_up', Kind::Volume, 0.0, $volume);
             $share = 100 * $topped / $volume;
-            $working[] = new Working('Topped up', 'top-up / V', sprintf('%s / %s', Show::n($topped), Show::n($volume)), sprintf('%s %%', Show::n($share)), 'over 3 % watch, over 8 % stop');
+            $working[] = new Working(
+                'Topped up', 'top-up / V', sprintf('%s / %s', Show::n($topped), Show::n($volume)),
+                sprintf('%s %%', Show::n($share)), 'over 3 % watch, over 8 % stop',
+            );
             $checks[] = self::judged($share);
         }
         $checks[] = Check::ok('growth', sprintf('It grows by %s L from %s to %s °C.', Show::n($growth, 2), Show::n($cold), Show::n($hot)));
@@ -117,8 +135,14 @@ final readonly class CoolantLevel implements Sum
     private static function judged(float $share): Check
     {
         return match (true) {
-            $share > self::STOP_SHARE => Check::stop('top-up', sprintf('%s %% of the volume is air that was still in there, or a leak: look before it is driven.', Show::n($share, 3))),
-            $share > self::WATCH_SHARE => Check::watch('top-up', sprintf('%s %% of the volume: air working its way out. Look again after the next drive.', Show::n($share, 3))),
+            $share > self::STOP_SHARE => Check::stop(
+                'top-up',
+                sprintf('%s %% of the volume is air that was still in there, or a leak: look before it is driven.', Show::n($share, 3)),
+            ),
+            $share > self::WATCH_SHARE => Check::watch(
+                'top-up',
+                sprintf('%s %% of the volume: air working its way out. Look again after the next drive.', Show::n($share, 3)),
+            ),
             default => Check::ok('top-up', sprintf('%s %% of the volume: ordinary after a fill.', Show::n($share, 2))),
         };
     }

@@ -51,9 +51,17 @@ final readonly class CoolantMix implements Sum
             Field::quantity('drained', 'Drained', Kind::Volume, '4.1 L', 'Measured in the can.'),
             Field::quantity('present', 'Strength of what was in it', Kind::Percent, '32 %', 'Read off the refractometer.'),
             Field::quantity('target', 'Strength wanted', Kind::Percent, '50 %'),
-            Field::quantity('product', 'Strength of what you pour', Kind::Percent, '100 %', '100 for concentrate, 50 for half-and-half premix.'),
-            Field::choice('base', 'Made of', ['eg' => 'ethylene glycol', 'pg' => 'propylene glycol'], 'Where a strength is read as a freezing point.')->optional(),
-            Field::flag('incompatible', 'What was in it must not mix with the new', 'Shows how many drain-and-fill cycles leave under 5 % of the old.'),
+            Field::quantity(
+                'product', 'Strength of what you pour', Kind::Percent, '100 %', '100 for concentrate, 50 for half-and-half premix.',
+            ),
+            Field::choice(
+                'base', 'Made of', ['eg' => 'ethylene glycol', 'pg' => 'propylene glycol'],
+                'Where a strength is read as a freezing point.',
+            )->optional(),
+            Field::flag(
+                'incompatible', 'What was in it must not mix with the new',
+                'Shows how many drain-and-fill cycles leave under 5 % of the old.',
+            ),
             Field::list('shelf', 'Sizes on the shelf', '1 L; 1.5 L; 5 L', 'Which to buy for what is poured.')->optional(),
         ];
     }
@@ -77,7 +85,13 @@ final readonly class CoolantMix implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Pour', [Headline::litres($r->number('pour'), 'L coolant'), Headline::litres($r->number('water'), 'L water')], sprintf('%s %% then%s', Digits::significant($r->number('result')), $r->has('drain_needed') ? sprintf(', drain %s L for it', Digits::significant($r->number('drain_needed'))) : ''));
+        return new Headline(
+            'Pour', [Headline::litres($r->number('pour'), 'L coolant'), Headline::litres($r->number('water'), 'L water')],
+            sprintf(
+                '%s %% then%s', Digits::significant($r->number('result')),
+                $r->has('drain_needed') ? sprintf(', drain %s L for it', Digits::significant($r->number('drain_needed'))) : '',
+            ),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
@@ -106,9 +120,26 @@ final readonly class CoolantMix implements Sum
         ];
         $working = [
             ...array_filter([$presentLine, $targetLine, $productLine]),
-            new Working('Coolant to pour', 'pour = (V c* − (V − D) c0) / cp', sprintf('(%s × %s − (%s − %s) × %s) / %s', Show::n($capacity), Show::n($target), Show::n($capacity), Show::n($drained), Show::n($present), Show::n($product)), sprintf('%s L', Show::n($exact)), 'conservation of glycol'),
-            new Working('Water to pour', 'water = D − pour', sprintf('%s − %s', Show::n($drained), Show::n($pour)), sprintf('%s L', Show::n($drained - $pour)), 'conservation of volume'),
-            new Working('Strength then', 'c = ((V − D) c0 + pour cp) / V', sprintf('((%s − %s) × %s + %s × %s) / %s', Show::n($capacity), Show::n($drained), Show::n($present), Show::n($pour), Show::n($product), Show::n($capacity)), sprintf('%s %%', Show::n($result)), 'conservation of glycol'),
+            new Working(
+                'Coolant to pour', 'pour = (V c* − (V − D) c0) / cp',
+                sprintf(
+                    '(%s × %s − (%s − %s) × %s) / %s', Show::n($capacity), Show::n($target), Show::n($capacity), Show::n($drained),
+                    Show::n($present), Show::n($product),
+                ),
+                sprintf('%s L', Show::n($exact)), 'conservation of glycol',
+            ),
+            new Working(
+                'Water to pour', 'water = D − pour', sprintf('%s − %s', Show::n($drained), Show::n($pour)),
+                sprintf('%s L', Show::n($drained - $pour)), 'conservation of volume',
+            ),
+            new Working(
+                'Strength then', 'c = ((V − D) c0 + pour cp) / V',
+                sprintf(
+                    '((%s − %s) × %s + %s × %s) / %s', Show::n($capacity), Show::n($drained), Show::n($present), Show::n($pour),
+                    Show::n($product), Show::n($capacity),
+                ),
+                sprintf('%s %%', Show::n($result)), 'conservation of glycol',
+            ),
         ];
         $checks = [];
         $incompatible = $in->flag('incompatible');
@@ -124,7 +155,13 @@ final readonly class CoolantMix implements Sum
             $checks[] = $check;
             $working = [...$working, ...$lines];
         } elseif (!$incompatible || isset($values['cycles']) && 1.0 === $values['cycles']->value) {
-            $checks[] = Check::ok('reachable', sprintf('Pour %s L of the %s and %s L of water: %s %%.', Show::n($pour, 3), self::named($product), Show::n($drained - $pour, 3), Show::n($result, 3)));
+            $checks[] = Check::ok(
+                'reachable',
+                sprintf(
+                    'Pour %s L of the %s and %s L of water: %s %%.', Show::n($pour, 3), self::named($product),
+                    Show::n($drained - $pour, 3), Show::n($result, 3),
+                ),
+            );
         }
         if ($in->has('shelf') && $pour > 0.0) {
             [$bought, $check] = $this->buy($in, $pour);
@@ -156,7 +193,9 @@ final readonly class CoolantMix implements Sum
         $percent <= 100.0 || throw InvalidInput::in($name, sprintf('%s %% is more than all of it: give 0 to 100 %%.', Show::n($percent)));
 
         return [$percent, null === $read->freezing ? null : new Working(
-            'Strength by its freezing point', 'table, linear between rows', sprintf('%s, %s °C', $base->inWords(), Show::n($read->freezing->value())),
+            'Strength by its freezing point', 'table, linear between rows', sprintf(
+                '%s, %s °C', $base->inWords(), Show::n($read->freezing->value()),
+            ),
             sprintf('%s %%', Show::n($percent)), 'ASHRAE Fundamentals',
         )];
     }
@@ -165,10 +204,21 @@ final readonly class CoolantMix implements Sum
     private function buy(Inputs $in, float $pour): array
     {
         $sizes = $in->numbers('shelf', Kind::Volume);
-        min($sizes) >= 0.05 && max($sizes) <= 60.0 && count($sizes) <= 12 || throw InvalidInput::in('shelf', 'Give up to twelve sizes from 0.05 to 60 L, such as “1 L; 5 L”.');
+        min($sizes) >= 0.05 && max($sizes) <= 60.0 && count($sizes) <= 12 || throw InvalidInput::in(
+            'shelf', 'Give up to twelve sizes from 0.05 to 60 L, such as “1 L; 5 L”.',
+        );
         $shelf = Shelf::buy($pour, $sizes);
 
-        return [Value::of($shelf['bought'], Unit::Litre->value), Check::ok('buy', sprintf('Buy %s for the %s L: %s L are left over.', Shelf::inWords($shelf['counts']), Show::n($pour, 3), Show::n($shelf['bought'] - $pour, 2)))];
+        return [
+            Value::of($shelf['bought'], Unit::Litre->value),
+            Check::ok(
+                'buy',
+                sprintf(
+                    'Buy %s for the %s L: %s L are left over.', Shelf::inWords($shelf['counts']), Show::n($pour, 3),
+                    Show::n($shelf['bought'] - $pour, 2),
+                ),
+            ),
+        ];
     }
 
     /** @return array{array<string, Value>, Check, list<Working>} */
@@ -178,22 +228,63 @@ final readonly class CoolantMix implements Sum
         $poured = $stronger ? $product : 0.0;
         $what = $stronger ? sprintf('the %s %% product', Show::n($product)) : 'water';
         if ($stronger && ($target > $product + self::ROUNDING || $target <= $present)) {
-            return [[], Check::stop('product-too-weak', sprintf('%s %% cannot be reached with a product of %s %%: use a stronger one. The best this drain allows is %s %%.', Show::n($target), Show::n($product), Show::n($best, 3))), []];
+            return [
+                [],
+                Check::stop(
+                    'product-too-weak',
+                    sprintf(
+                        '%s %% cannot be reached with a product of %s %%: use a stronger one. The best this drain allows is %s %%.',
+                        Show::n($target), Show::n($product), Show::n($best, 3),
+                    ),
+                ),
+                [],
+            ];
         }
         $need = $capacity * ($target - $present) / ($poured - $present);
         $values = ['drain_needed' => Value::of($need, Unit::Litre->value)];
-        $working = [new Working('Drain needed', 'D = V (c* − c0) / (cp − c0)', sprintf('%s × (%s − %s) / (%s − %s)', Show::n($capacity), Show::n($target), Show::n($present), Show::n($poured), Show::n($present)), sprintf('%s L', Show::n($need)), 'conservation of glycol, refilled with '.$what)];
+        $working = [new Working(
+            'Drain needed', 'D = V (c* − c0) / (cp − c0)',
+            sprintf(
+                '%s × (%s − %s) / (%s − %s)', Show::n($capacity), Show::n($target), Show::n($present), Show::n($poured),
+                Show::n($present),
+            ),
+            sprintf('%s L', Show::n($need)), 'conservation of glycol, refilled with '.$what,
+        )];
         $left = 1 - $drained / $capacity;
         $wanted = ($target - $poured) / ($present - $poured);
         if ($drained <= 0.0 || $wanted <= self::ROUNDING && $left > 0.0) {
-            return [$values, Check::stop('not-reachable', sprintf('%s %% is not reachable from this drain: the best is %s %%. All %s L must come out; repeated drains only come closer.', Show::n($target), Show::n($best, 3), Show::n($need, 3))), $working];
+            return [
+                $values,
+                Check::stop(
+                    'not-reachable',
+                    sprintf(
+                        '%s %% is not reachable from this drain: the best is %s %%. All %s L must come out; repeated drains only come closer.',
+                        Show::n($target), Show::n($best, 3), Show::n($need, 3),
+                    ),
+                ),
+                $working,
+            ];
         }
         $plan = FillCycles::of($capacity, $drained, $present, $target, $product, 101.0);
         if (!$plan->reaches) {
-            return [$values, Check::stop('not-reachable', sprintf('%s %% is not reachable from this drain: the best is %s %%. Drain %s L at once.', Show::n($target), Show::n($best, 3), Show::n($need, 3))), $working];
+            return [
+                $values,
+                Check::stop(
+                    'not-reachable',
+                    sprintf(
+                        '%s %% is not reachable from this drain: the best is %s %%. Drain %s L at once.', Show::n($target),
+                        Show::n($best, 3), Show::n($need, 3),
+                    ),
+                ),
+                $working,
+            ];
         }
         $values += $this->planned($plan);
-        $working[] = new Working('Drain-and-fill cycles', 'c = ((V − D) c + pour cp) / V, again and again', sprintf('from %s %%', Show::n($present)), sprintf('%s %%', implode(', ', array_map(static fn (float $c): string => Show::n($c, 3), $plan->strengths))), 'conservation of glycol; run it hot between the drains so that it mixes');
+        $working[] = new Working(
+            'Drain-and-fill cycles', 'c = ((V − D) c + pour cp) / V, again and again', sprintf('from %s %%', Show::n($present)),
+            sprintf('%s %%', implode(', ', array_map(static fn (float $c): string => Show::n($c, 3), $plan->strengths))),
+            'conservation of glycol; run it hot between the drains so that it mixes',
+        );
 
         return [$values, Check::stop('not-reachable', sprintf(
             '%s %% is not reachable from this drain: the best is %s %%. Drain %s L, or drain and fill %d times, run hot in between: %s.',
@@ -248,18 +339,34 @@ final readonly class CoolantMix implements Sum
     private function washedOut(float $capacity, float $drained, float $present, float $target, float $product): array
     {
         if ($drained < 0.02 * $capacity) {
-            return [[], Check::stop('flush', 'Hardly anything was drained: the old coolant cannot be washed out this way. Drain more, or flush.'), []];
+            return [
+                [],
+                Check::stop('flush', 'Hardly anything was drained: the old coolant cannot be washed out this way. Drain more, or flush.'),
+                [],
+            ];
         }
         $plan = FillCycles::of($capacity, $drained, $present, $target, $product, 100 * self::OLD_SHARE_LIMIT);
         $share = $plan->oldShares[$plan->count() - 1];
         $ends = $plan->strengths[$plan->count() - 1];
         $values = ['old_share' => Value::listOf($plan->oldShares, Unit::Percent->value)] + $this->planned($plan);
         $working = [
-            new Working('Old coolant left after n cycles', 'r = (1 − D/V)^n', sprintf('(1 − %s/%s)^%d', Show::n($drained), Show::n($capacity), $plan->count()), sprintf('%s %%', Show::n($share)), 'geometric dilution'),
-            new Working('Strength after each', 'c = ((V − D) c + pour cp) / V', self::inWords($plan), sprintf('%s %%', implode(', ', array_map(static fn (float $c): string => Show::n($c, 3), $plan->strengths))), 'conservation of glycol'),
+            new Working(
+                'Old coolant left after n cycles', 'r = (1 − D/V)^n',
+                sprintf('(1 − %s/%s)^%d', Show::n($drained), Show::n($capacity), $plan->count()), sprintf('%s %%', Show::n($share)),
+                'geometric dilution',
+            ),
+            new Working(
+                'Strength after each', 'c = ((V − D) c + pour cp) / V', self::inWords($plan),
+                sprintf('%s %%', implode(', ', array_map(static fn (float $c): string => Show::n($c, 3), $plan->strengths))),
+                'conservation of glycol',
+            ),
         ];
         if (1 === $plan->count()) {
-            return [$values, Check::ok('incompatible', sprintf('One drain leaves %s %% of the old: little enough.', Show::n($share, 2))), $working];
+            return [
+                $values,
+                Check::ok('incompatible', sprintf('One drain leaves %s %% of the old: little enough.', Show::n($share, 2))),
+                $working,
+            ];
         }
 
         $isThere = abs($ends - $target) < 0.05;

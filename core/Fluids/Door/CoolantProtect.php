@@ -63,12 +63,24 @@ final readonly class CoolantProtect implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Freezes at', [Headline::celsius($r->number('freeze'))], sprintf('boils at %s °C under the cap, %s °C with it off', Headline::degrees($r->number('boil_capped')), Headline::degrees($r->number('boil_open'))));
+        return new Headline(
+            'Freezes at', [Headline::celsius($r->number('freeze'))],
+            sprintf(
+                'boils at %s °C under the cap, %s °C with it off', Headline::degrees($r->number('boil_capped')),
+                Headline::degrees($r->number('boil_open')),
+            ),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['plot', ProtectDrawing::of($r, Glycol::named($in->text('base')), CoolantMix::strength($in, 'percent', Glycol::named($in->text('base')))[0], $in->has('cap') ? $in->number('cap', Kind::Pressure) : 0.0, Air::from($in))];
+        return [
+            'plot',
+            ProtectDrawing::of(
+                $r, Glycol::named($in->text('base')), CoolantMix::strength($in, 'percent', Glycol::named($in->text('base')))[0],
+                $in->has('cap') ? $in->number('cap', Kind::Pressure) : 0.0, Air::from($in),
+            ),
+        ];
     }
 
     public function compute(Inputs $in): SumResult
@@ -88,12 +100,29 @@ final readonly class CoolantProtect implements Sum
             'boil_capped' => Value::of($capped, Unit::Celsius->value),
         ], $this->checks($in, $percent, $freeze, $open, $capped), [
             ...array_filter([$read]),
-            new Working('Freezing begins', 'table, linear between rows', sprintf('%s, %s %%', $base->inWords(), Show::n($percent)), sprintf('%s °C', Show::n($freeze)), 'ASHRAE Fundamentals'),
-            new Working('Boils in the open by the sea', 'table, linear between rows', sprintf('%s, %s %%', $base->inWords(), Show::n($percent)), sprintf('%s °C', Show::n($normal)), 'ASHRAE Fundamentals'),
+            new Working(
+                'Freezing begins', 'table, linear between rows', sprintf('%s, %s %%', $base->inWords(), Show::n($percent)),
+                sprintf('%s °C', Show::n($freeze)), 'ASHRAE Fundamentals',
+            ),
+            new Working(
+                'Boils in the open by the sea', 'table, linear between rows',
+                sprintf('%s, %s %%', $base->inWords(), Show::n($percent)), sprintf('%s °C', Show::n($normal)),
+                'ASHRAE Fundamentals',
+            ),
             $air->working,
-            new Working('Activity of the water', 'a = 101.325 / Pw(Tb0)', sprintf('101.325 / %s', Show::n(WaterVapour::pressure($normal))), Show::n($activity), 'Raoult, from the table itself'),
-            new Working('Boils with the cap off', 'a Pw(T) = p', sprintf('%s × Pw = %s kPa', Show::n($activity), Show::n($air->pressure)), sprintf('%s °C', Show::n($open)), 'Antoine equation for water'),
-            new Working('Boils under the cap', 'a Pw(T) = p + cap', sprintf('%s × Pw = %s + %s kPa', Show::n($activity), Show::n($air->pressure), Show::n($cap)), sprintf('%s °C', Show::n($capped)), 'Antoine equation for water'),
+            new Working(
+                'Activity of the water', 'a = 101.325 / Pw(Tb0)', sprintf('101.325 / %s', Show::n(WaterVapour::pressure($normal))),
+                Show::n($activity), 'Raoult, from the table itself',
+            ),
+            new Working(
+                'Boils with the cap off', 'a Pw(T) = p', sprintf('%s × Pw = %s kPa', Show::n($activity), Show::n($air->pressure)),
+                sprintf('%s °C', Show::n($open)), 'Antoine equation for water',
+            ),
+            new Working(
+                'Boils under the cap', 'a Pw(T) = p + cap',
+                sprintf('%s × Pw = %s + %s kPa', Show::n($activity), Show::n($air->pressure), Show::n($cap)),
+                sprintf('%s °C', Show::n($capped)), 'Antoine equation for water',
+            ),
         ]);
     }
 
@@ -104,15 +133,29 @@ final readonly class CoolantProtect implements Sum
         if ($in->has('coldest')) {
             $coldest = $in->between('coldest', Kind::Temperature, -70.0, 30.0);
             $checks[] = match (true) {
-                $freeze > $coldest => Check::stop('freezes', sprintf('It freezes at %s °C, before the coldest night of %s °C: make it stronger.', Show::n($freeze, 3), Show::n($coldest, 3))),
-                $freeze > $coldest - 5.0 => Check::watch('margin', sprintf('It freezes at %s °C: under 5 °C below the coldest night.', Show::n($freeze, 3))),
+                $freeze > $coldest => Check::stop(
+                    'freezes',
+                    sprintf(
+                        'It freezes at %s °C, before the coldest night of %s °C: make it stronger.', Show::n($freeze, 3),
+                        Show::n($coldest, 3),
+                    ),
+                ),
+                $freeze > $coldest - 5.0 => Check::watch(
+                    'margin', sprintf('It freezes at %s °C: under 5 °C below the coldest night.', Show::n($freeze, 3)),
+                ),
                 default => Check::ok('protected', sprintf('It stays liquid to %s °C.', Show::n($freeze, 3))),
             };
         }
         if ($percent < self::WEAK) {
             $checks[] = Check::watch('weak', 'Under 25 % the inhibitors are thin too: rust and scale, whatever the frost.');
         }
-        $checks[] = Check::ok('hot', sprintf('With the cap off it boils at %s °C, under the cap at %s °C: a hot system opened boils over at once.', Show::n($open, 4), Show::n($capped, 4)));
+        $checks[] = Check::ok(
+            'hot',
+            sprintf(
+                'With the cap off it boils at %s °C, under the cap at %s °C: a hot system opened boils over at once.',
+                Show::n($open, 4), Show::n($capped, 4),
+            ),
+        );
 
         return $checks;
     }

@@ -49,7 +49,10 @@ final readonly class ThermostatTest implements Sum
     {
         return [
             Field::quantity('opens', 'Stamped', Kind::Temperature, '88 °C', 'The number on its rim.'),
-            Field::quantity('opened', 'Begins to open at', Kind::Temperature, '87 °C', 'Hang it on a thread in its gap: it drops off when it opens.'),
+            Field::quantity(
+                'opened', 'Begins to open at', Kind::Temperature, '87 °C',
+                'Hang it on a thread in its gap: it drops off when it opens.',
+            ),
             Field::quantity('full_open', 'Fully open at', Kind::Temperature, '98 °C')->optional(),
             Field::quantity('closed', 'Shut again at', Kind::Temperature, '83 °C')->optional(),
             Field::quantity('lift', 'Opens by', Kind::Length, '8 mm')->optional(),
@@ -69,12 +72,21 @@ final readonly class ThermostatTest implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Off its stamp by', [Headline::figure($r->number('off'), 'K')], $r->has('hysteresis') ? sprintf('shuts %s K below where it opened', Digits::significant($r->number('hysteresis'), 2)) : '');
+        return new Headline(
+            'Off its stamp by', [Headline::figure($r->number('off'), 'K')],
+            $r->has('hysteresis') ? sprintf('shuts %s K below where it opened', Digits::significant($r->number('hysteresis'), 2)) : '',
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['plot', PanDrawing::of($in->number('opens', Kind::Temperature), $in->number('opened', Kind::Temperature), $in->maybe('full_open', Kind::Temperature), $in->maybe('closed', Kind::Temperature))];
+        return [
+            'plot',
+            PanDrawing::of(
+                $in->number('opens', Kind::Temperature), $in->number('opened', Kind::Temperature),
+                $in->maybe('full_open', Kind::Temperature), $in->maybe('closed', Kind::Temperature),
+            ),
+        ];
     }
 
     public function compute(Inputs $in): SumResult
@@ -83,32 +95,65 @@ final readonly class ThermostatTest implements Sum
         $opened = $in->between('opened', Kind::Temperature, 0.0, 130.0);
         $off = $opened - $opens;
         $values = ['off' => Value::of($off, Unit::Kelvin->value)];
-        $working = [new Working('Off its stamp', 'begins − stamp', sprintf('%s − %s', Show::n($opened), Show::n($opens)), sprintf('%s K', Show::n($off)), 'pan test')];
+        $working = [new Working(
+            'Off its stamp', 'begins − stamp', sprintf('%s − %s', Show::n($opened), Show::n($opens)),
+            sprintf('%s K', Show::n($off)), 'pan test',
+        )];
         $hottest = max($opened, $in->has('full_open') ? $in->between('full_open', Kind::Temperature, 0.0, 130.0) : 0.0);
-        $checks = $hottest > self::BOILS ? [Check::watch('past-boiling', sprintf('%s °C in an open pan of water: the thermometer reads high, or it was not water.', Show::n($hottest)))] : [];
+        $checks = $hottest > self::BOILS ? [Check::watch(
+            'past-boiling',
+            sprintf('%s °C in an open pan of water: the thermometer reads high, or it was not water.', Show::n($hottest)),
+        )] : [];
         $checks[] = match (true) {
-            abs($off) > self::BAD => Check::stop('off-stamp', sprintf('It begins %s K %s its stamp: the wrong one, or worn. Do not fit it.', Show::n(abs($off), 3), $off > 0 ? 'above' : 'below')),
-            abs($off) > self::GOOD => Check::watch('off-stamp', sprintf('It begins %s K %s its stamp: at the edge of what is ordinary. Check the thermometer in boiling water.', Show::n(abs($off), 3), $off > 0 ? 'above' : 'below')),
+            abs($off) > self::BAD => Check::stop(
+                'off-stamp',
+                sprintf(
+                    'It begins %s K %s its stamp: the wrong one, or worn. Do not fit it.', Show::n(abs($off), 3),
+                    $off > 0 ? 'above' : 'below',
+                ),
+            ),
+            abs($off) > self::GOOD => Check::watch(
+                'off-stamp',
+                sprintf(
+                    'It begins %s K %s its stamp: at the edge of what is ordinary. Check the thermometer in boiling water.',
+                    Show::n(abs($off), 3), $off > 0 ? 'above' : 'below',
+                ),
+            ),
             default => Check::ok('on-stamp', 'It begins where its stamp says.'),
         };
         if ($in->has('full_open')) {
             $full = $in->between('full_open', Kind::Temperature, 0.0, 130.0);
             $full >= $opened || throw InvalidInput::in('full_open', 'It cannot be fully open before it begins to open: swap the two.');
             $values['span'] = Value::of($full - $opened, Unit::Kelvin->value);
-            $working[] = new Working('From begin to full', 'full − begins', sprintf('%s − %s', Show::n($full), Show::n($opened)), sprintf('%s K', Show::n($full - $opened)), 'pan test');
+            $working[] = new Working(
+                'From begin to full', 'full − begins', sprintf('%s − %s', Show::n($full), Show::n($opened)),
+                sprintf('%s K', Show::n($full - $opened)), 'pan test',
+            );
             $checks[] = match (true) {
-                $full - $opened > self::SLOWEST => Check::watch('slow', 'It takes long from begin to full: the wax is tired or the seat drags.'),
-                $full - $opened < self::QUICKEST => Check::watch('quick', sprintf('Only %s K from begin to full: was the water stirred, and heated slowly?', Show::n($full - $opened, 2))),
+                $full - $opened > self::SLOWEST => Check::watch(
+                    'slow', 'It takes long from begin to full: the wax is tired or the seat drags.',
+                ),
+                $full - $opened < self::QUICKEST => Check::watch(
+                    'quick',
+                    sprintf('Only %s K from begin to full: was the water stirred, and heated slowly?', Show::n($full - $opened, 2)),
+                ),
                 default => Check::ok('full', 'It opens fully within an ordinary span.'),
             };
         }
         if ($in->has('closed')) {
             $closed = $in->between('closed', Kind::Temperature, 0.0, 130.0);
-            $closed <= $opened || throw InvalidInput::in('closed', 'It shuts again below where it opened, not above: swap the two, or read them again.');
+            $closed <= $opened || throw InvalidInput::in(
+                'closed', 'It shuts again below where it opened, not above: swap the two, or read them again.',
+            );
             $values['hysteresis'] = Value::of($opened - $closed, Unit::Kelvin->value);
-            $working[] = new Working('Shuts below where it opened', 'begins − shut', sprintf('%s − %s', Show::n($opened), Show::n($closed)), sprintf('%s K', Show::n($opened - $closed)), 'pan test');
+            $working[] = new Working(
+                'Shuts below where it opened', 'begins − shut', sprintf('%s − %s', Show::n($opened), Show::n($closed)),
+                sprintf('%s K', Show::n($opened - $closed)), 'pan test',
+            );
             $checks[] = match (true) {
-                $opened - $closed > self::HARDLY_SHUTS => Check::stop('stays-open', 'It hardly shuts again: it would keep the engine cold. Do not fit it.'),
+                $opened - $closed > self::HARDLY_SHUTS => Check::stop(
+                    'stays-open', 'It hardly shuts again: it would keep the engine cold. Do not fit it.',
+                ),
                 $opened - $closed > self::WIDEST => Check::watch('lags', 'It shuts late: warm-up will be slow after each opening.'),
                 default => Check::ok('shuts', 'It shuts again as it should.'),
             };
@@ -116,8 +161,13 @@ final readonly class ThermostatTest implements Sum
         if ($in->has('lift') && $in->has('lift_wanted')) {
             [$lift, $wanted] = [$in->between('lift', Kind::Length, 0.0, 50.0), $in->positive('lift_wanted', Kind::Length)];
             $values['lift_share'] = Value::of(100 * $lift / $wanted, Unit::Percent->value);
-            $working[] = new Working('Opening', 'measured / wanted', sprintf('%s / %s', Show::n($lift), Show::n($wanted)), sprintf('%s %%', Show::n(100 * $lift / $wanted)), 'maker gives the opening');
-            $checks[] = $lift < 0.9 * $wanted ? Check::stop('lift', 'It does not open far enough: the engine would overheat under load. Do not fit it.') : Check::ok('lift', 'It opens far enough.');
+            $working[] = new Working(
+                'Opening', 'measured / wanted', sprintf('%s / %s', Show::n($lift), Show::n($wanted)),
+                sprintf('%s %%', Show::n(100 * $lift / $wanted)), 'maker gives the opening',
+            );
+            $checks[] = $lift < 0.9 * $wanted ? Check::stop(
+                'lift', 'It does not open far enough: the engine would overheat under load. Do not fit it.',
+            ) : Check::ok('lift', 'It opens far enough.');
         }
 
         return new SumResult($this->name(), $in->raw, $values, $checks, $working);

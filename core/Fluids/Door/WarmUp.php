@@ -82,7 +82,13 @@ final readonly class WarmUp implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('', [['number' => str_replace('-', ' ', $r->checks[0]->code), 'unit' => '']], ($r->has('opened_at') ? sprintf('opened at %s °C, holds %s °C, ', Headline::degrees($r->number('opened_at')), Headline::degrees($r->number('plateau'))) : '').sprintf('%s K a minute', Digits::significant($r->number('rate'), 2)));
+        return new Headline(
+            '', [['number' => str_replace('-', ' ', $r->checks[0]->code), 'unit' => '']],
+            ($r->has('opened_at') ? sprintf(
+                'opened at %s °C, holds %s °C, ', Headline::degrees($r->number('opened_at')),
+                Headline::degrees($r->number('plateau')),
+            ) : '').sprintf('%s K a minute', Digits::significant($r->number('rate'), 2)),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
@@ -152,7 +158,13 @@ final readonly class WarmUp implements Sum
     private function findings(Curve $curve, float $opens, float $full, float $rate, ?array $trend, ?int $knee, ?float $ambient): array
     {
         $hot = $curve->highest() >= self::limit($opens);
-        $stop = Check::stop('overheating', sprintf('Overheating: %s °C. Stop the engine now, leave the cap on, let it cool before anything is opened.', Show::n($curve->highest(), 4)));
+        $stop = Check::stop(
+            'overheating',
+            sprintf(
+                'Overheating: %s °C. Stop the engine now, leave the cap on, let it cool before anything is opened.',
+                Show::n($curve->highest(), 4),
+            ),
+        );
         $cause = $this->air($curve, $opens, $rate) ?? $this->closed($curve, $full, $knee);
         if (null !== $cause) {
             return $hot ? [$cause, $stop] : [$cause];
@@ -165,10 +177,22 @@ final readonly class WarmUp implements Sum
             return [$open];
         }
         if (null === $knee) {
-            return [Check::ok('not-yet', sprintf('Not yet to be told at %s °C: run it on, the thermostat of %s °C has not been seen to open.', Show::n($curve->last(), 3), Show::n($opens, 3)))];
+            return [Check::ok(
+                'not-yet',
+                sprintf(
+                    'Not yet to be told at %s °C: run it on, the thermostat of %s °C has not been seen to open.',
+                    Show::n($curve->last(), 3), Show::n($opens, 3),
+                ),
+            )];
         }
 
-        return [Check::ok('sound', sprintf('Sound: it opened at %s °C and holds about %s °C.', Show::n($curve->temperatures[$knee], 3), Show::n($this->plateau($curve, $knee), 3)))];
+        return [Check::ok(
+            'sound',
+            sprintf(
+                'Sound: it opened at %s °C and holds about %s °C.', Show::n($curve->temperatures[$knee], 3),
+                Show::n($this->plateau($curve, $knee), 3),
+            ),
+        )];
     }
 
     /**
@@ -184,7 +208,16 @@ final readonly class WarmUp implements Sum
         $dips = array_values(array_filter($all, static fn (array $dip): bool => $dip['at'] >= $opened));
         foreach ($curve->jumps(self::JUMP, self::JUMP_SECONDS, $rate) as $jump) {
             if ($jump['at'] < $opened - 1e-9 && $jump['from'] < $opens - self::SHORT_OF || $this->isSpike($curve, $jump, $dips)) {
-                return Check::stop('air-trapped', sprintf($text, sprintf('the reading jumped from %s to %s °C within %s s', Show::n($jump['from'], 3), Show::n($jump['to'], 3), Show::n(self::JUMP_SECONDS))));
+                return Check::stop(
+                    'air-trapped',
+                    sprintf(
+                        $text,
+                        sprintf(
+                            'the reading jumped from %s to %s °C within %s s', Show::n($jump['from'], 3), Show::n($jump['to'], 3),
+                            Show::n(self::JUMP_SECONDS),
+                        ),
+                    ),
+                );
             }
         }
         $teeth = self::saw($all, $opens);
@@ -237,7 +270,13 @@ final readonly class WarmUp implements Sum
     private function closed(Curve $curve, float $full, ?int $knee): ?Check
     {
         return null === $knee && $curve->highest() > $full + self::PAST_FULL && $curve->start() < $full - 2 * self::NEAR
-            ? Check::stop('stuck-closed', sprintf('Stuck closed: it went on past %s °C, where it should stand fully open, without slowing. Stop the engine, the thermostat does not open.', Show::n($full, 3)))
+            ? Check::stop(
+                'stuck-closed',
+                sprintf(
+                    'Stuck closed: it went on past %s °C, where it should stand fully open, without slowing. Stop the engine, the thermostat does not open.',
+                    Show::n($full, 3),
+                ),
+            )
             : null;
     }
 
@@ -253,16 +292,31 @@ final readonly class WarmUp implements Sum
         while ($tail > 0 && $curve->times[$curve->count() - 1] - $curve->times[$tail] < max(120.0, 4 * $curve->spacing)) {
             --$tail;
         }
-        $flat = null !== ($end = $curve->slopeBetween($tail, $curve->count() - 1)) && $end < 0.15 * max($rate, ($curve->highest() - $start) / $curve->duration());
+        $flat = null !== ($end = $curve->slopeBetween($tail, $curve->count() - 1)) && $end < 0.15 * max(
+            $rate, ($curve->highest() - $start) / $curve->duration(),
+        );
         $settling = $levels < $opens - self::SHORT_OF && $curve->last() > $start + 0.7 * ($levels - $start);
         if (!$flat && !$settling) {
             return $curve->duration() >= self::SLOW_SECONDS && $curve->highest() < $opens - self::SLOW_SHORT
-                ? Check::watch('stuck-open', sprintf('Perhaps stuck open: %s minutes, and only %s °C. Feel the radiator hose: warm already means it does not shut.', Show::n($curve->duration() / 60, 2), Show::n($curve->highest(), 3)))
+                ? Check::watch(
+                    'stuck-open',
+                    sprintf(
+                        'Perhaps stuck open: %s minutes, and only %s °C. Feel the radiator hose: warm already means it does not shut.',
+                        Show::n($curve->duration() / 60, 2), Show::n($curve->highest(), 3),
+                    ),
+                )
                 : null;
         }
         $at = $flat ? $curve->median($tail) : $levels;
 
-        return Check::stop('stuck-open', sprintf('Stuck open: it levels off at %s °C%s and never comes to the %s °C at which it should open. It runs cold, wears and drinks.', Show::n($at, 3), null === $ambient ? '' : sprintf(', %s K over the air,', Show::n($at - $ambient, 2)), Show::n($opens, 3)));
+        return Check::stop(
+            'stuck-open',
+            sprintf(
+                'Stuck open: it levels off at %s °C%s and never comes to the %s °C at which it should open. It runs cold, wears and drinks.',
+                Show::n($at, 3), null === $ambient ? '' : sprintf(', %s K over the air,', Show::n($at - $ambient, 2)),
+                Show::n($opens, 3),
+            ),
+        );
     }
 
     private function plateau(Curve $curve, int $knee): float
@@ -278,18 +332,39 @@ final readonly class WarmUp implements Sum
     {
         $values = ['rate' => Value::of($rate * 60, 'degC/min'), 'highest' => Value::of($curve->highest(), Unit::Celsius->value)];
         $working = [
-            new Working('Rate', 'least-squares slope while it warms', sprintf('%d samples over %s s', $curve->count(), Show::n($curve->duration())), sprintf('%s K a minute', Show::n($rate * 60, 3)), 'least squares'),
-            new Working('Stop at', 'the higher of 108 °C and opens + 20 K', sprintf('opens %s °C', Show::n($opens)), sprintf('%s °C', Show::n(self::limit($opens))), 'working value; the maker\'s limit goes before it'),
+            new Working(
+                'Rate', 'least-squares slope while it warms',
+                sprintf('%d samples over %s s', $curve->count(), Show::n($curve->duration())),
+                sprintf('%s K a minute', Show::n($rate * 60, 3)), 'least squares',
+            ),
+            new Working(
+                'Stop at', 'the higher of 108 °C and opens + 20 K', sprintf('opens %s °C', Show::n($opens)),
+                sprintf('%s °C', Show::n(self::limit($opens))), 'working value; the maker\'s limit goes before it',
+            ),
         ];
         if (null !== $trend && $trend[1] > 1e-9) {
-            $working[] = new Working('Would level off at', 'slope = a − b T, nought at a / b', sprintf('a = %s K/s, b = %s /s', Show::n($trend[0], 3), Show::n($trend[1], 3)), sprintf('%s °C', Show::n($trend[0] / $trend[1], 3)), 'one lump of heat losing to the air');
+            $working[] = new Working(
+                'Would level off at', 'slope = a − b T, nought at a / b',
+                sprintf('a = %s K/s, b = %s /s', Show::n($trend[0], 3), Show::n($trend[1], 3)),
+                sprintf('%s °C', Show::n($trend[0] / $trend[1], 3)), 'one lump of heat losing to the air',
+            );
         }
         if (null !== $knee) {
             $plateau = $this->plateau($curve, $knee);
             $opened = $curve->temperatures[$knee];
-            $values = ['opened_at' => Value::of($opened, Unit::Celsius->value), 'plateau' => Value::of($plateau, Unit::Celsius->value), 'opened_after' => Value::of($curve->times[$knee] - $curve->times[0], Unit::Second->value), 'overshoot' => Value::of(max(0.0, $curve->highest() - $plateau), Unit::Kelvin->value)] + $values;
-            $working[] = new Working('Opened', 'slope under half of a − b T', sprintf('after %s s', Show::n($curve->times[$knee] - $curve->times[0], 3)), sprintf('%s °C', Show::n($opened, 3)), 'the knee of the curve');
-            $working[] = new Working('Holds', 'median after the knee', sprintf('highest %s °C', Show::n($curve->highest(), 3)), sprintf('%s °C', Show::n($plateau, 3)), 'median');
+            $values = [
+                'opened_at' => Value::of($opened, Unit::Celsius->value), 'plateau' => Value::of($plateau, Unit::Celsius->value),
+                'opened_after' => Value::of($curve->times[$knee] - $curve->times[0], Unit::Second->value),
+                'overshoot' => Value::of(max(0.0, $curve->highest() - $plateau), Unit::Kelvin->value),
+            ] + $values;
+            $working[] = new Working(
+                'Opened', 'slope under half of a − b T', sprintf('after %s s', Show::n($curve->times[$knee] - $curve->times[0], 3)),
+                sprintf('%s °C', Show::n($opened, 3)), 'the knee of the curve',
+            );
+            $working[] = new Working(
+                'Holds', 'median after the knee', sprintf('highest %s °C', Show::n($curve->highest(), 3)),
+                sprintf('%s °C', Show::n($plateau, 3)), 'median',
+            );
         } elseif ('stuck-open' === $checks[0]->code) {
             $values = ['plateau' => Value::of($curve->median((int) floor(0.85 * $curve->count())), Unit::Celsius->value)] + $values;
         }

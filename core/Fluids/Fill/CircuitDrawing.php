@@ -25,8 +25,10 @@ final readonly class CircuitDrawing
      * @param list<string> $air where air stays, in words
      * @param array<string, float> $at named heights in the frame
      */
-    private function __construct(public array $vessels, public array $air, public array $at, public float $level, public bool $measured, public FillStage $stage)
-    {
+    private function __construct(
+        public array $vessels, public array $air, public array $at, public float $level, public bool $measured,
+        public FillStage $stage,
+    ) {
     }
 
     /** @param array<string, float> $heights mm over the floor, as far as they were measured */
@@ -44,10 +46,17 @@ final readonly class CircuitDrawing
             $bottom = $tops[$name] - self::TALL[$name];
             $caught = 'tank' !== $name && !$stage->does('vacuum') && $stage->fill > 0.5 && $tops[$name] > $full && !$stage->does('screw');
             $filled = max(0.0, min($level, $tops[$name]) - $bottom);
-            $vessels[$name] = ['x' => $x, 'w' => $w, 'y' => $y($tops[$name]), 'h' => $y($bottom) - $y($tops[$name]), 'fluid' => $y($bottom) - $y($bottom + $filled), 'air' => $caught];
+            $vessels[$name] = [
+                'x' => $x, 'w' => $w, 'y' => $y($tops[$name]), 'h' => $y($bottom) - $y($tops[$name]),
+                'fluid' => $y($bottom) - $y($bottom + $filled), 'air' => $caught,
+            ];
         }
 
-        return new self($vessels, self::airAbove($tops, $full), ['bleed' => $y($tops['bleed']), 'level' => $y($level), 'thermostat' => $y($tops['engine'] - 55.0)], $y($level), [] !== $heights, $stage);
+        return new self(
+            $vessels, self::airAbove($tops, $full),
+            ['bleed' => $y($tops['bleed']), 'level' => $y($level), 'thermostat' => $y($tops['engine'] - 55.0)], $y($level),
+            [] !== $heights, $stage,
+        );
     }
 
     /**
@@ -61,6 +70,11 @@ final readonly class CircuitDrawing
         $high = array_intersect_key($tops, $names);
         arsort($high);
 
-        return array_values(array_map(static fn (string $name): string => $names[$name], array_keys(array_filter($high, static fn (float $top): bool => $top > $full))));
+        return array_values(
+            array_map(
+                static fn (string $name): string => $names[$name],
+                array_keys(array_filter($high, static fn (float $top): bool => $top > $full)),
+            ),
+        );
     }
 }

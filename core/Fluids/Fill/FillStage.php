@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Fill;
 
-/** One stage of a fill routine: what to do, how long it has to stand (s), what is read off at its end, and how the circuit looks meanwhile. */
+/**
+ * One stage of a fill routine: what to do, how long it has to stand (s), what is read off at its end, and how the
+ * circuit looks meanwhile.
+ */
 final readonly class FillStage
 {
     /**

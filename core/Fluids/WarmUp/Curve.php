@@ -26,12 +26,18 @@ final readonly class Curve
      */
     public static function of(array $samples): self
     {
-        count($samples) >= self::LEAST || throw InvalidInput::in('samples', sprintf('A curve needs at least %d samples of seconds and °C.', self::LEAST));
+        count($samples) >= self::LEAST || throw InvalidInput::in(
+            'samples', sprintf('A curve needs at least %d samples of seconds and °C.', self::LEAST),
+        );
         $times = $temperatures = [];
         foreach ($samples as $i => $sample) {
             [$time, $temperature] = [$sample[0], $sample[1] ?? 0.0];
-            $time > ($times[$i - 1] ?? -\INF) || throw InvalidInput::in('samples', sprintf('Sample %d is not later than the one before: seconds first, then °C.', $i + 1));
-            $temperature > -60.0 && $temperature < 200.0 || throw InvalidInput::in('samples', sprintf('Sample %d: %s °C is no coolant. Give °C.', $i + 1, $temperature));
+            $time > ($times[$i - 1] ?? -\INF) || throw InvalidInput::in(
+                'samples', sprintf('Sample %d is not later than the one before: seconds first, then °C.', $i + 1),
+            );
+            $temperature > -60.0 && $temperature < 200.0 || throw InvalidInput::in(
+                'samples', sprintf('Sample %d: %s °C is no coolant. Give °C.', $i + 1, $temperature),
+            );
             $times[] = $time;
             $temperatures[] = $temperature;
         }

@@ -31,10 +31,18 @@ final readonly class CurveDrawing
                 $points[] = [($sample[0] - $start) / 60, $sample[1] ?? 0.0];
             }
         }
-        $plot = Plot::over('Coolant temperature over minutes', 'min', [0.0, $minutes], '°C', [floor($low / 10) * 10, max($limit + 14, ...[...array_column($samples, 1), 0.0])])
-            ->level($opens, sprintf('opens at %s', Show::n($opens)), 'ink')->level($limit, sprintf('stop at %s', Show::n($limit)), 'bad-line')->line($points, 'trace');
+        $plot = Plot::over(
+            'Coolant temperature over minutes', 'min', [0.0, $minutes], '°C',
+            [floor($low / 10) * 10, max($limit + 14, ...[...array_column($samples, 1), 0.0])],
+        )
+            ->level(
+                $opens, sprintf('opens at %s', Show::n($opens)), 'ink',
+            )->level($limit, sprintf('stop at %s', Show::n($limit)), 'bad-line')->line($points, 'trace');
         if (null !== $result && $result->has('opened_at')) {
-            return $plot->dot($result->number('opened_after') / 60, $result->number('opened_at'), sprintf('opened at %s', Show::n($result->number('opened_at'), 3)));
+            return $plot->dot(
+                $result->number('opened_after') / 60, $result->number('opened_at'),
+                sprintf('opened at %s', Show::n($result->number('opened_at'), 3)),
+            );
         }
 
         return $plot;

@@ -30,6 +30,9 @@ final readonly class EngineData
             default => $luck->between(5.0, 28.0),
         };
 
-        return new self($opens, $ambient, $luck->between(880.0, 1000.0), $luck->between(1850.0, 2050.0), $luck->between(10.0, 13.0), $luck->between(12.0, 15.0));
+        return new self(
+            $opens, $ambient, $luck->between(880.0, 1000.0), $luck->between(1850.0, 2050.0), $luck->between(10.0, 13.0),
+            $luck->between(12.0, 15.0),
+        );
     }
 }

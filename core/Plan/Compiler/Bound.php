@@ -10,8 +10,10 @@ use NimbleKnuckle\Core\Plan\Procedure\Operation;
 /** An operation with the ids of the vehicle's own item, joint and circuit it acts on, and the procedure it came from. */
 final readonly class Bound
 {
-    public function __construct(public Operation $operation, public string $item, public string $joint, public string $circuit, public string $procedure = '')
-    {
+    public function __construct(
+        public Operation $operation, public string $item, public string $joint, public string $circuit,
+        public string $procedure = '',
+    ) {
     }
 
     /** Operations of different procedures with the same deed on the same thing are one: what both need is done once. */
@@ -23,8 +25,12 @@ final readonly class Bound
             in_array($op->sum, ['coolant-mix', 'warm-up'], true) => 'sum '.$op->sum,
             in_array($op->deed, [Deed::Remove, Deed::Refit], true) && '' !== $this->item => $op->deed->value.' '.$this->item,
             Deed::Tighten === $op->deed && '' !== $this->joint => 'tighten '.$this->joint,
-            in_array($op->deed, [Deed::Drain, Deed::Fill, Deed::Bleed], true) && '' !== $this->circuit => $op->deed->value.' '.$this->circuit,
-            in_array($op->deed, [Deed::Cold, Deed::BatteryOff, Deed::BatteryOn, Deed::Start, Deed::Drive, Deed::CoolDown], true) => $op->deed->value,
+            in_array(
+                $op->deed, [Deed::Drain, Deed::Fill, Deed::Bleed], true,
+            ) && '' !== $this->circuit => $op->deed->value.' '.$this->circuit,
+            in_array(
+                $op->deed, [Deed::Cold, Deed::BatteryOff, Deed::BatteryOn, Deed::Start, Deed::Drive, Deed::CoolDown], true,
+            ) => $op->deed->value,
             in_array($op->deed, [Deed::Hold, Deed::Release], true) => $op->deed->value.' '.$op->body,
             Deed::Book === $op->deed => 'book '.$op->followUp->id,
             [] !== $op->asks => 'asks '.implode(',', array_map(static fn ($ask): string => $ask->field, $op->asks)),

@@ -79,7 +79,9 @@ final readonly class Close
         $tasks = [];
         foreach ($room as $id) {
             if (!isset($opOf[$id])) {
-                $tasks['item:'.$id] = new Task('item:'.$id, $vehicle->items[$id]->position, array_map($taskOf, $vehicle->items[$id]->behind));
+                $tasks['item:'.$id] = new Task(
+                    'item:'.$id, $vehicle->items[$id]->position, array_map($taskOf, $vehicle->items[$id]->behind),
+                );
             }
         }
         foreach ($strip as $b) {
@@ -87,7 +89,10 @@ final readonly class Close
             $removes = Deed::Remove === $b->operation->deed && '' !== $b->item;
             $blockers = $removes ? $vehicle->items[$b->item]->behind : $this->blockers($b, $vehicle);
             $position = $removes ? $vehicle->items[$b->item]->position : $b->operation->position;
-            $tasks[$id] = new Task($id, $position, array_values(array_unique([...$before[$b->operation->id] ?? [], ...array_map($taskOf, $blockers)])), $b->operation->passive);
+            $tasks[$id] = new Task(
+                $id, $position, array_values(array_unique([...$before[$b->operation->id] ?? [], ...array_map($taskOf, $blockers)])),
+                $b->operation->passive,
+            );
         }
 
         return $tasks;

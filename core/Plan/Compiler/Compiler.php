@@ -35,7 +35,10 @@ final readonly class Compiler
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
         $expects = array_values(array_unique(array_merge(...array_map(static fn (Procedure $p): array => $p->expects, $procedures))));
-        $bare = new Sheet($title, $steps, [], $list->tools($steps), $list->consumables($steps), $list->parts($steps), (new Weave())->of($steps, $people), $moves, $expects);
+        $bare = new Sheet(
+            $title, $steps, [], $list->tools($steps), $list->consumables($steps), $list->parts($steps),
+            (new Weave())->of($steps, $people), $moves, $expects,
+        );
 
         return $this->linter->marked($bare, $vehicle, $kit);
     }

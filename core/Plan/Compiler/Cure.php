@@ -49,16 +49,25 @@ final readonly class Cure
 
     private function wait(Step $step, Joint $joint, float $minutes, string $until): Step
     {
-        $why = $joint->cure > 0.0 ? 'By the vehicle sheet.' : sprintf('%s at %s °C, by rule of thumb; the tube’s own sheet goes before it.', ucfirst($joint->compound), round($this->temperature(), 1));
+        $why = $joint->cure > 0.0 ? 'By the vehicle sheet.' : sprintf(
+            '%s at %s °C, by rule of thumb; the tube’s own sheet goes before it.', ucfirst($joint->compound),
+            round($this->temperature(), 1),
+        );
 
-        return new Step('cure.'.$step->id, $step->phase, Deed::Wait, sprintf('The compound of the %s cures', $joint->name), 'Nothing that loads, wets or heats it. Other work goes on.', $why, minutes: new Minutes($minutes, $minutes, 1.3 * $minutes), passive: true, until: $until, after: [$step->id]);
+        return new Step(
+            'cure.'.$step->id, $step->phase, Deed::Wait, sprintf('The compound of the %s cures', $joint->name),
+            'Nothing that loads, wets or heats it. Other work goes on.', $why,
+            minutes: new Minutes($minutes, $minutes, 1.3 * $minutes), passive: true, until: $until, after: [$step->id],
+        );
     }
 
     private function minutes(Joint $joint): float
     {
         $passive = str_contains($joint->material, 'aluminium') || str_contains($joint->material, 'magnesium') || str_starts_with($joint->grade, 'A');
 
-        return $joint->cure > 0.0 ? $joint->cure : ThreadCompound::cureMinutes(str_replace('high strength', 'high-strength', $joint->compound), $this->temperature(), $passive);
+        return $joint->cure > 0.0 ? $joint->cure : ThreadCompound::cureMinutes(
+            str_replace('high strength', 'high-strength', $joint->compound), $this->temperature(), $passive,
+        );
     }
 
     private function temperature(): float

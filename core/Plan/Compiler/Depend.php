@@ -10,7 +10,10 @@ use NimbleKnuckle\Core\Plan\Procedure\PutIn;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
-/** Between expand and weave: which steps each step has to wait for, so that a second pair of hands has something to do; and which wait ends where. */
+/**
+ * Between expand and weave: which steps each step has to wait for, so that a second pair of hands has something to
+ * do; and which wait ends where.
+ */
 final readonly class Depend
 {
     public function __construct(private VehicleSheet $vehicle)
@@ -44,7 +47,10 @@ final readonly class Depend
             } elseif (Deed::Refit === $step->deed) {
                 $on[$step->item] = $step->id;
             }
-            $done[] = $step->with(after: array_values(array_unique($after)), until: $this->until($step, $resolved, $present), puts: $this->puts($step, $resolved, $present));
+            $done[] = $step->with(
+                after: array_values(array_unique($after)), until: $this->until($step, $resolved, $present),
+                puts: $this->puts($step, $resolved, $present),
+            );
         }
 
         return $done;
@@ -60,10 +66,17 @@ final readonly class Depend
     {
         $item = $this->vehicle->items[$step->item] ?? null;
         $waits = match (true) {
-            Deed::Remove === $step->deed && null !== $item => array_map(static fn (string $front): string => $off[$front] ?? '', $item->behind),
-            Deed::Refit === $step->deed && null !== $item => array_map(static fn (string $other): string => $on[$other] ?? '', $this->vehicle->hiddenBy($item->id)),
+            Deed::Remove === $step->deed && null !== $item => array_map(
+                static fn (string $front): string => $off[$front] ?? '', $item->behind,
+            ),
+            Deed::Refit === $step->deed && null !== $item => array_map(
+                static fn (string $other): string => $on[$other] ?? '', $this->vehicle->hiddenBy($item->id),
+            ),
             Deed::Tighten === $step->deed => [$on[$this->vehicle->joints[$step->joint]->item ?? ''] ?? ''],
-            Deed::Drain === $step->deed => array_map(static fn (string $front): string => $off[$front] ?? '', $this->vehicle->circuits[$step->circuit]->drainBehind ?? []),
+            Deed::Drain === $step->deed => array_map(
+                static fn (string $front): string => $off[$front] ?? '',
+                $this->vehicle->circuits[$step->circuit]->drainBehind ?? [],
+            ),
             default => [],
         };
 
@@ -79,7 +92,9 @@ final readonly class Depend
     {
         $puts = [];
         foreach ($step->puts as $put) {
-            $outs = array_values(array_filter(array_map($resolved->standsFor(...), $put->outs()), static fn (string $id): bool => isset($present[$id])));
+            $outs = array_values(
+                array_filter(array_map($resolved->standsFor(...), $put->outs()), static fn (string $id): bool => isset($present[$id])),
+            );
             $puts[] = new PutIn($put->thing, $outs[0] ?? '');
         }
 

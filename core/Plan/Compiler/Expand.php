@@ -11,7 +11,10 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
-/** Stage 4: operations and removals become steps; removals get trays, joints get their bolt cards, the rest of the strip is rebuilt in reverse. */
+/**
+ * Stage 4: operations and removals become steps; removals get trays, joints get their bolt cards, the rest of the
+ * strip is rebuilt in reverse.
+ */
 final readonly class Expand
 {
     private StepWriter $write;
@@ -56,7 +59,12 @@ final readonly class Expand
         foreach ($bound as $b) {
             if ($b->operation->phase->number() > Phase::Strip->number()) {
                 $more = $this->expanded($b, $bound, $removed);
-                $removed = array_values(array_diff($removed, Deed::Rebuild === $b->operation->deed ? array_map(static fn (Step $step): string => $step->item, $more) : []));
+                $removed = array_values(
+                    array_diff(
+                        $removed,
+                        Deed::Rebuild === $b->operation->deed ? array_map(static fn (Step $step): string => $step->item, $more) : [],
+                    ),
+                );
                 array_push($steps, ...$more);
             }
         }
@@ -76,7 +84,9 @@ final readonly class Expand
 
         return match (true) {
             Deed::Remove === $op->deed && '' !== $b->item => [$this->write->removalBy($op, $this->vehicle->items[$b->item])],
-            Deed::Refit === $op->deed && '' !== $b->item => [$this->write->refitBy($op, $this->vehicle->items[$b->item]), ...$this->tightening($b->item, $op->phase, $all)],
+            Deed::Refit === $op->deed && '' !== $b->item => [
+                $this->write->refitBy($op, $this->vehicle->items[$b->item]), ...$this->tightening($b->item, $op->phase, $all),
+            ],
             Deed::Tighten === $op->deed && '' !== $b->joint => [$this->write->tighteningBy($op, $this->vehicle->joints[$b->joint])],
             Deed::Rebuild === $op->deed => $this->rebuild($op, $all, $removed),
             default => [Step::fromOperation($op, $b->item, $b->joint, $b->circuit)],

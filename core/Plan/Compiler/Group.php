@@ -45,7 +45,9 @@ final readonly class Group
         $open = false;
         $phase = null;
         foreach ($steps as $step) {
-            $alone = $step->phase->number() <= Phase::Strip->number() || in_array($step->deed, [Deed::Start, Deed::Drive, Deed::CoolDown, Deed::Book], true) || (Phase::Fit !== $step->phase && '' !== $step->circuit);
+            $alone = $step->phase->number() <= Phase::Strip->number() || in_array(
+                $step->deed, [Deed::Start, Deed::Drive, Deed::CoolDown, Deed::Book], true,
+            ) || (Phase::Fit !== $step->phase && '' !== $step->circuit);
             if ($open && !$alone && $phase === $step->phase) {
                 $segments[count($segments) - 1][] = $step;
             } else {
@@ -74,7 +76,10 @@ final readonly class Group
         }
         $tasks = [];
         foreach ($byId as $id => $step) {
-            $tasks[$id] = new Task($id, $step->position, array_values(array_filter($step->after, static fn (string $before): bool => isset($byId[$before]))));
+            $tasks[$id] = new Task(
+                $id, $step->position,
+                array_values(array_filter($step->after, static fn (string $before): bool => isset($byId[$before]))),
+            );
         }
 
         return array_map(static fn (string $id): Step => $byId[$id], (new Order())->of($tasks, $from));

@@ -37,7 +37,10 @@ final readonly class ListOut
         }
         $list = array_values($picks);
 
-        return [...array_filter($list, static fn (Pick $p): bool => $p->missing), ...array_filter($list, static fn (Pick $p): bool => !$p->missing)];
+        return [
+            ...array_filter($list, static fn (Pick $p): bool => $p->missing),
+            ...array_filter($list, static fn (Pick $p): bool => !$p->missing),
+        ];
     }
 
     /**
@@ -89,8 +92,14 @@ final readonly class ListOut
         foreach ($joint->passes as $share) {
             $advice = WrenchAdvice::for($this->kit, $joint, $joint->torqueAt($share));
             $picks[] = null === $advice->wrench
-                ? new Pick(sprintf('torque wrench for %s N·m', round($joint->torqueAt($share), 1)), '1', $step->id, true, 'none in the kit reaches it')
-                : new Pick($advice->wrench->name, '1', $step->id, false, $advice->wrench->isPastCalibration() ? 'past its calibration' : '');
+                ? new Pick(
+                    sprintf('torque wrench for %s N·m', round($joint->torqueAt($share), 1)), '1', $step->id, true,
+                    'none in the kit reaches it',
+                )
+                : new Pick(
+                    $advice->wrench->name, '1', $step->id, false,
+                    $advice->wrench->isPastCalibration() ? 'past its calibration' : '',
+                );
         }
         if ('' !== $joint->adapterName) {
             $missing = !$this->kit->has($joint->adapterName);

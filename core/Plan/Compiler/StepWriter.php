@@ -31,7 +31,9 @@ final readonly class StepWriter
         return new Step(
             'off.'.$item->id, $phase, Deed::Remove, 'Take off the '.$item->name, $item->removeNote,
             why: 'It lies in front of what has to be reached.', position: $item->position, minutes: $item->off,
-            cautions: [...$item->cautions, ...$this->leftHanded($item, false)], tools: $this->trayTools($item, false), item: $item->id, tray: $this->tray($item, false),
+            cautions: [
+                ...$item->cautions, ...$this->leftHanded($item, false),
+            ], tools: $this->trayTools($item, false), item: $item->id, tray: $this->tray($item, false),
         );
     }
 
@@ -67,7 +69,9 @@ final readonly class StepWriter
             position: $this->positionOf($joint), minutes: new Minutes(1 + $each * 0.6, 1 + $each, 2 + $each * 2), cautions: $cautions,
             tools: '' === $joint->tool ? [] : [$joint->tool],
             consumables: '' === $joint->compound || 'dry' === $joint->compound ? [] : [new Supply($joint->compound, 'a drop each')],
-            parts: $joint->isNew() ? [new Supply(trim($joint->thread.' '.$joint->length).' bolts, '.$joint->name, (string) $count, 'new')] : [],
+            parts: $joint->isNew() ? [new Supply(
+                trim($joint->thread.' '.$joint->length).' bolts, '.$joint->name, (string) $count, 'new',
+            )] : [],
             joint: $joint->id, asks: $this->lengthAsks($joint),
         );
     }
@@ -75,7 +79,10 @@ final readonly class StepWriter
     /** @return list<Ask> old bolts are measured where the maker gives a longest length */
     private function lengthAsks(Joint $joint): array
     {
-        return $joint->longest <= 0.0 || $joint->isNew() ? [] : [new Ask('bolt_length', 'Longest of the old bolts, under the head to the tip', Kind::Length, 'mm', true, 0.9 * $joint->longest, $joint->longest, sprintf('Over the maker’s %s mm: a new bolt.', $joint->longest))];
+        return $joint->longest <= 0.0 || $joint->isNew() ? [] : [new Ask(
+            'bolt_length', 'Longest of the old bolts, under the head to the tip', Kind::Length, 'mm', true, 0.9 * $joint->longest,
+            $joint->longest, sprintf('Over the maker’s %s mm: a new bolt.', $joint->longest),
+        )];
     }
 
     public function tighteningBy(Operation $op, Joint $joint): Step
@@ -108,7 +115,10 @@ final readonly class StepWriter
     /** Both texts, without a sentence of the second that the first has already. */
     private static function joined(string $first, string $second): string
     {
-        $new = array_filter(preg_split('/(?<=[.!?])\s+/', $second) ?: [], static fn (string $sentence): bool => '' !== $sentence && !str_contains($first, $sentence));
+        $new = array_filter(
+            preg_split('/(?<=[.!?])\s+/', $second) ?: [],
+            static fn (string $sentence): bool => '' !== $sentence && !str_contains($first, $sentence),
+        );
 
         return trim($first.' '.implode(' ', $new));
     }
@@ -135,7 +145,10 @@ final readonly class StepWriter
         $lines = $item->tray;
         foreach ($this->vehicle->jointsOf($item->id) as $joint) {
             foreach ($joint->byLength() as $length => $count) {
-                $lines[] = new TrayLine(trim(sprintf('%s %s', trim($joint->thread.('' === (string) $length ? '' : ' × '.$length)), $joint->name)), $count, $isRefit ? $joint->tool : $joint->undoneWith());
+                $lines[] = new TrayLine(
+                    trim(sprintf('%s %s', trim($joint->thread.('' === (string) $length ? '' : ' × '.$length)), $joint->name)),
+                    $count, $isRefit ? $joint->tool : $joint->undoneWith(),
+                );
             }
         }
 
@@ -157,7 +170,13 @@ final readonly class StepWriter
             return [];
         }
 
-        return [new Caution(sprintf('Left-hand thread, %s: turn it %s to %s it.', $joint->name, $isDoneUp ? $joint->wayOn() : $joint->wayOff(), $isDoneUp ? 'tighten' : 'undo'), !$isDoneUp)];
+        return [new Caution(
+            sprintf(
+                'Left-hand thread, %s: turn it %s to %s it.', $joint->name, $isDoneUp ? $joint->wayOn() : $joint->wayOff(),
+                $isDoneUp ? 'tighten' : 'undo',
+            ),
+            !$isDoneUp,
+        )];
     }
 
     /** @return list<string> */

@@ -22,7 +22,13 @@ final class UnplannableFit extends \DomainException implements CoreException
     /** @param list<string> $cycle */
     public static function dueToCycle(array $cycle): self
     {
-        return new self('vehicle', sprintf('These lie in front of each other in a circle, so none can come off first: %s. Correct what is behind what on the vehicle sheet.', implode(' → ', $cycle)));
+        return new self(
+            'vehicle',
+            sprintf(
+                'These lie in front of each other in a circle, so none can come off first: %s. Correct what is behind what on the vehicle sheet.',
+                implode(' → ', $cycle),
+            ),
+        );
     }
 
     public static function dueToChoice(string $group, string $option): self

@@ -72,7 +72,9 @@ final readonly class Weave
         $spans = [];
         $behind = [];
         foreach ($steps as $step) {
-            $together = in_array($step->deed, [Deed::Raise, Deed::Lower, Deed::Start, Deed::Drive], true) || ($phase instanceof Phase && $phase !== $step->phase);
+            $together = in_array(
+                $step->deed, [Deed::Raise, Deed::Lower, Deed::Start, Deed::Drive], true,
+            ) || ($phase instanceof Phase && $phase !== $step->phase);
             $phase = $step->phase;
             if ($together) {
                 $barrier = self::later($barrier, ...array_values($free));

@@ -47,7 +47,11 @@ final readonly class WrenchPick implements Sum
     {
         return [
             Field::list('targets', 'Figures', '9 N·m; 22 N·m; 85 N·m', 'One, or several with semicolons between.'),
-            Field::list('kit', 'Wrenches', '[{"name":"3/8 in click wrench","min":10,"max":60,"drive":"3/8 in","error":4,"calibrated":"2026-01-15"}]', 'A list of name, min, max, drive, error (percent), calibrated (date); or a line each: name, min, max, error, date.'),
+            Field::list(
+                'kit', 'Wrenches',
+                '[{"name":"3/8 in click wrench","min":10,"max":60,"drive":"3/8 in","error":4,"calibrated":"2026-01-15"}]',
+                'A list of name, min, max, drive, error (percent), calibrated (date); or a line each: name, min, max, error, date.',
+            ),
         ];
     }
 
@@ -63,7 +67,14 @@ final readonly class WrenchPick implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Take the', array_map(static fn (float|string $name): array => ['number' => '' === $name ? 'none' : (string) $name, 'unit' => ''], array_slice(array_values(array_unique($r->entries('pick'))), 0, 4)), '');
+        return new Headline(
+            'Take the',
+            array_map(
+                static fn (float|string $name): array => ['number' => '' === $name ? 'none' : (string) $name, 'unit' => ''],
+                array_slice(array_values(array_unique($r->entries('pick'))), 0, 4),
+            ),
+            '',
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
@@ -89,9 +100,27 @@ final readonly class WrenchPick implements Sum
             $bands[] = null === $wrench ? 0.0 : $target * $wrench->error / 100;
             $checks[] = $this->judged($target, $wrench, $wrenches);
             if (null !== $wrench) {
-                $working[] = new Working(sprintf('Band at %s N·m', Show::n($target)), 'B = error × T', sprintf('%s %% of %s', Show::n($wrench->error), Show::n($target)), sprintf('± %s N·m, from %s to %s', Show::n($target * $wrench->error / 100), Show::n($target * (1 - $wrench->error / 100)), Show::n($target * (1 + $wrench->error / 100))), 'ISO 6789-1, deviation of the reading');
+                $working[] = new Working(
+                    sprintf('Band at %s N·m', Show::n($target)), 'B = error × T',
+                    sprintf('%s %% of %s', Show::n($wrench->error), Show::n($target)),
+                    sprintf(
+                        '± %s N·m, from %s to %s', Show::n($target * $wrench->error / 100),
+                        Show::n($target * (1 - $wrench->error / 100)), Show::n($target * (1 + $wrench->error / 100)),
+                    ),
+                    'ISO 6789-1, deviation of the reading',
+                );
             }
-            $working[] = new Working(sprintf('Usable at %s N·m', Show::n($target)), 'max(min, 0.2 max) ≤ T ≤ max', implode('; ', array_map(static fn (Wrench $w): string => sprintf('%s %s to %s', $w->name, Show::n($w->lowestUsable()), Show::n($w->max)), $wrenches)), null === $wrench ? 'none' : $wrench->name, 'a wrench is calibrated from 20 % of its scale, ISO 6789-1');
+            $working[] = new Working(
+                sprintf('Usable at %s N·m', Show::n($target)), 'max(min, 0.2 max) ≤ T ≤ max',
+                implode(
+                    '; ',
+                    array_map(
+                        static fn (Wrench $w): string => sprintf('%s %s to %s', $w->name, Show::n($w->lowestUsable()), Show::n($w->max)),
+                        $wrenches,
+                    ),
+                ),
+                null === $wrench ? 'none' : $wrench->name, 'a wrench is calibrated from 20 % of its scale, ISO 6789-1',
+            );
         }
         if ([] !== $undated) {
             $checks[] = Check::watch('no-calibration', sprintf('No calibration date for %s.', implode(', ', $undated)));
@@ -126,8 +155,17 @@ final readonly class WrenchPick implements Sum
 
         return match (true) {
             null === $wrench => Check::stop('none-usable', sprintf('%s N·m: no wrench of these reaches it.%s', Show::n($target), $others)),
-            $wrench->isPastCalibration() => Check::watch('past-calibration', sprintf('%s N·m: only the %s reaches it, and it is past its calibration.%s', Show::n($target), $wrench->name, $others)),
-            default => Check::ok('pick', sprintf('%s N·m: %s, within ± %s N·m.%s', Show::n($target), $wrench->name, Show::n($target * $wrench->error / 100, 2), $others)),
+            $wrench->isPastCalibration() => Check::watch(
+                'past-calibration',
+                sprintf('%s N·m: only the %s reaches it, and it is past its calibration.%s', Show::n($target), $wrench->name, $others),
+            ),
+            default => Check::ok(
+                'pick',
+                sprintf(
+                    '%s N·m: %s, within ± %s N·m.%s', Show::n($target), $wrench->name, Show::n($target * $wrench->error / 100, 2),
+                    $others,
+                ),
+            ),
         };
     }
 
@@ -137,7 +175,9 @@ final readonly class WrenchPick implements Sum
             $target > $other->max => sprintf('ends at %s', Show::n($other->max)),
             !$other->reaches($target) => sprintf('is to be trusted from %s only', Show::n($other->lowestUsable())),
             $other->isPastCalibration() && null !== $winner && !$winner->isPastCalibration() => 'is past its calibration',
-            $other->error > ($winner->error ?? 0.0) => sprintf('reads within %s %%, the other within %s %%', Show::n($other->error), Show::n($winner->error ?? 0.0)),
+            $other->error > ($winner->error ?? 0.0) => sprintf(
+                'reads within %s %%, the other within %s %%', Show::n($other->error), Show::n($winner->error ?? 0.0),
+            ),
             default => 'has the longer scale',
         };
     }
@@ -148,7 +188,9 @@ final readonly class WrenchPick implements Sum
         $wrenches = [];
         $undated = [];
         $raw = $in->raw['kit'] ?? null;
-        $lines = is_string($raw) && !str_starts_with(ltrim($raw), '[') ? array_values(array_filter(preg_split('~\s*[;\n]\s*~', trim($raw)) ?: [], static fn (string $line): bool => '' !== $line)) : $in->items('kit');
+        $lines = is_string($raw) && !str_starts_with(ltrim($raw), '[') ? array_values(
+            array_filter(preg_split('~\s*[;\n]\s*~', trim($raw)) ?: [], static fn (string $line): bool => '' !== $line),
+        ) : $in->items('kit');
         foreach ($lines as $i => $row) {
             $row = is_string($row) ? $this->line($row) : $row;
             is_array($row) || throw InvalidInput::in('kit', sprintf('Wrench %d: give name, min, max, drive, error.', $i + 1));
@@ -161,7 +203,10 @@ final readonly class WrenchPick implements Sum
             if (null === $calibrated || '' === $calibrated) {
                 $undated[] = $name;
             }
-            $wrenches[] = new Wrench($name, is_scalar($row['drive'] ?? null) ? (string) $row['drive'] : '', $min, $max, $error, 0.0, $this->daysPast($calibrated, $name));
+            $wrenches[] = new Wrench(
+                $name, is_scalar($row['drive'] ?? null) ? (string) $row['drive'] : '', $min, $max, $error, 0.0,
+                $this->daysPast($calibrated, $name),
+            );
         }
 
         return [] === $wrenches ? throw InvalidInput::in('kit', 'No wrench stands there.') : [$wrenches, $undated];
@@ -179,7 +224,9 @@ final readonly class WrenchPick implements Sum
     private function torque(mixed $value, string $name, string $which): float
     {
         try {
-            return is_string($value) || is_int($value) || is_float($value) ? Notation::read(Kind::Torque, $value)->value() : throw InvalidInput::in('kit', sprintf('%s: “%s” is needed.', $name, $which));
+            return is_string($value) || is_int($value) || is_float($value) ? Notation::read(Kind::Torque, $value)->value() : throw InvalidInput::in(
+                'kit', sprintf('%s: “%s” is needed.', $name, $which),
+            );
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in('kit', sprintf('%s, %s: %s', $name, $which, $e->getMessage()));
         }
@@ -189,7 +236,9 @@ final readonly class WrenchPick implements Sum
     {
         $error = is_string($value) ? rtrim(trim($value), ' %') : $value;
 
-        return is_numeric($error) && $error >= 0 && $error <= 25 ? (float) $error : throw InvalidInput::in('kit', sprintf('%s: its error is 0 to 25 percent.', $name));
+        return is_numeric($error) && $error >= 0 && $error <= 25 ? (float) $error : throw InvalidInput::in(
+            'kit', sprintf('%s: its error is 0 to 25 percent.', $name),
+        );
     }
 
     private function daysPast(mixed $calibrated, string $name): int
@@ -201,7 +250,9 @@ final readonly class WrenchPick implements Sum
             return 'false' === $calibrated ? 1 : 0;
         }
         $date = is_string($calibrated) && 1 === preg_match('~\A\d{4}-\d\d-\d\d~', $calibrated) ? date_create_immutable($calibrated) : false;
-        false !== $date || throw InvalidInput::in('kit', sprintf('%s: write its calibration as a date, 2026-01-15, or true or false.', $name));
+        false !== $date || throw InvalidInput::in(
+            'kit', sprintf('%s: write its calibration as a date, 2026-01-15, or true or false.', $name),
+        );
         null !== $this->today || throw InvalidInput::in('kit', sprintf('%s: a date cannot be judged here; say true or false.', $name));
 
         return self::daysPastTwelveMonths($date, $this->today);

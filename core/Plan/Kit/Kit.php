@@ -28,7 +28,12 @@ final readonly class Kit
     public function pick(float $torque): ?Wrench
     {
         $usable = array_values(array_filter($this->wrenches, static fn (Wrench $wrench): bool => $wrench->reaches($torque)));
-        usort($usable, static fn (Wrench $a, Wrench $b): int => [$a->isPastCalibration(), $a->error, $a->max, $a->name] <=> [$b->isPastCalibration(), $b->error, $b->max, $b->name]);
+        usort(
+            $usable,
+            static fn (Wrench $a, Wrench $b): int => [
+                $a->isPastCalibration(), $a->error, $a->max, $a->name,
+            ] <=> [$b->isPastCalibration(), $b->error, $b->max, $b->name],
+        );
 
         return $usable[0] ?? null;
     }

@@ -43,7 +43,9 @@ final readonly class WrenchAdvice
             $others[] = sprintf('%s reads within %s %%, which is more than the figure allows', $wrench->name, $wrench->error);
         }
 
-        return $second ?? new self(null, null, sprintf('No wrench in the kit reaches %s N·m: %s.', round($target, 1), implode('; ', $others)));
+        return $second ?? new self(
+            null, null, sprintf('No wrench in the kit reaches %s N·m: %s.', round($target, 1), implode('; ', $others)),
+        );
     }
 
     /** Whether the figure or its ceiling may be passed by what this wrench reads off. */
@@ -56,7 +58,12 @@ final readonly class WrenchAdvice
     private static function bestFirst(Kit $kit): array
     {
         $wrenches = $kit->wrenches;
-        usort($wrenches, static fn (Wrench $a, Wrench $b): int => [$a->isPastCalibration(), $a->error, $a->max, $a->name] <=> [$b->isPastCalibration(), $b->error, $b->max, $b->name]);
+        usort(
+            $wrenches,
+            static fn (Wrench $a, Wrench $b): int => [
+                $a->isPastCalibration(), $a->error, $a->max, $a->name,
+            ] <=> [$b->isPastCalibration(), $b->error, $b->max, $b->name],
+        );
 
         return $wrenches;
     }
@@ -71,7 +78,12 @@ final readonly class WrenchAdvice
     {
         $sum = new WrenchSet();
         try {
-            return $sum->compute(Inputs::of(['target' => $target, 'lever' => $wrench->lever, 'adapter' => $joint->adapter, 'adapter_angle' => $joint->adapterAngle], $sum->fields()));
+            return $sum->compute(
+                Inputs::of(
+                    ['target' => $target, 'lever' => $wrench->lever, 'adapter' => $joint->adapter, 'adapter_angle' => $joint->adapterAngle],
+                    $sum->fields(),
+                ),
+            );
         } catch (InvalidInput) {
             return null;
         }
@@ -83,11 +95,17 @@ final readonly class WrenchAdvice
      */
     private static function reason(Wrench $wrench, array $others, array $late): string
     {
-        $said = sprintf('It works from %s to %s N·m and reads within %s %%.', round($wrench->lowestUsable(), 1), round($wrench->max, 1), $wrench->error);
+        $said = sprintf(
+            'It works from %s to %s N·m and reads within %s %%.', round($wrench->lowestUsable(), 1), round($wrench->max, 1),
+            $wrench->error,
+        );
         if ($wrench->isPastCalibration()) {
             $said .= sprintf(' It is %d days past its calibration.', $wrench->daysPastCalibration);
         } elseif ([] !== $late) {
-            $said .= sprintf(' %s is past its calibration and stands back.', implode(', ', array_map(static fn (Wrench $w): string => $w->name, $late)));
+            $said .= sprintf(
+                ' %s is past its calibration and stands back.',
+                implode(', ', array_map(static fn (Wrench $w): string => $w->name, $late)),
+            );
         }
 
         return $said.([] === $others ? '' : ' Passed over: '.implode('; ', $others).'.');

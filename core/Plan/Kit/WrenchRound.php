@@ -15,7 +15,10 @@ use NimbleKnuckle\Core\Tightening\Door\WrenchSet;
  */
 final readonly class WrenchRound
 {
-    /** @param list<array{step: string, title: string, torque: float, pass: float, setting: float, wrench: ?Wrench, changed: bool}> $pulls */
+    /**
+     * @param list<array{step: string, title: string, torque: float, pass: float, setting: float, wrench: ?Wrench,
+     * changed: bool}> $pulls
+     */
     private function __construct(public array $pulls, public int $changes, public int $unreached)
     {
     }
@@ -27,7 +30,10 @@ final readonly class WrenchRound
             $joint = $vehicle->joints[$step->joint] ?? null;
             if (Deed::Tighten === $step->deed && null !== $joint && $joint->hasFigure()) {
                 foreach ($joint->passes as $pass) {
-                    $pulls[] = ['step' => $step->id, 'title' => $joint->name, 'torque' => $joint->torqueAt($pass), 'pass' => $pass, 'adapter' => $joint->adapter, 'angle' => $joint->adapterAngle];
+                    $pulls[] = [
+                        'step' => $step->id, 'title' => $joint->name, 'torque' => $joint->torqueAt($pass), 'pass' => $pass,
+                        'adapter' => $joint->adapter, 'angle' => $joint->adapterAngle,
+                    ];
                 }
             }
         }
@@ -49,7 +55,10 @@ final readonly class WrenchRound
             foreach (self::reaching($pull, $wrenches) as $w => $wrench) {
                 foreach ($best as $before => [$cost, $way]) {
                     $changed = $w !== $before && -1 !== $before && -1 !== $w;
-                    $now = [$cost[0] + (null !== $wrench && $wrench->isPastCalibration() ? 1 : 0), $cost[1] + ($changed ? 1 : 0), $cost[2] + ($wrench->error ?? 0.0)];
+                    $now = [
+                        $cost[0] + (null !== $wrench && $wrench->isPastCalibration() ? 1 : 0), $cost[1] + ($changed ? 1 : 0),
+                        $cost[2] + ($wrench->error ?? 0.0),
+                    ];
                     $held = -1 === $w ? $before : $w;
                     if (!isset($next[$held]) || $now < $next[$held][0]) {
                         $next[$held] = [$now, [...$way, $w]];
@@ -101,7 +110,10 @@ final readonly class WrenchRound
             $changes += $changed && null !== $held ? 1 : 0;
             $unreached += null === $wrench ? 1 : 0;
             $held = $wrench ?? $held;
-            $told[] = ['step' => $pull['step'], 'title' => $pull['title'], 'torque' => $pull['torque'], 'pass' => $pull['pass'], 'setting' => null === $wrench ? 0.0 : self::setting($pull, $wrench), 'wrench' => $wrench, 'changed' => $changed];
+            $told[] = [
+                'step' => $pull['step'], 'title' => $pull['title'], 'torque' => $pull['torque'], 'pass' => $pull['pass'],
+                'setting' => null === $wrench ? 0.0 : self::setting($pull, $wrench), 'wrench' => $wrench, 'changed' => $changed,
+            ];
         }
 
         return new self($told, $changes, $unreached);

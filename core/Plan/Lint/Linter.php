@@ -22,7 +22,10 @@ final readonly class Linter
 
     public function marked(Sheet $sheet, VehicleSheet $vehicle, Kit $kit): Sheet
     {
-        return new Sheet($sheet->title, $sheet->steps, $this->findings($sheet, $vehicle, $kit), $sheet->tools, $sheet->consumables, $sheet->parts, $sheet->timing, $sheet->moves, $sheet->expects);
+        return new Sheet(
+            $sheet->title, $sheet->steps, $this->findings($sheet, $vehicle, $kit), $sheet->tools, $sheet->consumables,
+            $sheet->parts, $sheet->timing, $sheet->moves, $sheet->expects,
+        );
     }
 
     /** @return list<Finding> */
@@ -35,7 +38,12 @@ final readonly class Linter
                 $found[] = $finding;
             }
         }
-        usort($found, static fn (Finding $a, Finding $b): int => [$b->level->rank(), $sheet->placeOf($a->step), $a->code] <=> [$a->level->rank(), $sheet->placeOf($b->step), $b->code]);
+        usort(
+            $found,
+            static fn (Finding $a, Finding $b): int => [
+                $b->level->rank(), $sheet->placeOf($a->step), $a->code,
+            ] <=> [$a->level->rank(), $sheet->placeOf($b->step), $b->code],
+        );
 
         return $found;
     }

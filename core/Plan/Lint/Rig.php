@@ -64,8 +64,12 @@ final readonly class Rig
             Deed::Remove => $this->removed($step),
             Deed::Refit => $this->with(off: array_diff_key($this->off, [$step->item => true])),
             Deed::Tighten => $this->with(loose: array_diff_key($this->loose, [$step->joint => true])),
-            Deed::Drain, Deed::Open => '' === $step->circuit ? $this : $this->with(open: [$step->circuit => $step->id] + $this->open, filled: array_diff_key($this->filled, [$step->circuit => true])),
-            Deed::Fill => $this->with(filled: [$step->circuit => true] + $this->filled, open: array_diff_key($this->open, [$step->circuit => true])),
+            Deed::Drain, Deed::Open => '' === $step->circuit ? $this : $this->with(
+                open: [$step->circuit => $step->id] + $this->open, filled: array_diff_key($this->filled, [$step->circuit => true]),
+            ),
+            Deed::Fill => $this->with(
+                filled: [$step->circuit => true] + $this->filled, open: array_diff_key($this->open, [$step->circuit => true]),
+            ),
             default => $this,
         };
     }

@@ -33,12 +33,17 @@ final readonly class Ask
             throw $node->refuse('limits', 'two numbers are needed, low then high.');
         }
 
-        $guards = array_map(static fn (string $name): Guard => Guard::tryFrom($name) ?? throw $node->refuse('guards', Guard::remedy()), $node->strings('guards'));
+        $guards = array_map(
+            static fn (string $name): Guard => Guard::tryFrom($name) ?? throw $node->refuse('guards', Guard::remedy()),
+            $node->strings('guards'),
+        );
         [] === $guards || [] !== $limits || throw $node->refuse('limits', 'a reading that guards something needs limits.');
 
         return new self(
             $node->string('field'), $node->string('label'), $kind, $node->string('unit', $kind->baseUnit()->symbol()), [] !== $limits,
-            $limits[0] ?? 0.0, $limits[1] ?? 0.0, $node->string('past', ''), $guards, $node->enum('flow', Flow::class, Flow::ofField($node->string('field'))),
+            $limits[0] ?? 0.0, $limits[1] ?? 0.0, $node->string('past', ''), $guards, $node->enum(
+                'flow', Flow::class, Flow::ofField($node->string('field')),
+            ),
         );
     }
 
@@ -56,7 +61,10 @@ final readonly class Ask
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['field' => $this->field, 'label' => $this->label, 'kind' => $this->kind->value, 'unit' => $this->unit, 'past' => $this->past]
+        return [
+            'field' => $this->field, 'label' => $this->label, 'kind' => $this->kind->value, 'unit' => $this->unit,
+            'past' => $this->past,
+        ]
             + ($this->hasLimits ? ['limits' => [$this->low, $this->high]] : [])
             + ([] === $this->guards ? [] : ['guards' => array_map(static fn (Guard $guard): string => $guard->value, $this->guards)])
             + (Flow::None === $this->flow ? [] : ['flow' => $this->flow->value]);

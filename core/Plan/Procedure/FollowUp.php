@@ -11,8 +11,9 @@ final readonly class FollowUp
 {
     public const NONE_ID = '';
 
-    public function __construct(public string $id, public string $kind, public string $title, public string $text, public int $days, public int $km)
-    {
+    public function __construct(
+        public string $id, public string $kind, public string $title, public string $text, public int $days, public int $km,
+    ) {
     }
 
     public static function none(): self
@@ -22,7 +23,10 @@ final readonly class FollowUp
 
     public static function read(Node $node): self
     {
-        return new self($node->string('id'), $node->string('kind', 'check'), $node->string('title'), $node->string('text', ''), $node->int('days', 0), $node->int('km', 0));
+        return new self(
+            $node->string('id'), $node->string('kind', 'check'), $node->string('title'), $node->string('text', ''),
+            $node->int('days', 0), $node->int('km', 0),
+        );
     }
 
     public function isNone(): bool
@@ -33,6 +37,9 @@ final readonly class FollowUp
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'kind' => $this->kind, 'title' => $this->title, 'text' => $this->text, 'days' => $this->days, 'km' => $this->km];
+        return [
+            'id' => $this->id, 'kind' => $this->kind, 'title' => $this->title, 'text' => $this->text, 'days' => $this->days,
+            'km' => $this->km,
+        ];
     }
 }

@@ -69,7 +69,9 @@ final readonly class Operation
     {
         $name = $node->string('routine', '');
 
-        return '' === $name || null !== FillRoutine::named($name) ? $name : throw $node->refuse('routine', sprintf('the routines are %s.', implode(', ', FillRoutine::names())));
+        return '' === $name || null !== FillRoutine::named($name) ? $name : throw $node->refuse(
+            'routine', sprintf('the routines are %s.', implode(', ', FillRoutine::names())),
+        );
     }
 
     public static function read(Node $node): self

@@ -43,7 +43,9 @@ final readonly class Procedure
                 ? ($common->fragment($child->string('include')) ?? throw $child->refuse('include', 'there is no such common part.'))
                 : [Operation::read($child)];
             foreach ($included as $operation) {
-                isset($operations[$operation->id]) && throw $child->refuse('id', sprintf('the operation “%s” stands here twice.', $operation->id));
+                isset($operations[$operation->id]) && throw $child->refuse(
+                    'id', sprintf('the operation “%s” stands here twice.', $operation->id),
+                );
                 $operations[$operation->id] = $operation;
             }
         }
@@ -83,16 +85,24 @@ final readonly class Procedure
         }
         foreach ($operations as $operation) {
             foreach ($operation->when as $group => $options) {
-                isset($known[$group]) || throw $node->refuse('operations.'.$operation->id.'.when', sprintf('there is no question or way “%s”.', $group));
+                isset($known[$group]) || throw $node->refuse(
+                    'operations.'.$operation->id.'.when', sprintf('there is no question or way “%s”.', $group),
+                );
                 foreach ($options as $option) {
-                    $known[$group]->option($option) ?? throw $node->refuse('operations.'.$operation->id.'.when', sprintf('“%s” has no option “%s”.', $group, $option));
+                    $known[$group]->option($option) ?? throw $node->refuse(
+                        'operations.'.$operation->id.'.when', sprintf('“%s” has no option “%s”.', $group, $option),
+                    );
                 }
             }
             foreach (array_merge(...array_map(static fn (PutIn $put): array => $put->outs(), $operation->puts)) as $out) {
-                isset($operations[$out]) || throw $node->refuse('operations.'.$operation->id.'.puts', sprintf('there is no operation “%s”.', $out));
+                isset($operations[$out]) || throw $node->refuse(
+                    'operations.'.$operation->id.'.puts', sprintf('there is no operation “%s”.', $out),
+                );
             }
             foreach ($operation->untils() as $until) {
-                isset($operations[$until]) || throw $node->refuse('operations.'.$operation->id.'.until', sprintf('there is no operation “%s”.', $until));
+                isset($operations[$until]) || throw $node->refuse(
+                    'operations.'.$operation->id.'.until', sprintf('there is no operation “%s”.', $until),
+                );
             }
         }
     }

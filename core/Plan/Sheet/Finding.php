@@ -26,7 +26,10 @@ final readonly class Finding
 
     public static function read(Node $node): self
     {
-        return new self($node->string('code'), $node->enum('level', Level::class), $node->string('step', ''), $node->string('why'), $node->string('mend', ''));
+        return new self(
+            $node->string('code'), $node->enum('level', Level::class), $node->string('step', ''), $node->string('why'),
+            $node->string('mend', ''),
+        );
     }
 
     /** @return array<string, string> */

@@ -15,8 +15,9 @@ final readonly class Lane
      * @param list<array{x: float, label: string}> $phases where each phase begins
      * @param list<string> $nextDays what falls due on later days
      */
-    private function __construct(public array $rows, public array $ticks, public array $phases, public float $minutes, public array $nextDays)
-    {
+    private function __construct(
+        public array $rows, public array $ticks, public array $phases, public float $minutes, public array $nextDays,
+    ) {
     }
 
     public static function of(Sheet $sheet): self
@@ -32,7 +33,14 @@ final readonly class Lane
             $blocks[$row][] = ['x' => 100 * $from / $whole, 'width' => 100 * ($to - $from) / $whole, 'step' => $step, 'row' => $row];
             $phases[$step->phase->value] ??= ['x' => 100 * $from / $whole, 'label' => $step->phase->label()];
             if (!$step->followUp->isNone()) {
-                $later[] = sprintf('%s: %s', 1 === $step->followUp->days ? 'next morning' : sprintf('in %d days%s', $step->followUp->days, $step->followUp->km > 0 ? sprintf(' or %d km', $step->followUp->km) : ''), $step->followUp->title);
+                $later[] = sprintf(
+                    '%s: %s',
+                    1 === $step->followUp->days ? 'next morning' : sprintf(
+                        'in %d days%s', $step->followUp->days,
+                        $step->followUp->km > 0 ? sprintf(' or %d km', $step->followUp->km) : '',
+                    ),
+                    $step->followUp->title,
+                );
             }
         }
         $every = $whole > 300 ? 60 : 30;

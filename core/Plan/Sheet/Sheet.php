@@ -52,8 +52,12 @@ final readonly class Sheet
         self::FORMAT === $node->string('format') || throw $node->refuse('format', sprintf('this is not %s.', self::FORMAT));
 
         return new self(
-            $node->string('title'), array_map(Step::read(...), $node->nodes('steps')), array_map(Finding::read(...), $node->nodes('findings')),
-            array_map(Pick::read(...), $node->nodes('tools')), array_map(Pick::read(...), $node->nodes('consumables')), array_map(Pick::read(...), $node->nodes('parts')),
+            $node->string('title'), array_map(Step::read(...), $node->nodes('steps')), array_map(
+                Finding::read(...), $node->nodes('findings'),
+            ),
+            array_map(Pick::read(...), $node->nodes('tools')), array_map(
+                Pick::read(...), $node->nodes('consumables'),
+            ), array_map(Pick::read(...), $node->nodes('parts')),
             Timing::read($node->node('timing')), $node->int('moves', 0), $node->strings('expects'),
         );
     }
@@ -95,11 +99,18 @@ final readonly class Sheet
     /** @return list<Step> */
     public function doing(Deed $deed, string $item = '', string $joint = '', string $circuit = ''): array
     {
-        return array_values(array_filter($this->byDeed[$deed->value] ?? [], static fn (Step $step): bool => ('' === $item || $step->item === $item) && ('' === $joint || $step->joint === $joint) && ('' === $circuit || $step->circuit === $circuit)));
+        return array_values(
+            array_filter(
+                $this->byDeed[$deed->value] ?? [],
+                static fn (Step $step): bool => ('' === $item || $step->item === $item) && ('' === $joint || $step->joint === $joint) && ('' === $circuit || $step->circuit === $circuit),
+            ),
+        );
     }
 
     public function worst(): Level
     {
-        return array_reduce($this->findings, static fn (Level $worst, Finding $finding): Level => $worst->worse($finding->level), Level::Ok);
+        return array_reduce(
+            $this->findings, static fn (Level $worst, Finding $finding): Level => $worst->worse($finding->level), Level::Ok,
+        );
     }
 }

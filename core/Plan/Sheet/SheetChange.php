@@ -24,7 +24,9 @@ final readonly class SheetChange
             $before = $old->step($step->id);
             if (null === $before) {
                 $added[] = $step;
-            } elseif ([$before->title, $before->text, $before->tray, $before->asks] != [$step->title, $step->text, $step->tray, $step->asks]) {
+            } elseif ([
+                $before->title, $before->text, $before->tray, $before->asks,
+            ] != [$step->title, $step->text, $step->tray, $step->asks]) {
                 $changed[] = $step;
             }
         }

@@ -110,7 +110,9 @@ final readonly class Step
             'tray' => array_map(static fn (TrayLine $l): array => $l->toArray(), $this->tray),
             'asks' => array_map(static fn (Ask $a): array => $a->toArray(), $this->asks), 'sum' => $this->sum,
             'follow_up' => $this->followUp->isNone() ? null : $this->followUp->toArray(),
-            'body' => $this->body, 'move' => '' === $this->moveWay ? null : ['mm' => $this->moveMm, 'way' => $this->moveWay], 'cure' => 0.0 === $this->cure ? null : $this->cure,
+            'body' => $this->body, 'move' => '' === $this->moveWay ? null : [
+                'mm' => $this->moveMm, 'way' => $this->moveWay,
+            ], 'cure' => 0.0 === $this->cure ? null : $this->cure,
             'tags' => $this->tags, 'after' => $this->after, 'routine' => $this->routine,
             'puts' => array_map(static fn (PutIn $put): array => $put->toArray(), $this->puts),
         ];

@@ -44,7 +44,9 @@ final readonly class Circuit
     {
         $heights = [];
         foreach ($node->keys() as $name) {
-            in_array($name, self::HEIGHTS, true) || throw $node->refuse($name, sprintf('the heights are those of %s.', implode(', ', self::HEIGHTS)));
+            in_array($name, self::HEIGHTS, true) || throw $node->refuse(
+                $name, sprintf('the heights are those of %s.', implode(', ', self::HEIGHTS)),
+            );
             $height = $node->float($name, 0.0);
             $height > 100 && $height < 3000 || throw $node->refuse($name, 'a height over the floor of 100 to 3000 mm is needed.');
             $heights[$name] = $height;

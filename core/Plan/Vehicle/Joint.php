@@ -95,7 +95,9 @@ final readonly class Joint
         $adapter = $node->node('adapter');
         $spec = JointFigure::read($node);
         $angle = self::within($node, 'angle', 0.0, 1080.0);
-        $angle > 0.0 && $spec->angle() > 0.0 && abs($angle - $spec->angle()) > 0.5 && throw $node->refuse('angle', sprintf('the figure says %s° further, and this says %s°.', round($spec->angle(), 1), $angle));
+        $angle > 0.0 && $spec->angle() > 0.0 && abs($angle - $spec->angle()) > 0.5 && throw $node->refuse(
+            'angle', sprintf('the figure says %s° further, and this says %s°.', round($spec->angle(), 1), $angle),
+        );
         $compound = $node->string('compound', '');
         $hand = $node->string('hand', 'right');
         in_array($hand, ['right', 'left'], true) || throw $node->refuse('hand', 'a thread is right or left.');
@@ -123,7 +125,9 @@ final readonly class Joint
     {
         $value = $node->float($name, 0.0);
 
-        return $value >= $low && $value <= $high ? $value : throw $node->refuse($name, sprintf('a number from %s to %s is needed.', $low, $high));
+        return $value >= $low && $value <= $high ? $value : throw $node->refuse(
+            $name, sprintf('a number from %s to %s is needed.', $low, $high),
+        );
     }
 
     /** @return list<int> */
@@ -131,7 +135,9 @@ final readonly class Joint
     {
         $first = array_values(array_unique(array_map(intval(...), $node->floats('first'))));
         foreach ($first as $bolt) {
-            $bolt >= 1 && $bolt <= $layout->count() || throw $node->refuse('first', sprintf('the fasteners are numbered 1 to %d.', $layout->count()));
+            $bolt >= 1 && $bolt <= $layout->count() || throw $node->refuse(
+                'first', sprintf('the fasteners are numbered 1 to %d.', $layout->count()),
+            );
         }
 
         return $first;
@@ -142,7 +148,9 @@ final readonly class Joint
     {
         $lengths = $node->strings('lengths');
 
-        return [] === $lengths || count($lengths) === $layout->count() ? $lengths : throw $node->refuse('lengths', sprintf('one length for each of the %d fasteners is needed.', $layout->count()));
+        return [] === $lengths || count($lengths) === $layout->count() ? $lengths : throw $node->refuse(
+            'lengths', sprintf('one length for each of the %d fasteners is needed.', $layout->count()),
+        );
     }
 
     /** @return list<int> the order of tightening: those that go first, then the others as the layout says */

@@ -46,13 +46,17 @@ final readonly class JointFigure
         $stated = $node->string('figure', '');
         $ceiling = $node->string('ceiling', '');
         $dated = $node->string('dated', '');
-        '' === $dated || 1 === preg_match('/\A\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])\z/', $dated) || throw $node->refuse('dated', 'a day is written as 2026-03-01.');
+        '' === $dated || 1 === preg_match(
+            '/\A\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])\z/', $dated,
+        ) || throw $node->refuse('dated', 'a day is written as 2026-03-01.');
         $end = $node->string('end', 'middle');
         in_array($end, self::ENDS, true) || throw $node->refuse('end', 'say low, middle or high.');
         $turn = self::turn($node, $stated);
         $read = '' === $stated || $turn > 0.0 ? null : self::torque($node, 'figure', $stated);
         $limit = '' === $ceiling ? null : self::torque($node, 'ceiling', $ceiling)->low;
-        null === $limit || null === $read || $read->low->value() <= $limit->value() || throw $node->refuse('ceiling', sprintf('%s is past the ceiling of %s.', $stated, $ceiling));
+        null === $limit || null === $read || $read->low->value() <= $limit->value() || throw $node->refuse(
+            'ceiling', sprintf('%s is past the ceiling of %s.', $stated, $ceiling),
+        );
         $origin = $node->enum('origin', Origin::class, Origin::Entered);
 
         return new self($stated, $read, $limit, $end, $node->string('because', ''), $turn, $origin, $dated);
@@ -117,7 +121,9 @@ final readonly class JointFigure
     {
         $first = $this->first()->low;
 
-        return $this->isRange() ? new Figure(Quantity::torque($this->target()), $first->unit, $first->halfStep, $this->stated, $this->origin) : $first->withOrigin($this->origin);
+        return $this->isRange() ? new Figure(
+            Quantity::torque($this->target()), $first->unit, $first->halfStep, $this->stated, $this->origin,
+        ) : $first->withOrigin($this->origin);
     }
 
     /** “at the low end, for the soft thread; never past 24 N·m”; empty where there is nothing to say. */
@@ -149,7 +155,10 @@ final readonly class JointFigure
     /** “snug + 1/4 turn”, “hand-tight and then 120°”: degrees from snug; 0 for a torque. */
     private static function turn(Node $node, string $stated): float
     {
-        if (1 !== preg_match('~\A\s*(?:snug|hand[- ]?tight|finger[- ]?tight|contact)\s*(?:\+|,|plus|and then|then|and)?\s*(?<turn>.+)\z~ui', $stated, $m)) {
+        if (1 !== preg_match(
+            '~\A\s*(?:snug|hand[- ]?tight|finger[- ]?tight|contact)\s*(?:\+|,|plus|and then|then|and)?\s*(?<turn>.+)\z~ui', $stated,
+            $m,
+        )) {
             return 0.0;
         }
         try {

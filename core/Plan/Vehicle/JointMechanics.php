@@ -32,12 +32,22 @@ final readonly class JointMechanics
     public static function of(Joint $joint): ?self
     {
         try {
-            $bolt = Bolt::read(Inputs::of(['thread' => $joint->thread, 'grade' => $joint->grade, 'friction' => $joint->friction], [Bolt::threadField(), Bolt::gradeField(), Bolt::frictionField(), Bolt::headField()]));
+            $bolt = Bolt::read(
+                Inputs::of(
+                    ['thread' => $joint->thread, 'grade' => $joint->grade, 'friction' => $joint->friction],
+                    [Bolt::threadField(), Bolt::gradeField(), Bolt::frictionField(), Bolt::headField()],
+                ),
+            );
             $assumed = $joint->shank + $joint->threaded <= 0.0;
             $long = 1 === preg_match('~\A\s*(\d+(?:\.\d+)?)~', $joint->length, $m) ? (float) $m[1] : 2.5 * $bolt->thread->diameter;
-            $threaded = $assumed ? max(0.6 * $bolt->thread->diameter, $long - self::ENGAGED_DIAMETERS * $bolt->thread->diameter) : $joint->threaded;
+            $threaded = $assumed ? max(
+                0.6 * $bolt->thread->diameter, $long - self::ENGAGED_DIAMETERS * $bolt->thread->diameter,
+            ) : $joint->threaded;
 
-            return new self($joint, $bolt, Springs::of($bolt->thread, $assumed ? 0.0 : $joint->shank, $threaded, self::member($joint), $bolt->grade), $assumed);
+            return new self(
+                $joint, $bolt,
+                Springs::of($bolt->thread, $assumed ? 0.0 : $joint->shank, $threaded, self::member($joint), $bolt->grade), $assumed,
+            );
         } catch (InvalidInput) {
             return null;
         }
@@ -65,7 +75,15 @@ final readonly class JointMechanics
     {
         $sum = new TorqueEstimate();
         try {
-            return $sum->compute(Inputs::of(['thread' => $this->joint->thread, 'grade' => $this->joint->grade, 'friction' => $this->joint->friction, 'material' => $this->joint->material], $sum->fields()));
+            return $sum->compute(
+                Inputs::of(
+                    [
+                        'thread' => $this->joint->thread, 'grade' => $this->joint->grade, 'friction' => $this->joint->friction,
+                        'material' => $this->joint->material,
+                    ],
+                    $sum->fields(),
+                ),
+            );
         } catch (InvalidInput) {
             return null;
         }

@@ -18,13 +18,22 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
  * A joint on one line, as fast as one can talk: “3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring”.
  *
  * Also a range “18-22 Nm” with “low end for soft thread”, “max 24 Nm”, “snug + 1/4 turn”, “left-hand”, “printed”, “dated 2026-03-01”,
- * “off with T30”, “seal 0.7 mm”; “loaded” or “room”, “passes 50 100”, “+ 90° swing 30°”, “gap 3 mm”, “2 first”, “check”. Parts may stand in any order, with or without commas. It reads back what it understood, and says what it did not.
+ * “off with T30”, “seal 0.7 mm”; “loaded” or “room”, “passes 50 100”, “+ 90° swing 30°”,
+ * “gap 3 mm”, “2 first”, “check”. Parts may stand in any order, with or without commas. It reads back what
+ * it understood, and says what it did not.
  */
 final readonly class Shorthand
 {
-    private const COMPOUNDS = ['medium threadlocker', 'high-strength threadlocker', 'high strength threadlocker', 'threadlocker', 'anti-seize', 'thread sealant', 'sealant', 'oiled', 'oil', 'dry'];
+    private const COMPOUNDS = [
+        'medium threadlocker', 'high-strength threadlocker', 'high strength threadlocker', 'threadlocker', 'anti-seize',
+        'thread sealant', 'sealant', 'oiled', 'oil', 'dry',
+    ];
     private const TORQUE = '\d+(?:[.,]\d+)?\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)';
-    private const FRICTIONS = ['medium threadlocker' => 'threadlocker wet', 'high-strength threadlocker' => 'threadlocker wet', 'high strength threadlocker' => 'threadlocker wet', 'threadlocker' => 'threadlocker wet', 'anti-seize' => 'anti-seize', 'thread sealant' => 'oiled', 'sealant' => 'oiled', 'oiled' => 'oiled', 'oil' => 'oiled', 'dry' => 'dry zinc'];
+    private const FRICTIONS = [
+        'medium threadlocker' => 'threadlocker wet', 'high-strength threadlocker' => 'threadlocker wet',
+        'high strength threadlocker' => 'threadlocker wet', 'threadlocker' => 'threadlocker wet', 'anti-seize' => 'anti-seize',
+        'thread sealant' => 'oiled', 'sealant' => 'oiled', 'oiled' => 'oiled', 'oil' => 'oiled', 'dry' => 'dry zinc',
+    ];
 
     /**
      * @param array<string, mixed> $joint what a joint of a vehicle sheet holds, as far as the line gives it
@@ -59,15 +68,21 @@ final readonly class Shorthand
         $count = $take('~\s(\d{1,3})\s?[x×](?=\s?(?:[M#]|\d/\d|\d\d?/\d|\s|[a-z]))~ui');
         $thread = self::thread($take, $wrong);
         $grade = $take('~\s(?:grade\s)?(4\.6|5\.6|5\.8|8\.8|10\.9|12\.9|A2-70|A4-80)(?=\s)~ui');
-        $off = $take('~\s(?:off|undone|undo|loosen)\swith\s(?:an?\s)?(\d{1,2}\s?mm(?:\s(?:deep\s)?(?:socket|spanner|crow-foot))?|[TE]\d{1,2}|hex\s\d{1,2})(?=\s)~ui');
+        $off = $take(
+            '~\s(?:off|undone|undo|loosen)\swith\s(?:an?\s)?(\d{1,2}\s?mm(?:\s(?:deep\s)?(?:socket|spanner|crow-foot))?|[TE]\d{1,2}|hex\s\d{1,2})(?=\s)~ui',
+        );
         $ceiling = $take('~\s(?:max(?:imum)?|ceiling|never (?:past|over))[\s:]('.self::TORQUE.')(?=\s)~ui');
-        $turn = $take('~\s((?:snug|hand[- ]?tight)\s?(?:\+|,|plus|and then|then|and)?\s?(?:\d+(?:[.,/]\d+)?|a|one|half|quarter|three quarters?|[½¼¾])(?:\sof)?(?:\sa)?\s?(?:turns?|°|deg(?:rees)?|flats?))(?=\s)~ui');
+        $turn = $take(
+            '~\s((?:snug|hand[- ]?tight)\s?(?:\+|,|plus|and then|then|and)?\s?(?:\d+(?:[.,/]\d+)?|a|one|half|quarter|three quarters?|[½¼¾])(?:\sof)?(?:\sa)?\s?(?:turns?|°|deg(?:rees)?|flats?))(?=\s)~ui',
+        );
         $hand = $take('~\s(left[- ]hand(?:ed)?(?:\sthread)?|LH)(?=\s)~ui');
         $end = $take('~\s(low|high|middle)(?:er)?\send(?:\s(?:for|because of)\s(?:the\s)?(soft thread|seating|sealing))?(?=\s)~ui');
         $source = $take('~\s(maker[’\'s]*|printed(?:\son\sthe\spart)?|workshop|estimated?)(?:\s(?:figure|value))?(?=\s)~ui');
         $dated = $take('~\sdated\s(\d{4}-\d\d-\d\d)(?=\s)~ui');
         $seal = $take('~\sseal\s(\d{1,2}(?:[.,]\d{1,2})?)\s?mm(?=\s)~ui');
-        $figure = $take('~\s((?:\d+(?:[.,]\d+)?(?:\s?(?:-|to|/|±|\.\.)\s?\d+(?:[.,]\d+)?)?)\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)(?:\s?[/(]\s?\d+(?:[.,]\d+)?\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in)\)?)?)(?=[\s+])~ui');
+        $figure = $take(
+            '~\s((?:\d+(?:[.,]\d+)?(?:\s?(?:-|to|/|±|\.\.)\s?\d+(?:[.,]\d+)?)?)\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)(?:\s?[/(]\s?\d+(?:[.,]\d+)?\s?(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in)\)?)?)(?=[\s+])~ui',
+        );
         $angle = $take('~\s?\+\s?(\d{1,3})\s?(?:°|deg|degrees)(?=\s)~ui');
         $swing = $take('~\sswing\s(\d{1,3})\s?(?:°|deg|degrees)?(?=\s)~ui');
         $gap = $take('~\sgap\s(\d{1,2}(?:[.,]\d{1,2})?)\s?mm(?=\s)~ui');
@@ -147,7 +162,18 @@ final readonly class Shorthand
             $joint['tool'] = $said['tool'] = self::toolName($tool[1]);
         }
 
-        return new self($joint, $said, array_values(array_filter(explode(' ', trim($rest)), static fn (string $word): bool => '' !== $word && !in_array($word, [',', '/', '+', 'with', 'and', 'bolts', 'bolt', 'screws'], true))), $wrong);
+        return new self(
+            $joint, $said,
+            array_values(
+                array_filter(
+                    explode(' ', trim($rest)),
+                    static fn (string $word): bool => '' !== $word && !in_array(
+                        $word, [',', '/', '+', 'with', 'and', 'bolts', 'bolt', 'screws'], true,
+                    ),
+                ),
+            ),
+            $wrong,
+        );
     }
 
     /**
@@ -177,7 +203,9 @@ final readonly class Shorthand
             $said['thread runs'] = 'left-hand';
         }
         if (null !== $source) {
-            $joint['origin'] = ['m' => 'makers', 'p' => 'printed', 'w' => 'workshop', 'e' => 'estimated'][strtolower($source[1][0])] ?? 'entered';
+            $joint['origin'] = [
+                'm' => 'makers', 'p' => 'printed', 'w' => 'workshop', 'e' => 'estimated',
+            ][strtolower($source[1][0])] ?? 'entered';
             $said['source'] = Origin::from($joint['origin'])->label();
         }
         if (null !== $dated) {
@@ -206,8 +234,16 @@ final readonly class Shorthand
      */
     public static function trayLine(string $line): array
     {
-        if (1 !== preg_match('~\A\s*(?<count>\d{1,3})\s*[x×]?\s+(?<thing>[^,]{1,120}?)\s*(?:,\s*(?<tool>.{1,60}))?\s*\z~u', $line, $m) || 0 === (int) $m['count'] || (int) $m['count'] > 200) {
-            throw InvalidInput::in('tray', sprintf('“%s”: write a count, what it is, and after a comma its tool, for example “6x screws, 8 mm socket”.', mb_substr($line, 0, 60)));
+        if (1 !== preg_match(
+            '~\A\s*(?<count>\d{1,3})\s*[x×]?\s+(?<thing>[^,]{1,120}?)\s*(?:,\s*(?<tool>.{1,60}))?\s*\z~u', $line, $m,
+        ) || 0 === (int) $m['count'] || (int) $m['count'] > 200) {
+            throw InvalidInput::in(
+                'tray',
+                sprintf(
+                    '“%s”: write a count, what it is, and after a comma its tool, for example “6x screws, 8 mm socket”.',
+                    mb_substr($line, 0, 60),
+                ),
+            );
         }
 
         return ['thing' => $m['thing'], 'count' => (int) $m['count']] + (isset($m['tool']) ? ['tool' => trim($m['tool'])] : []);
@@ -228,7 +264,9 @@ final readonly class Shorthand
         if (null === $m) {
             return null;
         }
-        $numbers = array_values(array_filter(preg_split('~\s?[x×]\s?~u', strtr($m[2], [',' => '.'])) ?: [], static fn (string $n): bool => '' !== $n));
+        $numbers = array_values(
+            array_filter(preg_split('~\s?[x×]\s?~u', strtr($m[2], [',' => '.'])) ?: [], static fn (string $n): bool => '' !== $n),
+        );
         $pitch = isset($numbers[0]) && (float) $numbers[0] <= 3.0 ? array_shift($numbers) : null;
         try {
             return [Thread::parse($m[1].(null === $pitch ? '' : 'x'.$pitch))->name, $numbers[0] ?? ''];

@@ -18,7 +18,9 @@ final readonly class TrayLine
     {
         $count = $node->int('count');
 
-        return $count > 0 && $count <= 200 ? new self($node->string('thing'), $count, $node->string('tool', '')) : throw $node->refuse('count', 'a count of 1 to 200 is needed.');
+        return $count > 0 && $count <= 200 ? new self(
+            $node->string('thing'), $count, $node->string('tool', ''),
+        ) : throw $node->refuse('count', 'a count of 1 to 200 is needed.');
     }
 
     /** @return array{thing: string, count: int, tool: string} */

@@ -73,7 +73,10 @@ final readonly class VehicleSheet
             self::ensureKnown($node, 'circuits.'.$circuit->id.'.drain_behind', $circuit->drainBehind, $items);
         }
 
-        return new self($node->string('id'), $node->string('name'), $node->string('short', $node->string('name')), $node->string('about', ''), $items, $joints, $circuits, $limits, $node->raw());
+        return new self(
+            $node->string('id'), $node->string('name'), $node->string('short', $node->string('name')), $node->string('about', ''),
+            $items, $joints, $circuits, $limits, $node->raw(),
+        );
     }
 
     public function itemFor(string $role): ?Item
@@ -209,10 +212,14 @@ final readonly class VehicleSheet
     private static function byId(Node $node, string $key, callable $read): array
     {
         $things = [];
-        count($node->list($key)) <= self::MOST || throw $node->refuse($key, sprintf('more than %d stand here: a vehicle sheet holds what a job needs, not a parts catalogue.', self::MOST));
+        count($node->list($key)) <= self::MOST || throw $node->refuse(
+            $key, sprintf('more than %d stand here: a vehicle sheet holds what a job needs, not a parts catalogue.', self::MOST),
+        );
         foreach ($node->nodes($key) as $child) {
             $thing = $read($child);
-            1 === preg_match('/\A\d+\z/', $thing->id) && throw $child->refuse('id', 'an id needs a letter: digits alone would be taken for a number.');
+            1 === preg_match('/\A\d+\z/', $thing->id) && throw $child->refuse(
+                'id', 'an id needs a letter: digits alone would be taken for a number.',
+            );
             isset($things[$thing->id]) && throw $child->refuse('id', sprintf('“%s” stands here twice.', $thing->id));
             $things[$thing->id] = $thing;
         }

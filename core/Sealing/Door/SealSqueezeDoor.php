@@ -72,12 +72,24 @@ final readonly class SealSqueezeDoor implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Squeezed by', [Headline::figure($r->number('squeeze'), '%')], sprintf('fills the groove to %s %%, stretched by %s %%', Digits::significant($r->number('fill')), Digits::significant($r->number('stretch'))));
+        return new Headline(
+            'Squeezed by', [Headline::figure($r->number('squeeze'), '%')],
+            sprintf(
+                'fills the groove to %s %%, stretched by %s %%', Digits::significant($r->number('fill')),
+                Digits::significant($r->number('stretch')),
+            ),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['groove', GrooveDrawing::of(self::read($in), ...array_map(static fn (string $f): Length => Length::millimetres($in->number($f, Kind::Length)), ['depth', 'width']))];
+        return [
+            'groove',
+            GrooveDrawing::of(
+                self::read($in),
+                ...array_map(static fn (string $f): Length => Length::millimetres($in->number($f, Kind::Length)), ['depth', 'width']),
+            ),
+        ];
     }
 
     /** @throws InvalidInput */
@@ -85,7 +97,9 @@ final readonly class SealSqueezeDoor implements Sum
     {
         $inner = $in->between('inner', Kind::Length, 1.0, 1000.0);
         $on = $in->between('groove_inner', Kind::Length, 0.5, 1200.0);
-        $on < 2 * $inner || throw InvalidInput::in('groove_inner', 'That would stretch the ring to twice its size: measure groove and ring again.');
+        $on < 2 * $inner || throw InvalidInput::in(
+            'groove_inner', 'That would stretch the ring to twice its size: measure groove and ring again.',
+        );
 
         return SealSqueeze::of(
             Length::millimetres($in->between('section', Kind::Length, 0.5, 20.0)), Length::millimetres($inner), Length::millimetres($in->between('depth', Kind::Length, 0.1, 30.0)),
@@ -96,7 +110,9 @@ final readonly class SealSqueezeDoor implements Sum
     public function compute(Inputs $in): SumResult
     {
         $seal = self::read($in);
-        [$section, $inner, $depth, $width, $on] = array_map(static fn (string $f): float => $in->number($f, Kind::Length), ['section', 'inner', 'depth', 'width', 'groove_inner']);
+        [$section, $inner, $depth, $width, $on] = array_map(
+            static fn (string $f): float => $in->number($f, Kind::Length), ['section', 'inner', 'depth', 'width', 'groove_inner'],
+        );
         $isFace = !$in->has('use') || 'face' === $in->oneOf('use', 'face', 'radial');
         $travel = $isFace ? $seal->travel->millimetres : 0.0;
 
@@ -109,16 +125,31 @@ final readonly class SealSqueezeDoor implements Sum
             $this->squeezed($seal), $this->filled($seal), $this->stretched($seal),
             ...($isFace && $in->has('groove_outer') ? [$this->seated($in, $inner + 2 * $section)] : []),
         ], [
-            new Working('Stretch', '(Dg − Di) / Di', sprintf('(%s − %s) / %s', Show::n($on), Show::n($inner), Show::n($inner)), sprintf('%s %%', Show::n($seal->stretch->percent(), 3)), 'definition'),
             new Working(
-                'Section when stretched', 'W′ = W √((Di + W)/(Dg + W))', sprintf('%s √((%s + %s)/(%s + %s))', Show::n($section), Show::n($inner), Show::n($section), Show::n($on), Show::n($section)),
+                'Stretch', '(Dg − Di) / Di', sprintf('(%s − %s) / %s', Show::n($on), Show::n($inner), Show::n($inner)),
+                sprintf('%s %%', Show::n($seal->stretch->percent(), 3)), 'definition',
+            ),
+            new Working(
+                'Section when stretched', 'W′ = W √((Di + W)/(Dg + W))', sprintf(
+                    '%s √((%s + %s)/(%s + %s))', Show::n($section), Show::n($inner), Show::n($section), Show::n($on),
+                    Show::n($section),
+                ),
                 sprintf('%s mm', Show::n($seal->thinned->millimetres)), 'the rubber keeps its volume; no thinner where it is not stretched',
             ),
-            new Working('Squeeze', '1 − h / W′', sprintf('1 − %s / %s', Show::n($depth), Show::n($seal->thinned->millimetres)), sprintf('%s %%', Show::n($seal->squeeze->percent(), 3)), 'ISO 3601-2 practice'),
             new Working(
-                'Fill', 'π W′² / (4 h b)', sprintf('π %s² / (4 × %s × %s)', Show::n($seal->thinned->millimetres), Show::n($depth), Show::n($width)), sprintf('%s %%', Show::n($seal->fill->percent(), 3)), 'area of the section in that of the groove',
+                'Squeeze', '1 − h / W′', sprintf('1 − %s / %s', Show::n($depth), Show::n($seal->thinned->millimetres)),
+                sprintf('%s %%', Show::n($seal->squeeze->percent(), 3)), 'ISO 3601-2 practice',
             ),
-            new Working('Cover comes down on it by', $isFace ? 'W′ − h' : 'nothing: it is squeezed from the side', sprintf('%s − %s', Show::n($seal->thinned->millimetres), Show::n($depth)), sprintf('%s mm', Show::n($travel)), 'until metal meets metal'),
+            new Working(
+                'Fill', 'π W′² / (4 h b)', sprintf(
+                    'π %s² / (4 × %s × %s)', Show::n($seal->thinned->millimetres), Show::n($depth), Show::n($width),
+                ), sprintf('%s %%', Show::n($seal->fill->percent(), 3)), 'area of the section in that of the groove',
+            ),
+            new Working(
+                'Cover comes down on it by', $isFace ? 'W′ − h' : 'nothing: it is squeezed from the side',
+                sprintf('%s − %s', Show::n($seal->thinned->millimetres), Show::n($depth)), sprintf('%s mm', Show::n($travel)),
+                'until metal meets metal',
+            ),
         ]);
     }
 
@@ -129,7 +160,9 @@ final readonly class SealSqueezeDoor implements Sum
 
         return match (true) {
             $squeeze < self::SQUEEZE_ENDS[0] => Check::stop('squeeze', $said.': it will weep. A thicker ring, or a shallower groove.'),
-            $squeeze > self::SQUEEZE_ENDS[1] => Check::stop('squeeze', $said.': it is crushed and takes a set. A thinner ring, or a deeper groove.'),
+            $squeeze > self::SQUEEZE_ENDS[1] => Check::stop(
+                'squeeze', $said.': it is crushed and takes a set. A thinner ring, or a deeper groove.',
+            ),
             $squeeze < self::SQUEEZE[0] || $squeeze > self::SQUEEZE[1] => Check::watch('squeeze', $said.': 15 to 30 % is usual.'),
             default => Check::ok('squeeze', $said.'.'),
         };
@@ -140,8 +173,13 @@ final readonly class SealSqueezeDoor implements Sum
         $fill = $seal->fill->percent();
 
         return match (true) {
-            $fill > self::FILL[1] => Check::stop('fill', sprintf('It fills the groove to %s %%: it swells and has nowhere to go. A wider groove.', Show::n($fill, 3))),
-            $fill > self::FILL[0] => Check::watch('fill', sprintf('It fills the groove to %s %%: little is left for heat and swelling.', Show::n($fill, 3))),
+            $fill > self::FILL[1] => Check::stop(
+                'fill',
+                sprintf('It fills the groove to %s %%: it swells and has nowhere to go. A wider groove.', Show::n($fill, 3)),
+            ),
+            $fill > self::FILL[0] => Check::watch(
+                'fill', sprintf('It fills the groove to %s %%: little is left for heat and swelling.', Show::n($fill, 3)),
+            ),
             default => Check::ok('fill', sprintf('It fills the groove to %s %%.', Show::n($fill, 3))),
         };
     }
@@ -151,8 +189,12 @@ final readonly class SealSqueezeDoor implements Sum
         $stretch = $seal->stretch->percent();
 
         return match (true) {
-            $stretch > self::STRETCH[1] => Check::watch('stretch', sprintf('Stretched by %s %%: it ages early. A larger ring.', Show::n($stretch, 3))),
-            $stretch < self::STRETCH[0] => Check::watch('stretch', sprintf('%s %% too large for its groove: it buckles. A smaller ring.', Show::n(-$stretch, 3))),
+            $stretch > self::STRETCH[1] => Check::watch(
+                'stretch', sprintf('Stretched by %s %%: it ages early. A larger ring.', Show::n($stretch, 3)),
+            ),
+            $stretch < self::STRETCH[0] => Check::watch(
+                'stretch', sprintf('%s %% too large for its groove: it buckles. A smaller ring.', Show::n(-$stretch, 3)),
+            ),
             default => Check::ok('stretch', sprintf('Stretched by %s %%.', Show::n($stretch, 3))),
         };
     }
@@ -161,11 +203,19 @@ final readonly class SealSqueezeDoor implements Sum
     private function seated(Inputs $in, float $outside): Check
     {
         $groove = $in->between('groove_outer', Kind::Length, 1.0, 1400.0);
-        $groove > $in->number('groove_inner', Kind::Length) || throw InvalidInput::in('groove_outer', 'The groove is larger outside than inside: swap the two.');
+        $groove > $in->number('groove_inner', Kind::Length) || throw InvalidInput::in(
+            'groove_outer', 'The groove is larger outside than inside: swap the two.',
+        );
         $gap = $groove - $outside;
 
         return $gap > 0.01 * $groove
-            ? Check::watch('seat', sprintf('It lies %s mm off the outer wall: with pressure inside it should lie against it from the start.', Show::n($gap / 2, 2)))
+            ? Check::watch(
+                'seat',
+                sprintf(
+                    'It lies %s mm off the outer wall: with pressure inside it should lie against it from the start.',
+                    Show::n($gap / 2, 2),
+                ),
+            )
             : Check::ok('seat', 'It lies against the outer wall.');
     }
 }

@@ -69,12 +69,26 @@ final readonly class AngleTighten implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Clamps with', [Headline::figure($r->number('preload') / 1000, 'kN')], sprintf('%.0f %% of yield%s', $r->number('utilisation'), $r->has('pulls') ? sprintf(', %d pull%s, the last one %s°', $r->number('pulls'), 1.0 === $r->number('pulls') ? '' : 's', Show::n($r->number('last_pull'))) : ''));
+        return new Headline(
+            'Clamps with', [Headline::figure($r->number('preload') / 1000, 'kN')],
+            sprintf(
+                '%.0f %% of yield%s', $r->number('utilisation'),
+                $r->has('pulls') ? sprintf(
+                    ', %d pull%s, the last one %s°', $r->number('pulls'), 1.0 === $r->number('pulls') ? '' : 's',
+                    Show::n($r->number('last_pull')),
+                ) : '',
+            ),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['springs', SpringDrawing::of($r, Springs::read($in, Bolt::read($in)), $in->number('angle', Kind::Angle), $in->maybe('swing', Kind::Angle) ?? 0.0)];
+        return [
+            'springs',
+            SpringDrawing::of(
+                $r, Springs::read($in, Bolt::read($in)), $in->number('angle', Kind::Angle), $in->maybe('swing', Kind::Angle) ?? 0.0,
+            ),
+        ];
     }
 
     public function compute(Inputs $in): SumResult
@@ -102,8 +116,17 @@ final readonly class AngleTighten implements Sum
             $swing = $in->between('swing', Kind::Angle, 1.0, 360.0);
             $pulls = Pulls::of($angle, $swing);
             $values += ['pulls' => Value::of((float) $pulls->count, 'count'), 'last_pull' => Value::of($pulls->last, Unit::Degree->value)];
-            $working[] = new Working('Pulls', 'n = angle / swing, rounded up', sprintf('%s / %s', Show::n($angle), Show::n($swing)), sprintf('%d, the last one %s°', $pulls->count, Show::n($pulls->last)), 'definition');
-            $checks[] = Check::ok('pulls', 1 === $pulls->count ? 'One pull, without stopping.' : sprintf('%d pulls: %d of %s°, the last one %s°. Mark head and part before the first.', $pulls->count, $pulls->count - 1, Show::n($swing), Show::n($pulls->last)));
+            $working[] = new Working(
+                'Pulls', 'n = angle / swing, rounded up', sprintf('%s / %s', Show::n($angle), Show::n($swing)),
+                sprintf('%d, the last one %s°', $pulls->count, Show::n($pulls->last)), 'definition',
+            );
+            $checks[] = Check::ok(
+                'pulls',
+                1 === $pulls->count ? 'One pull, without stopping.' : sprintf(
+                    '%d pulls: %d of %s°, the last one %s°. Mark head and part before the first.', $pulls->count, $pulls->count - 1,
+                    Show::n($swing), Show::n($pulls->last),
+                ),
+            );
         }
 
         return new SumResult($this->name(), $in->raw, $values, [...$checks, ...$bolt->assumed], $working);
@@ -112,27 +135,68 @@ final readonly class AngleTighten implements Sum
     private function judged(float $snug, float $yield, float $utilisation): Check
     {
         return match (true) {
-            $snug > $yield => Check::stop('snug-past-yield', 'The first torque alone takes the bolt past yield: look for a slip in the unit, the thread or the grade.'),
-            $utilisation > 100.0 => Check::watch('into-yield', 'The angle takes it past yield. Tightened into yield by design? Then a new bolt each time, never again the old one.'),
+            $snug > $yield => Check::stop(
+                'snug-past-yield',
+                'The first torque alone takes the bolt past yield: look for a slip in the unit, the thread or the grade.',
+            ),
+            $utilisation > 100.0 => Check::watch(
+                'into-yield',
+                'The angle takes it past yield. Tightened into yield by design? Then a new bolt each time, never again the old one.',
+            ),
             $utilisation > 90.0 => Check::watch('near-yield', sprintf('%.0f %% of yield: snug and angle must be right.', $utilisation)),
-            $utilisation < 30.0 => Check::watch('hardly-clamped', sprintf('Only %.0f %% of yield: is the snug torque or the angle too small for this thread?', $utilisation)),
+            $utilisation < 30.0 => Check::watch(
+                'hardly-clamped',
+                sprintf('Only %.0f %% of yield: is the snug torque or the angle too small for this thread?', $utilisation),
+            ),
             default => Check::ok('elastic', sprintf('%.0f %% of yield: it stays elastic.', $utilisation)),
         };
     }
 
     /** @return list<Working> */
-    private function working(Bolt $bolt, Springs $springs, float $snugTorque, float $angle, float $snug, float $added, float $yield, float $preload): array
-    {
+    private function working(
+        Bolt $bolt, Springs $springs, float $snugTorque, float $angle, float $snug, float $added, float $yield, float $preload,
+    ): array {
         $t = $bolt->thread;
 
         return [
-            new Working('Snug preload', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('M = %s N·m, P = %s, d2 = %s, DKm = %s mm, μ = %s', Show::n($snugTorque), Show::n($t->pitch), Show::n($t->pitchDiameter()), Show::n($bolt->face->meanDiameter()), Show::n($bolt->friction->typical)), sprintf('%s N', Show::n($snug)), 'VDI 2230-1'),
-            new Working('Bolt as a spring', 'kb = Ad AS E / (Ad lt + AS ld)', sprintf('AS = %s mm², ld = %s, lt = %s mm, E = %s GPa', Show::n($t->stressArea()), Show::n($springs->shank), Show::n($springs->threaded), Show::n($springs->modulus / 1000)), sprintf('%s N/mm', Show::n($springs->bolt())), 'two lengths in a row'),
-            new Working('Clamped parts as a spring', 'km = E d A exp(B d/l)', sprintf('%s, d = %s, l = %s mm', $springs->member->value, Show::n($t->diameter), Show::n($springs->grip())), sprintf('%s N/mm', Show::n($springs->members())), 'Wileman, Choudhury & Green 1991'),
-            new Working('Preload by the angle', 'ΔF = θ/360 P / (1/kb + 1/km)', sprintf('θ = %s°', Show::n($angle)), sprintf('%s N', Show::n($added)), 'displacement of the thread'),
-            new Working('Yield-limited preload', 'F = Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)', sprintf('Rp = %s MPa', Show::n($bolt->grade->yieldStress())), sprintf('%s N', Show::n($yield)), 'VDI 2230-1'),
-            new Working('Preload', 'F = min(snug + by angle, yield-limited)', sprintf('min(%s + %s, %s)', Show::n($snug), Show::n($added), Show::n($yield)), sprintf('%s N', Show::n($preload)), 'the bolt yields, the preload then hardly grows'),
-            new Working('Elastic stretch of the bolt', 'f = F / kb', sprintf('%s / %s', Show::n($preload), Show::n($springs->bolt())), sprintf('%s mm', Show::n($preload / $springs->bolt())), 'Hooke'),
+            new Working(
+                'Snug preload', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)',
+                sprintf(
+                    'M = %s N·m, P = %s, d2 = %s, DKm = %s mm, μ = %s', Show::n($snugTorque), Show::n($t->pitch),
+                    Show::n($t->pitchDiameter()), Show::n($bolt->face->meanDiameter()), Show::n($bolt->friction->typical),
+                ),
+                sprintf('%s N', Show::n($snug)), 'VDI 2230-1',
+            ),
+            new Working(
+                'Bolt as a spring', 'kb = Ad AS E / (Ad lt + AS ld)',
+                sprintf(
+                    'AS = %s mm², ld = %s, lt = %s mm, E = %s GPa', Show::n($t->stressArea()), Show::n($springs->shank),
+                    Show::n($springs->threaded), Show::n($springs->modulus / 1000),
+                ),
+                sprintf('%s N/mm', Show::n($springs->bolt())), 'two lengths in a row',
+            ),
+            new Working(
+                'Clamped parts as a spring', 'km = E d A exp(B d/l)',
+                sprintf('%s, d = %s, l = %s mm', $springs->member->value, Show::n($t->diameter), Show::n($springs->grip())),
+                sprintf('%s N/mm', Show::n($springs->members())), 'Wileman, Choudhury & Green 1991',
+            ),
+            new Working(
+                'Preload by the angle', 'ΔF = θ/360 P / (1/kb + 1/km)', sprintf('θ = %s°', Show::n($angle)),
+                sprintf('%s N', Show::n($added)), 'displacement of the thread',
+            ),
+            new Working(
+                'Yield-limited preload', 'F = Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)',
+                sprintf('Rp = %s MPa', Show::n($bolt->grade->yieldStress())), sprintf('%s N', Show::n($yield)), 'VDI 2230-1',
+            ),
+            new Working(
+                'Preload', 'F = min(snug + by angle, yield-limited)',
+                sprintf('min(%s + %s, %s)', Show::n($snug), Show::n($added), Show::n($yield)), sprintf('%s N', Show::n($preload)),
+                'the bolt yields, the preload then hardly grows',
+            ),
+            new Working(
+                'Elastic stretch of the bolt', 'f = F / kb', sprintf('%s / %s', Show::n($preload), Show::n($springs->bolt())),
+                sprintf('%s mm', Show::n($preload / $springs->bolt())), 'Hooke',
+            ),
         ];
     }
 }

@@ -58,7 +58,10 @@ final readonly class EvenTakeUp implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Each screw', [Headline::figure($r->number('turns'), 'turns')], sprintf('in %d rounds, the last one %s°', $r->number('rounds'), Show::n($r->number('last_turn'))));
+        return new Headline(
+            'Each screw', [Headline::figure($r->number('turns'), 'turns')],
+            sprintf('in %d rounds, the last one %s°', $r->number('rounds'), Show::n($r->number('last_turn'))),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
@@ -72,7 +75,9 @@ final readonly class EvenTakeUp implements Sum
         $gap = $in->between('gap', Kind::Length, 0.01, 200.0);
         $wanted = $in->between('count', Kind::Number, 1.0, 120.0);
         $count = (int) round($wanted);
-        abs($wanted - $count) < 1e-9 || throw InvalidInput::in('count', sprintf('%s screws there are not: give a whole number.', Show::n($wanted)));
+        abs($wanted - $count) < 1e-9 || throw InvalidInput::in(
+            'count', sprintf('%s screws there are not: give a whole number.', Show::n($wanted)),
+        );
         $step = $in->has('step') ? $in->between('step', Kind::Angle, 5.0, 360.0) : self::STEP_DEGREES;
         $turns = $gap / $thread->pitch;
         $rounds = Pulls::of($turns * 360, $step);
@@ -85,12 +90,26 @@ final readonly class EvenTakeUp implements Sum
             'uneven' => Value::of($tilt, Unit::Millimetre->value),
         ], [
             $tilt > 1.0
-                ? Check::watch('tilts', sprintf('Each turn of %s° leaves %s mm between neighbours: take smaller turns, an aluminium lug cracks.', Show::n(min($step, $turns * 360)), Show::n($tilt, 2)))
-                : Check::ok('level', sprintf('%s: never more than %s mm uneven.', self::inWords($rounds, $step, $count), Show::n($tilt, 2))),
+                ? Check::watch(
+                    'tilts',
+                    sprintf(
+                        'Each turn of %s° leaves %s mm between neighbours: take smaller turns, an aluminium lug cracks.',
+                        Show::n(min($step, $turns * 360)), Show::n($tilt, 2),
+                    ),
+                )
+                : Check::ok(
+                    'level', sprintf('%s: never more than %s mm uneven.', self::inWords($rounds, $step, $count), Show::n($tilt, 2)),
+                ),
             Check::ok('then-tighten', 'When it lies flat all round, tighten to the figure in order.'),
         ], [
-            new Working('Turns each', 'n = gap / P', sprintf('%s / %s', Show::n($gap), Show::n($thread->pitch)), sprintf('%s turns', Show::n($turns)), 'lead of a single-start thread'),
-            new Working('Rounds', 'n 360 / step, rounded up', sprintf('%s × 360 / %s', Show::n($turns), Show::n($step)), (string) $rounds->count, 'definition'),
+            new Working(
+                'Turns each', 'n = gap / P', sprintf('%s / %s', Show::n($gap), Show::n($thread->pitch)),
+                sprintf('%s turns', Show::n($turns)), 'lead of a single-start thread',
+            ),
+            new Working(
+                'Rounds', 'n 360 / step, rounded up', sprintf('%s × 360 / %s', Show::n($turns), Show::n($step)),
+                (string) $rounds->count, 'definition',
+            ),
         ]);
     }
 

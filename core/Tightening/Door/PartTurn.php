@@ -28,8 +28,13 @@ final readonly class PartTurn implements Sum
 {
     private const SNUG_SHARE = 25.0;
     /** Twelfths of a flat that have a name. */
-    private const PARTS = [0 => '', 2 => 'a sixth', 3 => 'a quarter', 4 => 'a third', 6 => 'half', 8 => 'two thirds', 9 => 'three quarters', 12 => ''];
-    private const SIGNS = ['' => '', 'a sixth' => '⅙', 'a quarter' => '¼', 'a third' => '⅓', 'half' => '½', 'two thirds' => '⅔', 'three quarters' => '¾'];
+    private const PARTS = [
+        0 => '', 2 => 'a sixth', 3 => 'a quarter', 4 => 'a third', 6 => 'half', 8 => 'two thirds', 9 => 'three quarters', 12 => '',
+    ];
+    private const SIGNS = [
+        '' => '', 'a sixth' => '⅙', 'a quarter' => '¼', 'a third' => '⅓', 'half' => '½', 'two thirds' => '⅔',
+        'three quarters' => '¾',
+    ];
 
     public function name(): string
     {
@@ -47,7 +52,10 @@ final readonly class PartTurn implements Sum
             Field::quantity('target', 'The figure', Kind::Torque, '25 N·m', 'What a wrench would be set to.'),
             Bolt::threadField(), Bolt::gradeField(), ...Springs::fields(), Bolt::frictionField(),
             Field::quantity('snug', 'Snug by hand is about', Kind::Torque, '6 N·m', 'A quarter of the figure is assumed.')->optional(),
-            Field::quantity('seal_travel', 'A soft seal takes up', Kind::Length, '0.69 mm', 'How far the cover comes down on it before metal meets metal.')->optional(),
+            Field::quantity(
+                'seal_travel', 'A soft seal takes up', Kind::Length, '0.69 mm',
+                'How far the cover comes down on it before metal meets metal.',
+            )->optional(),
         ];
     }
 
@@ -63,7 +71,14 @@ final readonly class PartTurn implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('Snug, then', [Headline::figure($r->number('angle'), '°')], sprintf('gives about %s kN, %s to %s by feel', Headline::kilo($r->number('preload')), Headline::kilo($r->number('preload_low')), Headline::kilo($r->number('preload_high'))), true);
+        return new Headline(
+            'Snug, then', [Headline::figure($r->number('angle'), '°')],
+            sprintf(
+                'gives about %s kN, %s to %s by feel', Headline::kilo($r->number('preload')),
+                Headline::kilo($r->number('preload_low')), Headline::kilo($r->number('preload_high')),
+            ),
+            true,
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
@@ -84,7 +99,10 @@ final readonly class PartTurn implements Sum
         $forSeal = 360 * $travel / $bolt->thread->pitch;
         $angle = ($preload - $snug) / $springs->perDegree() + $forSeal;
         $share = 100 * $preload / $bolt->typicalAt(1.0);
-        [$low, $high] = [$bolt->typicalPreload(0.5 * $snugTorque) + ($preload - $snug), $bolt->typicalPreload(1.5 * $snugTorque) + ($preload - $snug)];
+        [$low, $high] = [
+            $bolt->typicalPreload(0.5 * $snugTorque) + ($preload - $snug),
+            $bolt->typicalPreload(1.5 * $snugTorque) + ($preload - $snug),
+        ];
 
         return new SumResult($this->name(), $in->raw, [
             'angle' => Value::of($angle, Unit::Degree->value),
@@ -94,23 +112,54 @@ final readonly class PartTurn implements Sum
             'preload_high' => Value::of($high, Unit::Newton->value),
             'utilisation' => Value::of($share, Unit::Percent->value),
         ] + ($travel > 0.0 ? ['seal_angle' => Value::of($forSeal, Unit::Degree->value)] : []), [
-            ...($travel > 0.0 ? [Check::ok('seal', sprintf('%s° of it squeeze the seal: count from where the cover first touches it.', Show::n($forSeal, 3)))] : []),
-            Check::watch('by-hand', sprintf('A stand-in for a wrench: snug felt from half to one and a half times as hard still gives %s to %s kN.', Show::n($low / 1000, 3), Show::n($high / 1000, 3))),
+            ...($travel > 0.0 ? [Check::ok(
+                'seal', sprintf('%s° of it squeeze the seal: count from where the cover first touches it.', Show::n($forSeal, 3)),
+            )] : []),
+            Check::watch(
+                'by-hand',
+                sprintf(
+                    'A stand-in for a wrench: snug felt from half to one and a half times as hard still gives %s to %s kN.',
+                    Show::n($low / 1000, 3), Show::n($high / 1000, 3),
+                ),
+            ),
             $this->judged($share),
-            Check::ok('nearest', sprintf('%s°, that is %s: mark head and part, turn without stopping.', Show::n($angle, 3), self::inWords($angle))),
+            Check::ok(
+                'nearest',
+                sprintf('%s°, that is %s: mark head and part, turn without stopping.', Show::n($angle, 3), self::inWords($angle)),
+            ),
             ...$bolt->assumed,
         ], [
-            new Working('Preload the figure gives', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)', sprintf('M = %s N·m, μ = %s', Show::n($target), Show::n($bolt->friction->typical)), sprintf('%s N', Show::n($preload)), 'VDI 2230-1'),
-            new Working('Preload of snug', 'the same with the snug torque', sprintf('M = %s N·m', Show::n($snugTorque)), sprintf('%s N', Show::n($snug)), 'VDI 2230-1'),
-            new Working('Angle', 'θ = 360 (F − Fsnug)(1/kb + 1/km) / P', sprintf('kb = %s, km = %s N/mm, P = %s mm', Show::n($springs->bolt()), Show::n($springs->members()), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($angle - $forSeal)), 'displacement of the thread'),
-            ...($travel > 0.0 ? [new Working('Turn that squeezes the seal', 'θ = 360 s / P', sprintf('s = %s mm, P = %s mm', Show::n($travel), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($forSeal)), 'lead of the thread')] : []),
+            new Working(
+                'Preload the figure gives', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)',
+                sprintf('M = %s N·m, μ = %s', Show::n($target), Show::n($bolt->friction->typical)),
+                sprintf('%s N', Show::n($preload)), 'VDI 2230-1',
+            ),
+            new Working(
+                'Preload of snug', 'the same with the snug torque', sprintf('M = %s N·m', Show::n($snugTorque)),
+                sprintf('%s N', Show::n($snug)), 'VDI 2230-1',
+            ),
+            new Working(
+                'Angle', 'θ = 360 (F − Fsnug)(1/kb + 1/km) / P',
+                sprintf(
+                    'kb = %s, km = %s N/mm, P = %s mm', Show::n($springs->bolt()), Show::n($springs->members()),
+                    Show::n($bolt->thread->pitch),
+                ),
+                sprintf('%s°', Show::n($angle - $forSeal)), 'displacement of the thread',
+            ),
+            ...($travel > 0.0 ? [new Working(
+                'Turn that squeezes the seal', 'θ = 360 s / P',
+                sprintf('s = %s mm, P = %s mm', Show::n($travel), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($forSeal)),
+                'lead of the thread',
+            )] : []),
         ]);
     }
 
     private function judged(float $share): Check
     {
         return match (true) {
-            $share > 100.0 => Check::stop('past-yield', 'The figure is past the yield of this thread: look for a slip before turning anything.'),
+            $share > 100.0 => Check::stop(
+                'past-yield', 'The figure is past the yield of this thread: look for a slip before turning anything.',
+            ),
             $share > 80.0 => Check::watch('near-yield', sprintf('%.0f %% of yield: too near for a turn by eye.', $share)),
             default => Check::ok('within-yield', sprintf('%.0f %% of yield.', $share)),
         };

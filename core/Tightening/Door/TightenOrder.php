@@ -55,7 +55,14 @@ final readonly class TightenOrder implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('In this order', [['number' => implode(' ', array_map(static fn (float|string $n): string => (string) (int) $n, $r->entries('order'))), 'unit' => '']], implode(', ', array_map(static fn (float|string $n): string => Show::n((float) $n), $r->entries('passes'))).' %');
+        return new Headline(
+            'In this order',
+            [[
+                'number' => implode(' ', array_map(static fn (float|string $n): string => (string) (int) $n, $r->entries('order'))),
+                'unit' => '',
+            ]],
+            implode(', ', array_map(static fn (float|string $n): string => Show::n((float) $n), $r->entries('passes'))).' %',
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
@@ -89,14 +96,28 @@ final readonly class TightenOrder implements Sum
             'order' => Value::listOf(array_map(floatval(...), $order), 'number'),
             'passes' => Value::listOf($passes, Unit::Percent->value),
         ];
-        $working = [new Working('Order', 'ring' === $layout->shape ? 'cross over: always the one farthest round' : 'from the middle outward, sides in turn', sprintf('%d fasteners', $layout->count()), implode(' ', $order), 'workshop practice for even clamping')];
+        $working = [new Working(
+            'Order',
+            'ring' === $layout->shape ? 'cross over: always the one farthest round' : 'from the middle outward, sides in turn',
+            sprintf('%d fasteners', $layout->count()), implode(' ', $order), 'workshop practice for even clamping',
+        )];
         if ($in->has('target')) {
             $target = $in->positive('target', Kind::Torque);
             $torques = array_map(static fn (float $pass): float => $target * $pass / 100, $passes);
             $values['torques'] = Value::listOf($torques, Unit::NewtonMetre->value);
-            $working[] = new Working('Torque of each pass', 'T = percent × figure', sprintf('%s %% of %s N·m', implode(', ', array_map(static fn (float $p): string => Show::n($p), $passes)), Show::n($target)), implode(', ', array_map(static fn (float $t): string => Show::n($t), $torques)).' N·m', 'definition');
+            $working[] = new Working(
+                'Torque of each pass', 'T = percent × figure',
+                sprintf(
+                    '%s %% of %s N·m', implode(', ', array_map(static fn (float $p): string => Show::n($p), $passes)),
+                    Show::n($target),
+                ),
+                implode(', ', array_map(static fn (float $t): string => Show::n($t), $torques)).' N·m', 'definition',
+            );
         }
-        $said = 1 === $layout->count() ? 'One fastener: nothing to order.' : sprintf('%s, in %d %s; then round once more at the full figure.', implode(' ', $order), count($passes), 1 === count($passes) ? 'pass' : 'passes');
+        $said = 1 === $layout->count() ? 'One fastener: nothing to order.' : sprintf(
+            '%s, in %d %s; then round once more at the full figure.', implode(' ', $order), count($passes),
+            1 === count($passes) ? 'pass' : 'passes',
+        );
 
         return new SumResult($this->name(), $in->raw, $values, [Check::ok('order', $said)], $working);
     }

@@ -40,8 +40,13 @@ final readonly class WrenchSet implements Sum
         return [
             Field::quantity('target', 'Torque at the bolt', Kind::Torque, '9 N·m'),
             Field::quantity('lever', 'Handle centre to drive', Kind::Length, '220 mm', 'From the middle of your hand to the square.'),
-            Field::quantity('adapter', 'Drive to bolt', Kind::Length, '32 mm', 'From the square to the middle of the bolt; 0 without an adapter.'),
-            Field::quantity('adapter_angle', 'Adapter angle', Kind::Angle, '0 deg', '0 straight out, 90 square to the handle, 180 folded back.')->optional(),
+            Field::quantity(
+                'adapter', 'Drive to bolt', Kind::Length, '32 mm',
+                'From the square to the middle of the bolt; 0 without an adapter.',
+            ),
+            Field::quantity(
+                'adapter_angle', 'Adapter angle', Kind::Angle, '0 deg', '0 straight out, 90 square to the handle, 180 folded back.',
+            )->optional(),
             Field::quantity('joint_angle', 'Wobble or universal joint', Kind::Angle, '10 deg', 'How far it is bent.')->optional(),
         ];
     }
@@ -65,7 +70,13 @@ final readonly class WrenchSet implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['wrench', WrenchDrawing::of($in->number('lever', Kind::Length), $in->number('adapter', Kind::Length), $in->has('adapter_angle') ? $in->number('adapter_angle', Kind::Angle) : 0.0)];
+        return [
+            'wrench',
+            WrenchDrawing::of(
+                $in->number('lever', Kind::Length), $in->number('adapter', Kind::Length),
+                $in->has('adapter_angle') ? $in->number('adapter_angle', Kind::Angle) : 0.0,
+            ),
+        ];
     }
 
     /** The lever at the bolt in mm, from handle centre to bolt: R = L + A cos φ; lengths in mm, the angle in degrees. */
@@ -81,7 +92,13 @@ final readonly class WrenchSet implements Sum
         $adapter = $in->number('adapter', Kind::Length);
         $angle = $in->has('adapter_angle') ? $in->between('adapter_angle', Kind::Angle, 0.0, 180.0) : 0.0;
         $reach = self::reach($lever, $adapter, $angle);
-        $reach >= 0.1 * $lever || throw InvalidInput::in('adapter', sprintf('Folded back at %s° the adapter takes the bolt to the handle (%s mm of lever left): turn it out or use a longer wrench.', Show::n($angle), Show::n(max(0.0, $reach))));
+        $reach >= 0.1 * $lever || throw InvalidInput::in(
+            'adapter',
+            sprintf(
+                'Folded back at %s° the adapter takes the bolt to the handle (%s mm of lever left): turn it out or use a longer wrench.',
+                Show::n($angle), Show::n(max(0.0, $reach)),
+            ),
+        );
         $factor = $lever / $reach;
         $setting = $target * $factor;
 
@@ -89,18 +106,33 @@ final readonly class WrenchSet implements Sum
             'setting' => Value::of($setting, Unit::NewtonMetre->value),
             'factor' => Value::of($factor, 'ratio'),
         ], [$this->lever($adapter, $angle, $factor), ...$this->joint($in)], [
-            new Working('Lever at the bolt', 'R = L + A cos φ', sprintf('%s + %s × cos %s°', Show::n($lever), Show::n($adapter), Show::n($angle)), sprintf('%s mm', Show::n($reach)), 'moments about the fastener'),
-            new Working('Setting', 'S = T L / R', sprintf('%s × %s / %s', Show::n($target), Show::n($lever), Show::n($reach)), sprintf('%s N·m', Show::n($setting)), 'moments about the fastener'),
+            new Working(
+                'Lever at the bolt', 'R = L + A cos φ',
+                sprintf('%s + %s × cos %s°', Show::n($lever), Show::n($adapter), Show::n($angle)),
+                sprintf('%s mm', Show::n($reach)), 'moments about the fastener',
+            ),
+            new Working(
+                'Setting', 'S = T L / R', sprintf('%s × %s / %s', Show::n($target), Show::n($lever), Show::n($reach)),
+                sprintf('%s N·m', Show::n($setting)), 'moments about the fastener',
+            ),
         ]);
     }
 
     private function lever(float $adapter, float $angle, float $factor): Check
     {
         return match (true) {
-            0.0 === $adapter => Check::ok('no-adapter', 'Nothing lengthens the lever: set the figure itself. A straight extension in line changes nothing.'),
-            abs($factor - 1) < 0.002 => Check::ok('square', sprintf('At %s° the adapter hardly changes the lever: set the figure itself.', Show::n($angle))),
-            $factor < 1 => Check::ok('longer', sprintf('The adapter lengthens the lever: set %.1f %% less than the figure.', (1 - $factor) * 100)),
-            default => Check::ok('shorter', sprintf('The adapter shortens the lever: set %.1f %% more than the figure.', ($factor - 1) * 100)),
+            0.0 === $adapter => Check::ok(
+                'no-adapter', 'Nothing lengthens the lever: set the figure itself. A straight extension in line changes nothing.',
+            ),
+            abs($factor - 1) < 0.002 => Check::ok(
+                'square', sprintf('At %s° the adapter hardly changes the lever: set the figure itself.', Show::n($angle)),
+            ),
+            $factor < 1 => Check::ok(
+                'longer', sprintf('The adapter lengthens the lever: set %.1f %% less than the figure.', (1 - $factor) * 100),
+            ),
+            default => Check::ok(
+                'shorter', sprintf('The adapter shortens the lever: set %.1f %% more than the figure.', ($factor - 1) * 100),
+            ),
         };
     }
 
@@ -113,8 +145,13 @@ final readonly class WrenchSet implements Sum
         $bend = $in->between('joint_angle', Kind::Angle, 0.0, 90.0);
 
         return [match (true) {
-            $bend > 30.0 => Check::stop('joint-bent', sprintf('A joint bent %s° swings the torque with every turn: do not tighten to a figure with it.', Show::n($bend))),
-            $bend > 15.0 => Check::watch('joint-bent', sprintf('A joint bent %s° makes the torque swing: straighten it under 15°.', Show::n($bend))),
+            $bend > 30.0 => Check::stop(
+                'joint-bent',
+                sprintf('A joint bent %s° swings the torque with every turn: do not tighten to a figure with it.', Show::n($bend)),
+            ),
+            $bend > 15.0 => Check::watch(
+                'joint-bent', sprintf('A joint bent %s° makes the torque swing: straighten it under 15°.', Show::n($bend)),
+            ),
             default => Check::ok('joint-straight', sprintf('A joint bent %s° passes the torque on.', Show::n($bend))),
         }];
     }

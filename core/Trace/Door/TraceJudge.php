@@ -24,7 +24,8 @@ use NimbleKnuckle\Core\Trace\TraceSpec;
 
 /**
  * What a trace of torque against angle says of the joint: sound, short, over, yielding, cross-threaded, bottomed, soft,
- * stripping, jerked; or, without joint data, that it cannot be told. Angles in degrees, torques in N·m, times in ms. Torque-angle signature after VDI/VDE 2645 practice.
+ * stripping, jerked; or, without joint data, that it cannot be told. Angles in degrees, torques in N·m, times in ms.
+ * Torque-angle signature after VDI/VDE 2645 practice.
  */
 final readonly class TraceJudge implements Sum
 {
@@ -59,9 +60,15 @@ final readonly class TraceJudge implements Sum
     public function fields(): array
     {
         return [
-            Field::list('samples', 'Trace', '0 0.4; 90 0.4; 180 0.5; 184 1.2; 190 3.1; 200 6.2; 210 9.0', 'Degrees and N·m, perhaps ms: JSON rows, or one row a line.'),
+            Field::list(
+                'samples', 'Trace', '0 0.4; 90 0.4; 180 0.5; 184 1.2; 190 3.1; 200 6.2; 210 9.0',
+                'Degrees and N·m, perhaps ms: JSON rows, or one row a line.',
+            ),
             Field::text('spec', 'It was to reach', '9 N·m', '25 N·m, or 40 N·m + 75 deg'),
-            Field::text('joint', 'The joint', '{"thread":"M6","shank":0,"threaded":14,"turns":0.5}', 'An object: thread, grade, shank, threaded, member, friction, turns.')->optional(),
+            Field::text(
+                'joint', 'The joint', '{"thread":"M6","shank":0,"threaded":14,"turns":0.5}',
+                'An object: thread, grade, shank, threaded, member, friction, turns.',
+            )->optional(),
         ];
     }
 
@@ -80,12 +87,24 @@ final readonly class TraceJudge implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        return new Headline('', [['number' => $r->checks[0]->code, 'unit' => '']], sprintf('%s N·m at the end, %s N·m a degree', Digits::of(Kind::Torque, $r->number('final_torque')), Digits::significant($r->number('slope'), 2)));
+        return new Headline(
+            '', [['number' => $r->checks[0]->code, 'unit' => '']],
+            sprintf(
+                '%s N·m at the end, %s N·m a degree', Digits::of(Kind::Torque, $r->number('final_torque')),
+                Digits::significant($r->number('slope'), 2),
+            ),
+        );
     }
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['plot', TraceDrawing::of(array_map(static fn (array $row): array => [$row[0], $row[1] ?? 0.0], $in->rows('samples', 2, 3)), TraceSpec::read($in->raw['spec'] ?? ''), $r)];
+        return [
+            'plot',
+            TraceDrawing::of(
+                array_map(static fn (array $row): array => [$row[0], $row[1] ?? 0.0], $in->rows('samples', 2, 3)),
+                TraceSpec::read($in->raw['spec'] ?? ''), $r,
+            ),
+        ];
     }
 
     public function compute(Inputs $in): SumResult
@@ -118,9 +137,23 @@ final readonly class TraceJudge implements Sum
             'final_torque' => Value::of($trace->finalTorque(), Unit::NewtonMetre->value),
             'final_angle' => Value::of($trace->finalAngle(), Unit::Degree->value),
         ], [$check], [
-            new Working('Slope', 'steepest least-squares line over a window', sprintf('window %s°', Show::n($read->window)), sprintf('%s N·m a degree%s', Show::n($read->slope), $joint->knowsSlope() ? sprintf(', %s by the springs of the joint', Show::n($joint->slope)) : ''), 'least squares'),
-            new Working('Snug', 'where that line meets the drag', sprintf('drag %s N·m', Show::n($read->drag)), sprintf('%s N·m at %s°', Show::n($read->snugTorque), Show::n($read->snugAngle)), 'departure from run-down'),
-            new Working('Slope at the end', 'the same over the last window', sprintf('half of the steepest is %s', Show::n($read->slope / 2)), sprintf('%s N·m a degree', Show::n($read->endSlope)), 'yield where it falls under half, VDI/VDE 2645'),
+            new Working(
+                'Slope', 'steepest least-squares line over a window', sprintf('window %s°', Show::n($read->window)),
+                sprintf(
+                    '%s N·m a degree%s', Show::n($read->slope),
+                    $joint->knowsSlope() ? sprintf(', %s by the springs of the joint', Show::n($joint->slope)) : '',
+                ),
+                'least squares',
+            ),
+            new Working(
+                'Snug', 'where that line meets the drag', sprintf('drag %s N·m', Show::n($read->drag)),
+                sprintf('%s N·m at %s°', Show::n($read->snugTorque), Show::n($read->snugAngle)), 'departure from run-down',
+            ),
+            new Working(
+                'Slope at the end', 'the same over the last window',
+                sprintf('half of the steepest is %s', Show::n($read->slope / 2)),
+                sprintf('%s N·m a degree', Show::n($read->endSlope)), 'yield where it falls under half, VDI/VDE 2645',
+            ),
         ]);
     }
 
@@ -137,7 +170,13 @@ final readonly class TraceJudge implements Sum
         $turned = $trace->finalAngle() - $topAngle;
 
         return $fallen > self::STRIPPED * $top && $turned > 2.0
-            ? Check::stop('stripping', sprintf('Stripping: the torque fell by %.0f %% while it turned on by %s°. Stop, the thread is gone.', 100 * $fallen / $top, Show::n($turned, 3)))
+            ? Check::stop(
+                'stripping',
+                sprintf(
+                    'Stripping: the torque fell by %.0f %% while it turned on by %s°. Stop, the thread is gone.',
+                    100 * $fallen / $top, Show::n($turned, 3),
+                ),
+            )
             : null;
     }
 
@@ -187,19 +226,30 @@ final readonly class TraceJudge implements Sum
     /** A torque that rises far too slowly for its joint clamps nothing yet: the thread drags, or something soft lies between. */
     private function slack(Trace $trace, TraceReading $read, TraceSpec $spec, JointData $joint): ?Check
     {
-        if (!$joint->knowsSlope() || $joint->isGuessed || $spec->from > 0.0 || max($read->slope, $trace->slopeAcross($read->drag)) >= self::SLACK * $joint->slope) {
+        if (!$joint->knowsSlope() || $joint->isGuessed || $spec->from > 0.0 || max(
+            $read->slope, $trace->slopeAcross($read->drag),
+        ) >= self::SLACK * $joint->slope) {
             return null;
         }
 
         return $this->drags($trace, $read)
-            ? Check::stop('cross-threaded', sprintf('Cross-threaded: %s N·m a degree where %s were due, and ever flatter. Back it out by hand and look at the thread.', Show::n($read->slope, 2), Show::n($joint->slope, 2)))
+            ? Check::stop(
+                'cross-threaded',
+                sprintf(
+                    'Cross-threaded: %s N·m a degree where %s were due, and ever flatter. Back it out by hand and look at the thread.',
+                    Show::n($read->slope, 2), Show::n($joint->slope, 2),
+                ),
+            )
             : Check::stop('soft', sprintf(
                 'Soft: %s N·m a degree where %s were due. The thread drags, or something soft or loose is clamped. It holds less than the figure says; undo it and look.',
                 Show::n($read->slope, 2), Show::n($joint->slope, 2),
             ));
     }
 
-    /** Without the joint a rise that a short stiff one and a bottomed one share, or a long soft one and a dragging one, is not told apart. */
+    /**
+     * Without the joint a rise that a short stiff one and a bottomed one share, or a long soft one and a dragging one, is
+     * not told apart.
+     */
     private function untold(Trace $trace, TraceReading $read, TraceSpec $spec, JointData $joint): ?Check
     {
         if ($joint->knowsSlope() || $spec->from > 0.0 || $spec->isByAngle()) {
@@ -211,8 +261,20 @@ final readonly class TraceJudge implements Sum
         $slow = 2 * ($at(0.5) - $at(0.1));
 
         return match (true) {
-            $rise < self::STEEP_DEGREES => Check::watch('cannot-tell', sprintf('Cannot tell: %s N·m within %s°. A short stiff joint does that, and so does a bolt on the bottom of its hole. Say which joint it is.', Show::n($trace->reached, 3), Show::n($rise, 2))),
-            $slow > self::SLACK_DEGREES => Check::watch('cannot-tell', sprintf('Cannot tell: the torque grew over %s°. A long soft joint does that, and so does a thread that drags. Say which joint it is.', Show::n($rise, 3))),
+            $rise < self::STEEP_DEGREES => Check::watch(
+                'cannot-tell',
+                sprintf(
+                    'Cannot tell: %s N·m within %s°. A short stiff joint does that, and so does a bolt on the bottom of its hole. Say which joint it is.',
+                    Show::n($trace->reached, 3), Show::n($rise, 2),
+                ),
+            ),
+            $slow > self::SLACK_DEGREES => Check::watch(
+                'cannot-tell',
+                sprintf(
+                    'Cannot tell: the torque grew over %s°. A long soft joint does that, and so does a thread that drags. Say which joint it is.',
+                    Show::n($rise, 3),
+                ),
+            ),
             default => null,
         };
     }
@@ -236,7 +298,13 @@ final readonly class TraceJudge implements Sum
         $target = $spec->isByAngle() ? max($spec->torque, $trace->peak) : $spec->torque;
         $step = $trace->steepestTenMs();
 
-        return $step > self::JERK * $target ? Check::watch('jerked', sprintf('Jerked: %.0f %% of the figure in ten milliseconds. The reading overshoots; undo it and pull again without a jolt.', 100 * $step / $target)) : null;
+        return $step > self::JERK * $target ? Check::watch(
+            'jerked',
+            sprintf(
+                'Jerked: %.0f %% of the figure in ten milliseconds. The reading overshoots; undo it and pull again without a jolt.',
+                100 * $step / $target,
+            ),
+        ) : null;
     }
 
     private function yielding(Trace $trace, TraceReading $read, TraceSpec $spec): ?Check
@@ -246,8 +314,17 @@ final readonly class TraceJudge implements Sum
         }
 
         return $spec->isByAngle()
-            ? Check::watch('yielding', 'Yielding: the slope fell under half its peak. Tightened into yield by design? Then a new bolt each time.')
-            : Check::stop('yielding', sprintf('Yielding: the slope fell to %.0f %% of its peak at %s N·m. The bolt stretches for good, or it is the wrong one: stop and replace it.', 100 * max(0.0, $read->endSlope) / $read->slope, Show::n($trace->finalTorque(), 3)));
+            ? Check::watch(
+                'yielding',
+                'Yielding: the slope fell under half its peak. Tightened into yield by design? Then a new bolt each time.',
+            )
+            : Check::stop(
+                'yielding',
+                sprintf(
+                    'Yielding: the slope fell to %.0f %% of its peak at %s N·m. The bolt stretches for good, or it is the wrong one: stop and replace it.',
+                    100 * max(0.0, $read->endSlope) / $read->slope, Show::n($trace->finalTorque(), 3),
+                ),
+            );
     }
 
     private function missed(Trace $trace, TraceSpec $spec): ?Check
@@ -260,8 +337,17 @@ final readonly class TraceJudge implements Sum
         $share = 100 * $trace->reached / $spec->torque - 100;
 
         return match (true) {
-            $trace->reached < $short => Check::watch('short', sprintf('Short: %s N·m of %s. Pull again, slowly.', Show::n($trace->reached, 3), Show::n($spec->torque, 3))),
-            $trace->reached > $over => Check::watch('over', sprintf('Over: %s N·m, %.0f %% past the figure. Undo it and pull again; a bolt near yield is replaced.', Show::n($trace->reached, 3), $share)),
+            $trace->reached < $short => Check::watch(
+                'short',
+                sprintf('Short: %s N·m of %s. Pull again, slowly.', Show::n($trace->reached, 3), Show::n($spec->torque, 3)),
+            ),
+            $trace->reached > $over => Check::watch(
+                'over',
+                sprintf(
+                    'Over: %s N·m, %.0f %% past the figure. Undo it and pull again; a bolt near yield is replaced.',
+                    Show::n($trace->reached, 3), $share,
+                ),
+            ),
             default => null,
         };
     }
@@ -272,9 +358,16 @@ final readonly class TraceJudge implements Sum
         $give = max(3.0, $spec->angle * $spec->tolerance / 100);
 
         return match (true) {
-            $trace->peak < $spec->torque * (1 - $spec->tolerance / 100) => Check::watch('short', sprintf('Short: %s N·m, it never reached the snug torque of %s.', Show::n($trace->peak, 3), Show::n($spec->torque, 3))),
-            $turned < $spec->angle - $give => Check::watch('short', sprintf('Short: %s° of %s° after snug. Mark it and go on.', Show::n($turned, 3), Show::n($spec->angle, 3))),
-            $turned > $spec->angle + $give => Check::watch('over', sprintf('Over: %s° where %s° were asked.', Show::n($turned, 3), Show::n($spec->angle, 3))),
+            $trace->peak < $spec->torque * (1 - $spec->tolerance / 100) => Check::watch(
+                'short',
+                sprintf('Short: %s N·m, it never reached the snug torque of %s.', Show::n($trace->peak, 3), Show::n($spec->torque, 3)),
+            ),
+            $turned < $spec->angle - $give => Check::watch(
+                'short', sprintf('Short: %s° of %s° after snug. Mark it and go on.', Show::n($turned, 3), Show::n($spec->angle, 3)),
+            ),
+            $turned > $spec->angle + $give => Check::watch(
+                'over', sprintf('Over: %s° where %s° were asked.', Show::n($turned, 3), Show::n($spec->angle, 3)),
+            ),
             default => null,
         };
     }
@@ -282,7 +375,16 @@ final readonly class TraceJudge implements Sum
     private function sound(Trace $trace, TraceReading $read, TraceSpec $spec): Check
     {
         return $spec->isByAngle()
-            ? Check::ok('sound', sprintf('Sound: snug, then %s°, %s N·m at the end.', Show::n($trace->finalAngle() - $trace->angleAt($spec->torque), 3), Show::n($trace->finalTorque(), 3)))
-            : Check::ok('sound', sprintf('Sound: %s N·m, a straight slope of %s N·m a degree.', Show::n($trace->reached, 3), Show::n($read->slope, 2)));
+            ? Check::ok(
+                'sound',
+                sprintf(
+                    'Sound: snug, then %s°, %s N·m at the end.', Show::n($trace->finalAngle() - $trace->angleAt($spec->torque), 3),
+                    Show::n($trace->finalTorque(), 3),
+                ),
+            )
+            : Check::ok(
+                'sound',
+                sprintf('Sound: %s N·m, a straight slope of %s N·m a degree.', Show::n($trace->reached, 3), Show::n($read->slope, 2)),
+            );
     }
 }

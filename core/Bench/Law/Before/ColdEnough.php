@@ -18,7 +18,9 @@ final readonly class ColdEnough implements Hindrance
     {
         $opens = Deed::Remove !== $step->deed && Nature::opens($fit, $step);
         if ($opens && !$fit->actual()->cold && $fit->rigs()->planned($step)->cold) {
-            yield Obstacle::lead('hot-circuit', 'Nothing says yet that the engine is cold.', $fit->nearest($step, Deed::Cold, Deed::CoolDown)->id);
+            yield Obstacle::lead(
+                'hot-circuit', 'Nothing says yet that the engine is cold.', $fit->nearest($step, Deed::Cold, Deed::CoolDown)->id,
+            );
         }
     }
 }

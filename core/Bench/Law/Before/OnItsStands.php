@@ -19,12 +19,17 @@ final readonly class OnItsStands implements Hindrance
     {
         $raised = $fit->actual()->raised;
         if (Nature::isUnder($step) && !$raised) {
-            yield Obstacle::lead('no-stands', 'This is under the vehicle, and the vehicle is not on its stands.', $fit->nearest($step, Deed::Raise)->id);
+            yield Obstacle::lead(
+                'no-stands', 'This is under the vehicle, and the vehicle is not on its stands.',
+                $fit->nearest($step, Deed::Raise)->id,
+            );
         }
         if (Deed::Drive === $step->deed && $raised) {
             yield Obstacle::lead('drive-raised', 'The vehicle is still on its stands.', $fit->nearest($step, Deed::Lower)->id);
         } elseif (Position::Ground === $step->position && $raised) {
-            yield Obstacle::reason('not-level', 'This is done on the floor, and the vehicle is on its stands.', $fit->nearest($step, Deed::Lower)->id);
+            yield Obstacle::reason(
+                'not-level', 'This is done on the floor, and the vehicle is on its stands.', $fit->nearest($step, Deed::Lower)->id,
+            );
         }
     }
 }

@@ -28,13 +28,18 @@ final readonly class ReadyToFill implements Hindrance
         foreach (array_keys($fit->actual()->off) as $id) {
             $item = $fit->vehicle->items[$id] ?? null;
             if (null !== $item && ItemKind::Part === $item->kind && !isset($planned->off[$id])) {
-                yield Obstacle::reason('part-off', sprintf('The %s is still off.', $item->name), ($fit->sheet->doing(Deed::Refit, $item->id)[0] ?? $step)->id);
+                yield Obstacle::reason(
+                    'part-off', sprintf('The %s is still off.', $item->name),
+                    ($fit->sheet->doing(Deed::Refit, $item->id)[0] ?? $step)->id,
+                );
             }
         }
         foreach ($fit->looseJoints() as $id => $left) {
             if (!isset($planned->loose[$id])) {
                 $tighten = $fit->sheet->doing(Deed::Tighten, '', $id)[0] ?? $step;
-                yield Obstacle::reason('joint-loose', sprintf('%s: %d not tight.', ucfirst($fit->vehicle->joints[$id]->name), $left), $tighten->id);
+                yield Obstacle::reason(
+                    'joint-loose', sprintf('%s: %d not tight.', ucfirst($fit->vehicle->joints[$id]->name), $left), $tighten->id,
+                );
             }
         }
     }

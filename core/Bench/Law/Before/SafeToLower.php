@@ -17,7 +17,9 @@ final readonly class SafeToLower implements Hindrance
     {
         foreach (Deed::Lower === $step->deed ? array_keys($fit->actual()->held) : [] as $body) {
             if (!isset($fit->rigs()->planned($step)->held[$body])) {
-                yield Obstacle::lead('still-held', sprintf('The %s is still on its support.', $body), $fit->nearest($step, Deed::Release)->id);
+                yield Obstacle::lead(
+                    'still-held', sprintf('The %s is still on its support.', $body), $fit->nearest($step, Deed::Release)->id,
+                );
             }
         }
     }

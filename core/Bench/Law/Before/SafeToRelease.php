@@ -30,7 +30,11 @@ final readonly class SafeToRelease implements Hindrance
             $item = $fit->vehicle->items[$fit->vehicle->joints[$id]->item] ?? null;
             if (null !== $item && $item->carries === $step->body && !isset($planned->loose[$id])) {
                 $tighten = $fit->sheet->doing(Deed::Tighten, '', $id)[0] ?? $step;
-                yield Obstacle::lead('carrier-loose', sprintf('%s: %d not tight, and they carry the %s.', ucfirst($fit->vehicle->joints[$id]->name), $left, $step->body), $tighten->id);
+                yield Obstacle::lead(
+                    'carrier-loose',
+                    sprintf('%s: %d not tight, and they carry the %s.', ucfirst($fit->vehicle->joints[$id]->name), $left, $step->body),
+                    $tighten->id,
+                );
             }
         }
     }

@@ -25,14 +25,19 @@ final readonly class SafeToRun implements Hindrance
         foreach (array_keys($is->open) as $id) {
             if (!isset($planned->open[$id])) {
                 $fill = $fit->sheet->doing(Deed::Fill, '', '', (string) $id)[0] ?? $step;
-                yield Obstacle::lead('circuit-empty', sprintf('The %s is open or empty.', $fit->vehicle->circuits[$id]->name ?? 'circuit'), $fill->id);
+                yield Obstacle::lead(
+                    'circuit-empty', sprintf('The %s is open or empty.', $fit->vehicle->circuits[$id]->name ?? 'circuit'),
+                    $fill->id,
+                );
             }
         }
         yield from $this->off($fit, $step, $is, $planned);
         foreach ($fit->looseJoints() as $id => $left) {
             if (!isset($planned->loose[$id])) {
                 $tighten = $fit->sheet->doing(Deed::Tighten, '', $id)[0] ?? $step;
-                yield Obstacle::lead('joint-loose', sprintf('%s: %d not tight.', ucfirst($fit->vehicle->joints[$id]->name), $left), $tighten->id);
+                yield Obstacle::lead(
+                    'joint-loose', sprintf('%s: %d not tight.', ucfirst($fit->vehicle->joints[$id]->name), $left), $tighten->id,
+                );
             }
         }
         foreach ($fit->state->inside as $put) {
@@ -61,7 +66,9 @@ final readonly class SafeToRun implements Hindrance
     {
         foreach (array_keys($is->held) as $body) {
             if (!isset($planned->held[$body])) {
-                yield Obstacle::lead('still-held', sprintf('The %s still hangs on its support.', $body), $fit->nearest($step, Deed::Release)->id);
+                yield Obstacle::lead(
+                    'still-held', sprintf('The %s still hangs on its support.', $body), $fit->nearest($step, Deed::Release)->id,
+                );
             }
         }
         if (!$is->battery) {

@@ -39,6 +39,9 @@ final readonly class StripOrder implements Hindrance
 
     private function obstacle(Fit $fit, Step $step, Deed $deed, string $item, string $text): Obstacle
     {
-        return Obstacle::reason('strip-order', sprintf($text, $fit->vehicle->items[$item]->name ?? 'part'), ($fit->sheet->doing($deed, $item)[0] ?? $step)->id);
+        return Obstacle::reason(
+            'strip-order', sprintf($text, $fit->vehicle->items[$item]->name ?? 'part'),
+            ($fit->sheet->doing($deed, $item)[0] ?? $step)->id,
+        );
     }
 }

@@ -17,7 +17,9 @@ final readonly class CurveSound implements Hindrance
         $curve = $fit->state->curves[$step->id] ?? null;
         if ('stop' === $curve?->string('verdict')) {
             $finding = str_replace('-', ' ', $curve->string('finding'));
-            yield Obstacle::reason('curve', sprintf('The curve says %s: let it cool, put it right, warm it up once more.', $finding), $step->id);
+            yield Obstacle::reason(
+                'curve', sprintf('The curve says %s: let it cool, put it right, warm it up once more.', $finding), $step->id,
+            );
         }
     }
 }

@@ -17,7 +17,11 @@ final readonly class FastenersFinal implements Hindrance
     {
         $left = Deed::Tighten === $step->deed ? $fit->boltsLeft($step->joint) : 0;
         if ($left > 0) {
-            yield Obstacle::reason('fasteners', sprintf('%d of %d fasteners are not at their final mark.', $left, $fit->vehicle->joints[$step->joint]->count()), $step->id);
+            yield Obstacle::reason(
+                'fasteners',
+                sprintf('%d of %d fasteners are not at their final mark.', $left, $fit->vehicle->joints[$step->joint]->count()),
+                $step->id,
+            );
         }
     }
 }

@@ -18,7 +18,11 @@ final readonly class HoldsStood implements Hindrance
     {
         foreach ($fit->holds($step) as $hold) {
             if ($hold->isShort() && !$hold->isExcused) {
-                yield Obstacle::reason('hold-short', trim(sprintf('“%s” stood %s. %s', $hold->stage->title, $hold->inWords(), self::scaled($fit, $step, $hold))), $step->id);
+                yield Obstacle::reason(
+                    'hold-short',
+                    trim(sprintf('“%s” stood %s. %s', $hold->stage->title, $hold->inWords(), self::scaled($fit, $step, $hold))),
+                    $step->id,
+                );
             }
         }
     }
@@ -26,7 +30,9 @@ final readonly class HoldsStood implements Hindrance
     private static function scaled(Fit $fit, Step $step, Hold $hold): string
     {
         $reading = $fit->state->reading($step->id, $hold->stage->ask);
-        $ask = array_values(array_filter($step->asks, static fn (Ask $one): bool => $one->field === $hold->stage->ask && $one->hasLimits))[0] ?? null;
+        $ask = array_values(
+            array_filter($step->asks, static fn (Ask $one): bool => $one->field === $hold->stage->ask && $one->hasLimits),
+        )[0] ?? null;
         $change = null === $reading || null === $ask ? null : $hold->overItsTime($reading->value);
 
         return null !== $change && null !== $ask && $ask->isOutside($change)

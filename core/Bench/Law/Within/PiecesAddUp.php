@@ -17,7 +17,14 @@ final readonly class PiecesAddUp implements Hindrance
     {
         foreach (Deed::Remove === $step->deed || Deed::Refit === $step->deed ? $fit->pieces()->ofTray($step) : [] as $count) {
             if (Deed::Remove === $step->deed && !$count->cameOffWhole()) {
-                yield Obstacle::reason('tray-count', sprintf('%s: %d of %d accounted for. Count them, or say what fell or broke.', ucfirst($count->thing), $count->off(), $count->expected), $step->id);
+                yield Obstacle::reason(
+                    'tray-count',
+                    sprintf(
+                        '%s: %d of %d accounted for. Count them, or say what fell or broke.', ucfirst($count->thing), $count->off(),
+                        $count->expected,
+                    ),
+                    $step->id,
+                );
             } elseif (Deed::Refit === $step->deed && !$count->wentBackWhole()) {
                 yield Obstacle::reason('tray-count', sprintf('%s: %s.', ucfirst($count->thing), $count->inWords()), $step->id);
             }

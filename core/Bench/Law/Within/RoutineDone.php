@@ -16,7 +16,10 @@ final readonly class RoutineDone implements Hindrance
     {
         $run = $fit->routine($step);
         if (null !== $run && !$run->isAtItsEnd()) {
-            yield Obstacle::reason('routine', $run->isBegun() ? sprintf('The routine is at “%s”.', $run->stage()->title) : 'The routine is not begun.', $step->id);
+            yield Obstacle::reason(
+                'routine', $run->isBegun() ? sprintf('The routine is at “%s”.', $run->stage()->title) : 'The routine is not begun.',
+                $step->id,
+            );
         }
     }
 }

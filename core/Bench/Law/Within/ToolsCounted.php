@@ -16,7 +16,13 @@ final readonly class ToolsCounted implements Hindrance
     {
         $missing = $fit->toolsMissing($step);
         if ([] !== $missing) {
-            yield Obstacle::reason('tool-missing', 1 === count($missing) ? sprintf('The %s is not accounted for.', $missing[0]) : sprintf('%d tools are not accounted for: %s.', count($missing), implode(', ', $missing)), $step->id);
+            yield Obstacle::reason(
+                'tool-missing',
+                1 === count($missing) ? sprintf('The %s is not accounted for.', $missing[0]) : sprintf(
+                    '%d tools are not accounted for: %s.', count($missing), implode(', ', $missing),
+                ),
+                $step->id,
+            );
         }
     }
 }

@@ -16,14 +16,20 @@ final readonly class BatteryLeftOff implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             if (!$rig->battery && (Deed::Start === $step->deed || Deed::Drive === $step->deed)) {
-                yield Finding::stop('battery-left-off', $step->id, 'The battery is still disconnected here.', 'Put the battery negative back on before this step.');
+                yield Finding::stop(
+                    'battery-left-off', $step->id, 'The battery is still disconnected here.',
+                    'Put the battery negative back on before this step.',
+                );
 
                 return;
             }
         }
         $last = $run->sheet->steps[count($run->sheet->steps) - 1] ?? null;
         if (!$run->end->battery && null !== $last) {
-            yield Finding::stop('battery-left-off', $last->id, 'The sheet ends with the battery disconnected.', 'Add a step that puts the battery negative back on.');
+            yield Finding::stop(
+                'battery-left-off', $last->id, 'The sheet ends with the battery disconnected.',
+                'Add a step that puts the battery negative back on.',
+            );
         }
     }
 }

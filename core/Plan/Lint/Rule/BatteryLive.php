@@ -17,7 +17,11 @@ final readonly class BatteryLive implements Rule
         foreach ($run->moments as [$step, $rig]) {
             $item = $run->vehicle->items[$step->item] ?? null;
             if (Deed::Remove === $step->deed && null !== $item && in_array('battery', $item->hazards, true) && $rig->battery) {
-                yield Finding::stop('battery-live', $step->id, sprintf('The %s is fed by the battery, and the battery is still connected.', $item->name), 'Take the battery negative off before this step.');
+                yield Finding::stop(
+                    'battery-live', $step->id,
+                    sprintf('The %s is fed by the battery, and the battery is still connected.', $item->name),
+                    'Take the battery negative off before this step.',
+                );
             }
         }
     }

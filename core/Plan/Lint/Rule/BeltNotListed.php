@@ -17,7 +17,10 @@ final readonly class BeltNotListed implements Rule
         $step = $run->end->tagged['needs-other-belt'] ?? null;
         $belts = array_filter($run->sheet->parts, static fn (Pick $part): bool => str_contains(mb_strtolower($part->name), 'belt'));
         if (null !== $step && [] === $belts) {
-            yield Finding::stop('belt-not-listed', $step, 'This pulley needs a belt of another length, and no belt stands on the parts list.', 'List the belt with its length.');
+            yield Finding::stop(
+                'belt-not-listed', $step, 'This pulley needs a belt of another length, and no belt stands on the parts list.',
+                'List the belt with its length.',
+            );
         }
     }
 }

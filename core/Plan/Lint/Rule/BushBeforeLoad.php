@@ -21,7 +21,14 @@ final readonly class BushBeforeLoad implements Rule
             }
             $carries = $run->vehicle->items[$joint->item]->carries ?? '';
             if (isset($rig->held[$carries])) {
-                yield Finding::stop('bush-before-load', $step->id, sprintf('The %s pinch rubber; they are tightened here while the %s still hangs on its support.', $joint->name, $carries), 'Let the weight down and relax first, then tighten.');
+                yield Finding::stop(
+                    'bush-before-load', $step->id,
+                    sprintf(
+                        'The %s pinch rubber; they are tightened here while the %s still hangs on its support.', $joint->name,
+                        $carries,
+                    ),
+                    'Let the weight down and relax first, then tighten.',
+                );
             }
         }
     }

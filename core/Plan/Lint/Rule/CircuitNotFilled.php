@@ -15,7 +15,10 @@ final readonly class CircuitNotFilled implements Rule
     {
         foreach ($run->end->open as $circuit => $step) {
             $name = $run->vehicle->circuits[$circuit]->name ?? $circuit;
-            yield Finding::stop('circuit-not-filled', $step, sprintf('The %s is opened here and never filled.', $name), 'Add a fill, and a check of the level after it.');
+            yield Finding::stop(
+                'circuit-not-filled', $step, sprintf('The %s is opened here and never filled.', $name),
+                'Add a fill, and a check of the level after it.',
+            );
         }
     }
 }

@@ -15,7 +15,12 @@ final readonly class ClampsNotRechecked implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        $opened = array_values(array_filter($run->sheet->steps, static fn (Step $step): bool => Deed::Open === $step->deed && str_contains($step->circuit, 'charge')));
+        $opened = array_values(
+            array_filter(
+                $run->sheet->steps,
+                static fn (Step $step): bool => Deed::Open === $step->deed && str_contains($step->circuit, 'charge'),
+            ),
+        );
         if ([] === $opened) {
             return;
         }
@@ -26,6 +31,10 @@ final readonly class ClampsNotRechecked implements Rule
                 return;
             }
         }
-        yield Finding::watch('clamps-not-rechecked', $opened[0]->id, 'The charge pipes are opened here and nobody looks at their clamps after the first heat.', 'Add a look at every clamp after the drive, or book one.');
+        yield Finding::watch(
+            'clamps-not-rechecked', $opened[0]->id,
+            'The charge pipes are opened here and nobody looks at their clamps after the first heat.',
+            'Add a look at every clamp after the drive, or book one.',
+        );
     }
 }

@@ -19,7 +19,11 @@ final readonly class CureTooShort implements Rule
             [$begin, $end] = $run->sheet->timing->spans[$step->id] ?? [0.0, 0.0];
             foreach (in_array($step->deed, [Deed::Fill, Deed::Start, Deed::Drive], true) ? $pending : [] as $from => [$ready, $what]) {
                 if ($begin < $ready - 1e-6) {
-                    yield Finding::stop('cure-too-short', $step->id, sprintf('The compound of “%s” has %d of its minutes to go here.', $what, (int) ceil($ready - $begin)), 'Put a wait before this step, or do other work first.');
+                    yield Finding::stop(
+                        'cure-too-short', $step->id,
+                        sprintf('The compound of “%s” has %d of its minutes to go here.', $what, (int) ceil($ready - $begin)),
+                        'Put a wait before this step, or do other work first.',
+                    );
                 }
                 unset($pending[$from]);
             }

@@ -14,7 +14,10 @@ final readonly class EmptySheet implements Rule
     public function inspect(Run $run): iterable
     {
         if ([] === $run->sheet->steps) {
-            yield Finding::stop('empty-sheet', '', 'No step came out of these procedures and answers.', 'Choose another procedure, or answer the questions again.');
+            yield Finding::stop(
+                'empty-sheet', '', 'No step came out of these procedures and answers.',
+                'Choose another procedure, or answer the questions again.',
+            );
         }
     }
 }

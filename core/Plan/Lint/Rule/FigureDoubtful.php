@@ -17,7 +17,10 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 /** The figure of a joint contradicts itself or is past what the thread stands: figure-conflict, figure-past-thread, figure-near-yield. */
 final readonly class FigureDoubtful implements Rule
 {
-    private const CODES = ['conflict' => 'figure-conflict', 'past-yield' => 'figure-past-thread', 'thread-strip' => 'figure-past-thread', 'near-yield' => 'figure-near-yield'];
+    private const CODES = [
+        'conflict' => 'figure-conflict', 'past-yield' => 'figure-past-thread', 'thread-strip' => 'figure-past-thread',
+        'near-yield' => 'figure-near-yield',
+    ];
 
     public function inspect(Run $run): iterable
     {
@@ -26,7 +29,10 @@ final readonly class FigureDoubtful implements Rule
             foreach (null === $joint || !$joint->hasFigure() ? [] : $this->checks($joint) as $check) {
                 $code = self::CODES[$check->code] ?? null;
                 if (null !== $code) {
-                    yield new Finding($code, $check->level, $step->id, $check->text, 'Look the figure up again and correct it on the vehicle sheet.');
+                    yield new Finding(
+                        $code, $check->level, $step->id, $check->text,
+                        'Look the figure up again and correct it on the vehicle sheet.',
+                    );
                 }
             }
         }
@@ -36,7 +42,12 @@ final readonly class FigureDoubtful implements Rule
     private function checks(Joint $joint): array
     {
         $sum = new TorqueCheck();
-        $raw = array_filter(['stated' => $joint->stated(), 'thread' => $joint->thread, 'grade' => $joint->grade, 'friction' => $joint->friction, 'material' => $joint->material]);
+        $raw = array_filter(
+            [
+                'stated' => $joint->stated(), 'thread' => $joint->thread, 'grade' => $joint->grade, 'friction' => $joint->friction,
+                'material' => $joint->material,
+            ],
+        );
         try {
             return $sum->compute(Inputs::of($raw, $sum->fields()))->checks;
         } catch (InvalidInput $e) {

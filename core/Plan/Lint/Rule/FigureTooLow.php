@@ -32,9 +32,18 @@ final readonly class FigureTooLow implements Rule
                 continue;
             }
             $grade = Grade::tryFrom($joint->grade) ?? Grade::C88;
-            $yield = (new Preload($thread, $grade, BearingFace::hexagon($thread)))->yieldTorque($friction->typical, $friction->head($friction->typical));
+            $yield = (new Preload(
+                $thread, $grade, BearingFace::hexagon($thread),
+            ))->yieldTorque($friction->typical, $friction->head($friction->typical));
             if ($joint->figure()->value() < 0.08 * $yield) {
-                yield Finding::watch('figure-too-low', $step->id, sprintf('%s is %d %% of what brings %s %s to yield: unlikely for a bolt that clamps.', $joint->stated(), (int) round(100 * $joint->figure()->value() / $yield), $thread->name, $grade->value), 'Look for inch-pounds read as something else, or a lost digit.');
+                yield Finding::watch(
+                    'figure-too-low', $step->id,
+                    sprintf(
+                        '%s is %d %% of what brings %s %s to yield: unlikely for a bolt that clamps.', $joint->stated(),
+                        (int) round(100 * $joint->figure()->value() / $yield), $thread->name, $grade->value,
+                    ),
+                    'Look for inch-pounds read as something else, or a lost digit.',
+                );
             }
         }
     }

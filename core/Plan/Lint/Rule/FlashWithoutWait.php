@@ -15,7 +15,10 @@ final readonly class FlashWithoutWait implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             if (in_array('flash', $step->tags, true) && !isset($rig->tagged['key-off-wait'])) {
-                yield Finding::stop('flash-without-wait', $step->id, 'The control unit is written here without the key-off wait it needs.', 'Add the wait with the key off before this step.');
+                yield Finding::stop(
+                    'flash-without-wait', $step->id, 'The control unit is written here without the key-off wait it needs.',
+                    'Add the wait with the key off before this step.',
+                );
             }
         }
     }

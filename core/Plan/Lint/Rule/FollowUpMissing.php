@@ -23,7 +23,10 @@ final readonly class FollowUpMissing implements Rule
                     're-torque' => ['no-retorque', 'tighten once more after the first heat cycles'],
                     default => ['no-follow-up', 'look again'],
                 };
-                yield Finding::stop($code, $last->id, sprintf('Nothing on this sheet makes anyone %s.', $what), 'Add a step that books it in the logbook.');
+                yield Finding::stop(
+                    $code, $last->id, sprintf('Nothing on this sheet makes anyone %s.', $what),
+                    'Add a step that books it in the logbook.',
+                );
             }
         }
     }

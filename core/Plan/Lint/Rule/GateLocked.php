@@ -15,7 +15,10 @@ final readonly class GateLocked implements Rule
     {
         $tagged = $run->end->tagged;
         if (isset($tagged['internal-gate-locked']) && !isset($tagged['external-gate'])) {
-            yield Finding::stop('gate-locked', $tagged['internal-gate-locked'], 'The internal gate is locked here, and nothing else limits boost.', 'Do not lock it without an external gate in the same plan.');
+            yield Finding::stop(
+                'gate-locked', $tagged['internal-gate-locked'], 'The internal gate is locked here, and nothing else limits boost.',
+                'Do not lock it without an external gate in the same plan.',
+            );
         }
     }
 }

@@ -15,7 +15,10 @@ final readonly class ItemNotRefitted implements Rule
     {
         foreach ($run->end->off as $item => $step) {
             $name = $run->vehicle->items[$item]->name ?? $item;
-            yield Finding::stop('cover-left-off', $step, sprintf('The %s comes off here and never goes back.', $name), sprintf('Add a step that refits the %s.', $name));
+            yield Finding::stop(
+                'cover-left-off', $step, sprintf('The %s comes off here and never goes back.', $name),
+                sprintf('Add a step that refits the %s.', $name),
+            );
         }
     }
 }

@@ -15,7 +15,10 @@ final readonly class JointNotTightened implements Rule
     {
         foreach ($run->end->loose as $joint => $step) {
             $name = $run->vehicle->joints[$joint]->name ?? $joint;
-            yield Finding::stop('joint-left-loose', $step, sprintf('The %s are undone here and never tightened.', $name), sprintf('Add a step that tightens the %s.', $name));
+            yield Finding::stop(
+                'joint-left-loose', $step, sprintf('The %s are undone here and never tightened.', $name),
+                sprintf('Add a step that tightens the %s.', $name),
+            );
         }
     }
 }

@@ -17,10 +17,15 @@ final readonly class LevelNotChecked implements Rule
         foreach ($run->sheet->doing(Deed::Fill) as $fill) {
             $looked = false;
             foreach (array_slice($run->sheet->steps, $run->sheet->placeOf($fill->id) + 1) as $step) {
-                $looked = $looked || ($step->circuit === $fill->circuit && in_array($step->deed, [Deed::Check, Deed::Bleed, Deed::Measure, Deed::Book], true));
+                $looked = $looked || ($step->circuit === $fill->circuit && in_array(
+                    $step->deed, [Deed::Check, Deed::Bleed, Deed::Measure, Deed::Book], true,
+                ));
             }
             if (!$looked) {
-                yield Finding::watch('level-not-checked', $fill->id, 'It is filled here and nobody looks at the level afterwards.', 'Add a look at the level.');
+                yield Finding::watch(
+                    'level-not-checked', $fill->id, 'It is filled here and nobody looks at the level afterwards.',
+                    'Add a look at the level.',
+                );
             }
         }
     }

@@ -15,7 +15,11 @@ final readonly class LevelWhileHot implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             if ('level' === $step->followUp->kind && $rig->ran && !$rig->cold) {
-                yield Finding::watch('no-cool-down', $step->id, 'The engine has run and nothing lets it cool down before the cold level is looked at.', 'Add a cool-down before this step.');
+                yield Finding::watch(
+                    'no-cool-down', $step->id,
+                    'The engine has run and nothing lets it cool down before the cold level is looked at.',
+                    'Add a cool-down before this step.',
+                );
             }
         }
     }

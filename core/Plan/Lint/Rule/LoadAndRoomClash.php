@@ -17,7 +17,11 @@ final readonly class LoadAndRoomClash implements Rule
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
             $joint = $run->vehicle->joints[$step->joint] ?? null;
             if (null !== $joint && in_array('loaded', $joint->when, true) && in_array('room', $joint->when, true)) {
-                yield Finding::stop('load-and-room', $step->id, sprintf('The %s are said to need the weight on and the room that goes with it.', $joint->name), 'Ask the maker’s service information which it is, and correct the vehicle sheet.');
+                yield Finding::stop(
+                    'load-and-room', $step->id,
+                    sprintf('The %s are said to need the weight on and the room that goes with it.', $joint->name),
+                    'Ask the maker’s service information which it is, and correct the vehicle sheet.',
+                );
             }
         }
     }

@@ -18,7 +18,10 @@ final readonly class MixWithoutReading implements Rule
             if ('coolant-mix' === $step->sum) {
                 foreach (['drained' => 'what was drained', 'strength_before' => 'the strength of what was in it'] as $field => $what) {
                     if (!isset($asked[$field])) {
-                        yield Finding::stop('mix-without-reading', $step->id, sprintf('The mix is worked out here, and nobody measured %s.', $what), 'Add a step that measures it.');
+                        yield Finding::stop(
+                            'mix-without-reading', $step->id, sprintf('The mix is worked out here, and nobody measured %s.', $what),
+                            'Add a step that measures it.',
+                        );
                     }
                 }
             }

@@ -16,7 +16,10 @@ final readonly class MovedUnheld implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             if (Deed::Move === $step->deed && !isset($rig->held[$step->body])) {
-                yield Finding::stop('moved-unheld', $step->id, sprintf('The %s is moved here and nothing holds it.', $step->body), sprintf('Support the %s before this step.', $step->body));
+                yield Finding::stop(
+                    'moved-unheld', $step->id, sprintf('The %s is moved here and nothing holds it.', $step->body),
+                    sprintf('Support the %s before this step.', $step->body),
+                );
             }
         }
     }

@@ -26,9 +26,14 @@ final readonly class NoWrench implements Rule
             }
             $advice = WrenchAdvice::for($run->kit, $joint, $joint->figure()->value());
             if (null === $advice->wrench) {
-                yield Finding::stop('no-wrench', $step->id, $advice->why, 'Borrow a wrench that reaches it, or put an adapter on one that nearly does.');
+                yield Finding::stop(
+                    'no-wrench', $step->id, $advice->why,
+                    'Borrow a wrench that reaches it, or put an adapter on one that nearly does.',
+                );
             } elseif ($advice->wrench->isPastCalibration()) {
-                yield Finding::watch('wrench-past-calibration', $step->id, $advice->why, 'Have it calibrated, or check it against another.');
+                yield Finding::watch(
+                    'wrench-past-calibration', $step->id, $advice->why, 'Have it calibrated, or check it against another.',
+                );
             }
             if ($advice->isTooCoarse()) {
                 yield Finding::watch('wrench-too-coarse', $step->id, sprintf(

@@ -15,7 +15,10 @@ final readonly class NotLowered implements Rule
     {
         $last = $run->sheet->steps[count($run->sheet->steps) - 1] ?? null;
         if ($run->end->raised && null !== $last) {
-            yield Finding::watch('left-on-stands', $last->id, 'The sheet ends with the vehicle on stands.', 'Add a step on the floor, such as the drive.');
+            yield Finding::watch(
+                'left-on-stands', $last->id, 'The sheet ends with the vehicle on stands.',
+                'Add a step on the floor, such as the drive.',
+            );
         }
     }
 }

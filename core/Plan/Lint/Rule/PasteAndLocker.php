@@ -18,7 +18,11 @@ final readonly class PasteAndLocker implements Rule
             $joint = $run->vehicle->joints[$step->joint] ?? null;
             $said = null === $joint ? '' : mb_strtolower($joint->compound.' '.$joint->friction);
             if (null !== $joint && 1 === preg_match('~anti-?\s?seize|paste~', $said) && 1 === preg_match('~lock~', $said)) {
-                yield Finding::stop('paste-and-locker', $step->id, sprintf('The %s are given anti-seize and threadlocker: one undoes the other.', $joint->name), 'Choose one, from heat, material and how often it comes apart.');
+                yield Finding::stop(
+                    'paste-and-locker', $step->id,
+                    sprintf('The %s are given anti-seize and threadlocker: one undoes the other.', $joint->name),
+                    'Choose one, from heat, material and how often it comes apart.',
+                );
             }
         }
     }

@@ -18,7 +18,10 @@ final readonly class RaisedWithoutCaution implements Rule
         foreach ($run->sheet->steps as $step) {
             $must = [] !== array_filter($step->cautions, static fn (Caution $caution): bool => $caution->acknowledge);
             if (in_array($step->deed, [Deed::Raise, Deed::Hold, Deed::BatteryOff], true) && !$must) {
-                yield Finding::watch('raised-without-caution', $step->id, sprintf('“%s” can hurt somebody and carries no caution to acknowledge.', $step->title), 'Give it one.');
+                yield Finding::watch(
+                    'raised-without-caution', $step->id,
+                    sprintf('“%s” can hurt somebody and carries no caution to acknowledge.', $step->title), 'Give it one.',
+                );
             }
         }
     }

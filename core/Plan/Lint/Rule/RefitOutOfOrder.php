@@ -9,7 +9,10 @@ use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 
-/** Something goes back while what lies behind it is still off, or comes off while what lies in front is still on: refit-out-of-order, strip-out-of-order. */
+/**
+ * Something goes back while what lies behind it is still off, or comes off while what lies in front is still on:
+ * refit-out-of-order, strip-out-of-order.
+ */
 final readonly class RefitOutOfOrder implements Rule
 {
     public function inspect(Run $run): iterable
@@ -21,12 +24,23 @@ final readonly class RefitOutOfOrder implements Rule
             }
             foreach (Deed::Refit === $step->deed ? $run->vehicle->hiddenBy($item->id) : [] as $id) {
                 if (isset($rig->off[$id])) {
-                    yield Finding::stop('refit-out-of-order', $step->id, sprintf('The %s goes back here while the %s behind it is still off.', $item->name, $run->vehicle->items[$id]->name), sprintf('Refit the %s first.', $run->vehicle->items[$id]->name));
+                    yield Finding::stop(
+                        'refit-out-of-order', $step->id,
+                        sprintf('The %s goes back here while the %s behind it is still off.', $item->name, $run->vehicle->items[$id]->name),
+                        sprintf('Refit the %s first.', $run->vehicle->items[$id]->name),
+                    );
                 }
             }
             foreach (Deed::Remove === $step->deed ? $item->behind : [] as $front) {
                 if (!isset($rig->off[$front])) {
-                    yield Finding::stop('strip-out-of-order', $step->id, sprintf('The %s comes off here while the %s in front of it is still on.', $item->name, $run->vehicle->items[$front]->name), sprintf('Take off the %s first.', $run->vehicle->items[$front]->name));
+                    yield Finding::stop(
+                        'strip-out-of-order', $step->id,
+                        sprintf(
+                            'The %s comes off here while the %s in front of it is still on.', $item->name,
+                            $run->vehicle->items[$front]->name,
+                        ),
+                        sprintf('Take off the %s first.', $run->vehicle->items[$front]->name),
+                    );
                 }
             }
         }

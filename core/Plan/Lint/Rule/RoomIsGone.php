@@ -21,7 +21,11 @@ final readonly class RoomIsGone implements Rule
             }
             $carries = $run->vehicle->items[$joint->item]->carries ?? '';
             if ('' !== $carries && !isset($rig->held[$carries])) {
-                yield Finding::stop('room-is-gone', $step->id, sprintf('A wrench reaches the %s only while the %s is held clear, and it is down here.', $joint->name, $carries), 'Tighten them before the weight goes down.');
+                yield Finding::stop(
+                    'room-is-gone', $step->id,
+                    sprintf('A wrench reaches the %s only while the %s is held clear, and it is down here.', $joint->name, $carries),
+                    'Tighten them before the weight goes down.',
+                );
             }
         }
     }

@@ -18,7 +18,10 @@ final readonly class RunsWithJointsLoose implements Rule
             foreach (Deed::Start === $step->deed || Deed::Drive === $step->deed ? array_keys($rig->loose) : [] as $id) {
                 $joint = $run->vehicle->joints[$id] ?? null;
                 if (null !== $joint && !isset($rig->off[$joint->item])) {
-                    yield Finding::stop('runs-with-joints-loose', $step->id, sprintf('The engine runs here and the %s are not tight.', $joint->name), 'Tighten them before this step.');
+                    yield Finding::stop(
+                        'runs-with-joints-loose', $step->id,
+                        sprintf('The engine runs here and the %s are not tight.', $joint->name), 'Tighten them before this step.',
+                    );
                 }
             }
         }

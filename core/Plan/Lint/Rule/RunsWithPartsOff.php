@@ -22,7 +22,10 @@ final readonly class RunsWithPartsOff implements Rule
             foreach (array_keys($rig->off) as $id) {
                 $item = $run->vehicle->items[$id] ?? null;
                 if (null !== $item && ItemKind::Cover !== $item->kind) {
-                    yield Finding::stop('runs-with-parts-off', $step->id, sprintf('The engine runs here with the %s still off.', $item->name), sprintf('Refit the %s before this step.', $item->name));
+                    yield Finding::stop(
+                        'runs-with-parts-off', $step->id, sprintf('The engine runs here with the %s still off.', $item->name),
+                        sprintf('Refit the %s before this step.', $item->name),
+                    );
                 }
             }
         }

@@ -21,7 +21,11 @@ final readonly class SetNotComplete implements Rule
             }
             foreach ($run->vehicle->joints as $other) {
                 if ($other->set === $joint->set && isset($rig->off[$other->item])) {
-                    yield Finding::stop('set-not-complete', $step->id, sprintf('The %s are tightened while the %s are not in yet.', $joint->name, $other->name), 'Start all of the set by hand before any of it is tightened.');
+                    yield Finding::stop(
+                        'set-not-complete', $step->id,
+                        sprintf('The %s are tightened while the %s are not in yet.', $joint->name, $other->name),
+                        'Start all of the set by hand before any of it is tightened.',
+                    );
                 }
             }
         }

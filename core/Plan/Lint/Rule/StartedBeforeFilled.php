@@ -20,7 +20,10 @@ final readonly class StartedBeforeFilled implements Rule
             }
             foreach (array_keys($rig->open) as $circuit) {
                 $name = $run->vehicle->circuits[$circuit]->name ?? $circuit;
-                yield Finding::stop('started-before-filled', $step->id, sprintf('The engine runs here while the %s is still open.', $name), 'Fill and close it before the first start.');
+                yield Finding::stop(
+                    'started-before-filled', $step->id, sprintf('The engine runs here while the %s is still open.', $name),
+                    'Fill and close it before the first start.',
+                );
             }
         }
     }

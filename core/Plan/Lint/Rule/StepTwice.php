@@ -16,7 +16,10 @@ final readonly class StepTwice implements Rule
         $seen = [];
         foreach ($run->sheet->steps as $step) {
             if (isset($seen[$step->id])) {
-                yield Finding::stop('step-twice', $step->id, sprintf('The step “%s” stands on the sheet twice.', $step->title), 'Give one of them another id.');
+                yield Finding::stop(
+                    'step-twice', $step->id, sprintf('The step “%s” stands on the sheet twice.', $step->title),
+                    'Give one of them another id.',
+                );
             }
             $seen[$step->id] = true;
         }

@@ -18,13 +18,19 @@ final readonly class SupportLeftIn implements Rule
             // A support bar rides on the body; a jack stands on the floor and must be out before the vehicle comes down.
             $held = Deed::Lower === $step->deed ? array_diff_key($rig->held, ['engine' => true]) : $rig->held;
             if ((Deed::Drive === $step->deed || Deed::Lower === $step->deed) && [] !== $held) {
-                yield Finding::stop('support-left-in', $step->id, sprintf('The %s is still on its support here.', array_key_first($held)), 'Take the support away before this step.');
+                yield Finding::stop(
+                    'support-left-in', $step->id, sprintf('The %s is still on its support here.', array_key_first($held)),
+                    'Take the support away before this step.',
+                );
 
                 return;
             }
         }
         foreach ($run->end->held as $body => $step) {
-            yield Finding::stop('support-left-in', $step, sprintf('The support of the %s is never taken away.', $body), 'Add a step that lets the weight down and takes the support away.');
+            yield Finding::stop(
+                'support-left-in', $step, sprintf('The support of the %s is never taken away.', $body),
+                'Add a step that lets the weight down and takes the support away.',
+            );
         }
     }
 }

@@ -15,7 +15,10 @@ final readonly class ToolMissing implements Rule
     {
         foreach ($run->sheet->tools as $pick) {
             if ($pick->missing) {
-                yield Finding::watch('tool-missing', $pick->firstStep, sprintf('%s: %s.', $pick->name, $pick->note), 'Borrow or buy it before the job starts, or enter it in the kit.');
+                yield Finding::watch(
+                    'tool-missing', $pick->firstStep, sprintf('%s: %s.', $pick->name, $pick->note),
+                    'Borrow or buy it before the job starts, or enter it in the kit.',
+                );
             }
         }
     }

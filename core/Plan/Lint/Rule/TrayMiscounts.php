@@ -25,7 +25,10 @@ final readonly class TrayMiscounts implements Rule
                 $off = $this->pieces($removal);
                 $on = $this->pieces($refit);
                 if ($off !== $on) {
-                    yield Finding::stop('tray-miscount', $refit->id, sprintf('%d pieces come off and %d go back.', $off, $on), 'Correct the tray of one of the two steps.');
+                    yield Finding::stop(
+                        'tray-miscount', $refit->id, sprintf('%d pieces come off and %d go back.', $off, $on),
+                        'Correct the tray of one of the two steps.',
+                    );
                 }
             }
         }

@@ -16,7 +16,10 @@ final readonly class UnderWithoutStands implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             if (!$rig->raised && (Position::Raised === $step->position || Position::WheelOff === $step->position)) {
-                yield Finding::stop('no-stands', $step->id, 'This is done under the vehicle, and it stands on the floor.', 'Raise it and set it on stands first.');
+                yield Finding::stop(
+                    'no-stands', $step->id, 'This is done under the vehicle, and it stands on the floor.',
+                    'Raise it and set it on stands first.',
+                );
             }
         }
     }

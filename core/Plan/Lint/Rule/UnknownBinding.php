@@ -14,9 +14,15 @@ final readonly class UnknownBinding implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->steps as $step) {
-            foreach ([[$step->item, $run->vehicle->items, 'item'], [$step->joint, $run->vehicle->joints, 'joint'], [$step->circuit, $run->vehicle->circuits, 'circuit']] as [$id, $known, $kind]) {
+            foreach ([[$step->item, $run->vehicle->items, 'item'], [
+                $step->joint, $run->vehicle->joints, 'joint',
+            ], [$step->circuit, $run->vehicle->circuits, 'circuit']] as [$id, $known, $kind]) {
                 if ('' !== $id && !isset($known[$id])) {
-                    yield Finding::stop('unknown-binding', $step->id, sprintf('This step acts on the %s “%s”, which the vehicle sheet does not have.', $kind, $id), 'Enter it there, or compile the sheet again.');
+                    yield Finding::stop(
+                        'unknown-binding', $step->id,
+                        sprintf('This step acts on the %s “%s”, which the vehicle sheet does not have.', $kind, $id),
+                        'Enter it there, or compile the sheet again.',
+                    );
                 }
             }
         }

@@ -15,7 +15,11 @@ final readonly class WaitWithoutEnd implements Rule
     {
         foreach ($run->sheet->steps as $step) {
             if ($step->passive && '' !== $step->until && $run->sheet->placeOf($step->until) <= $run->sheet->placeOf($step->id)) {
-                yield Finding::watch('wait-without-end', $step->id, sprintf('“%s” runs by itself, and the step that waits for it does not come after it.', $step->title), 'Name a later step that needs it to be over.');
+                yield Finding::watch(
+                    'wait-without-end', $step->id,
+                    sprintf('“%s” runs by itself, and the step that waits for it does not come after it.', $step->title),
+                    'Name a later step that needs it to be over.',
+                );
             }
         }
     }

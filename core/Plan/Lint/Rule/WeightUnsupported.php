@@ -17,7 +17,11 @@ final readonly class WeightUnsupported implements Rule
         foreach ($run->moments as [$step, $rig]) {
             $item = $run->vehicle->items[$step->item] ?? null;
             if (Deed::Remove === $step->deed && null !== $item && '' !== $item->carries && !isset($rig->held[$item->carries])) {
-                yield Finding::stop('weight-unsupported', $step->id, sprintf('The %s carries the %s, and nothing holds it here.', $item->name, $item->carries), sprintf('Support the %s before this step.', $item->carries));
+                yield Finding::stop(
+                    'weight-unsupported', $step->id,
+                    sprintf('The %s carries the %s, and nothing holds it here.', $item->name, $item->carries),
+                    sprintf('Support the %s before this step.', $item->carries),
+                );
             }
         }
     }

@@ -21,7 +21,11 @@ final readonly class YieldBoltReused implements Rule
                 continue;
             }
             if (true === JointMechanics::of($joint)?->goesIntoYield()) {
-                yield Finding::watch('yield-bolt-reused', $step->id, sprintf('The %s go into yield with figure and angle, and are to be used again.', $joint->name), 'New bolts, or the maker’s longest length to measure each old one against.');
+                yield Finding::watch(
+                    'yield-bolt-reused', $step->id,
+                    sprintf('The %s go into yield with figure and angle, and are to be used again.', $joint->name),
+                    'New bolts, or the maker’s longest length to measure each old one against.',
+                );
             }
         }
     }
