@@ -16,7 +16,10 @@ const SWAPPED_TOKENS = [
     \T_IS_SMALLER_OR_EQUAL => '<', \T_IS_GREATER_OR_EQUAL => '>', \T_IS_IDENTICAL => '!==', \T_IS_NOT_IDENTICAL => '===',
     \T_BOOLEAN_AND => '||', \T_BOOLEAN_OR => '&&',
 ];
-const UNITS = ['Millimetre' => 'Inch', 'NewtonMetre' => 'PoundFoot', 'Kilopascal' => 'Psi', 'Litre' => 'Millilitre', 'Celsius' => 'Fahrenheit', 'Percent' => 'One', 'Degree' => 'Turn', 'Newton' => 'PoundForce', 'Minute' => 'Second'];
+const UNITS = [
+    'Millimetre' => 'Inch', 'NewtonMetre' => 'PoundFoot', 'Kilopascal' => 'Psi', 'Litre' => 'Millilitre', 'Celsius' => 'Fahrenheit',
+    'Percent' => 'One', 'Degree' => 'Turn', 'Newton' => 'PoundForce', 'Minute' => 'Second',
+];
 
 /** @return list<array{int, int, string, string}> where in the file, how long, what stands there, what is put instead */
 function places(string $code): array
@@ -29,7 +32,11 @@ function places(string $code): array
         $before = $tokens[$i - 1] ?? '';
         $isValue = is_array($tokens[$i - 2] ?? null) || in_array($tokens[$i - 2] ?? '', [')', ']'], true);
         $new = match (true) {
-            is_array($token) && \T_STRING === $id && isset(UNITS[$text]) && is_array($before) && \T_DOUBLE_COLON === $before[0] => UNITS[$text],
+            is_array($token)
+                && \T_STRING === $id
+                && isset(UNITS[$text])
+                && is_array($before)
+                && \T_DOUBLE_COLON === $before[0] => UNITS[$text],
             is_array($token) && in_array($id, NUMBER, true) => number($text),
             is_array($token) => SWAPPED_TOKENS[$id] ?? null,
             isset(SWAPPED[$text]) && is_array($before) && \T_WHITESPACE === $before[0] && $isValue => SWAPPED[$text],
@@ -48,7 +55,9 @@ function number(string $text): string
 {
     $value = (float) str_replace('_', '', $text);
 
-    return str_contains($text, '.') || str_contains(strtolower($text), 'e') ? sprintf('%.10F', 0.0 === $value ? 1.0 : $value * 1.1) : (string) ((int) $value + 1);
+    return str_contains($text, '.') || str_contains(strtolower($text), 'e') ? sprintf(
+        '%.10F', 0.0 === $value ? 1.0 : $value * 1.1,
+    ) : (string) ((int) $value + 1);
 }
 
 /** @return list<string> */
@@ -56,15 +65,32 @@ function testsOf(string $room): array
 {
     $own = is_dir(__DIR__.'/Core/'.$room) ? [__DIR__.'/Core/'.$room] : [];
 
-    return [...$own, ...array_map(static fn (string $r): string => __DIR__.'/Core/'.$r, array_values(array_diff(['Sum', 'Quantity', 'Drawing', 'Plan', 'Bench', 'Fluids', 'Bolting', 'Tightening', 'Sealing', 'Document', 'Trace'], [$room])))];
+    return [
+        ...$own,
+        ...array_map(
+            static fn (string $r): string => __DIR__.'/Core/'.$r,
+            array_values(
+                array_diff(
+                    ['Sum', 'Quantity', 'Drawing', 'Plan', 'Bench', 'Fluids', 'Bolting', 'Tightening', 'Sealing', 'Document', 'Trace'],
+                    [$room],
+                ),
+            ),
+        ),
+    ];
 }
 
 /** @return resource */
 function start(string $mutant, array $tests, bool $slow)
 {
-    $options = ['--no-configuration', '--bootstrap', __DIR__.'/bootstrap-mutant.php', '--stop-on-failure', '--stop-on-error', '--no-output', $slow ? '--group' : '--exclude-group', 'slow'];
+    $options = [
+        '--no-configuration', '--bootstrap', __DIR__.'/bootstrap-mutant.php', '--stop-on-failure', '--stop-on-error', '--no-output',
+        $slow ? '--group' : '--exclude-group', 'slow',
+    ];
     $command = array_merge(['timeout', '90', \PHP_BINARY, dirname(__DIR__).'/vendor/bin/phpunit'], $options, $tests);
-    $process = proc_open($command, [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, dirname(__DIR__), ['NK_MUTANT' => $mutant] + getenv());
+    $process = proc_open(
+        $command, [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, dirname(__DIR__),
+        ['NK_MUTANT' => $mutant] + getenv(),
+    );
 
     return is_resource($process) ? $process : throw new RuntimeException('PHPUnit does not start.');
 }
@@ -75,7 +101,9 @@ $count = (int) ($given['count'] ?? 200);
 $only = (string) ($given['only'] ?? 'core');
 $until = microtime(true) + 60 * (float) ($given['minutes'] ?? 600);
 $root = dirname(__DIR__);
-$alike = array_filter(array_map(static fn (string $line): string => trim(explode('#', $line)[0]), file(__DIR__.'/mutants-alike.txt') ?: []));
+$alike = array_filter(
+    array_map(static fn (string $line): string => trim(explode('#', $line)[0]), file(__DIR__.'/mutants-alike.txt') ?: []),
+);
 $all = [];
 foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root.'/'.$only, FilesystemIterator::SKIP_DOTS)) as $file) {
     $path = substr($file->getPathname(), strlen($root) + 1);
@@ -122,4 +150,7 @@ while (([] !== $waiting && microtime(true) < $until) || [] !== $running) {
 }
 sort($survived);
 echo implode("\n", $survived), [] === $survived ? '' : "\n";
-printf("seed %d: %d of %d survived, %.1f %%; %d places in all\n", $seed, count($survived), count($survived) + $killed, 100 * count($survived) / max(1, count($survived) + $killed), count($all));
+printf(
+    "seed %d: %d of %d survived, %.1f %%; %d places in all\n", $seed, count($survived), count($survived) + $killed,
+    100 * count($survived) / max(1, count($survived) + $killed), count($all),
+);

@@ -50,7 +50,9 @@ final readonly class FillFromBench
         $sum = new VacuumFill();
         try {
             $result = $sum->compute(Inputs::of([
-                'altitude' => $altitude, 'temperature' => $state->readingOf('coolant_temperature')->value ?? self::USUAL_TEMPERATURE, 'volume' => $circuit->capacity, 'pulled' => $pulled ?? 0.0,
+                'altitude' => $altitude,
+                'temperature' => $state->readingOf('coolant_temperature')->value ?? self::USUAL_TEMPERATURE,
+                'volume' => $circuit->capacity, 'pulled' => $pulled ?? 0.0,
             ] + (null !== $pulled && null !== $lost && $lost <= $pulled ? [
                 'hold_end' => $pulled - $lost, 'hold_minutes' => self::held($state),
             ] : []), $sum->fields()));

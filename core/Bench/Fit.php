@@ -355,7 +355,9 @@ final class Fit
                 '%d loose %s open: close each, or waive it with a reason.', $ends, 1 === $ends ? 'end is' : 'ends are',
             ),
             0 === $steps ? '' : sprintf(
-                1 === $steps ? '%d step is not done: do it, or skip it with a reason.' : '%d steps are not done: do each, or skip it with a reason.',
+                1 === $steps
+                    ? '%d step is not done: do it, or skip it with a reason.'
+                    : '%d steps are not done: do each, or skip it with a reason.',
                 $steps,
             ),
         ], static fn (string $reason): bool => '' !== $reason));

@@ -123,7 +123,10 @@ final readonly class FitEvent
         return match (true) {
             'int' === $kind && is_int($value) && abs($value) <= 10_000 => $value,
             'float' === $kind && (is_int($value) || is_float($value)) && abs((float) $value) <= 1.0e9 => (float) $value,
-            'string' === $kind && is_string($value) && mb_strlen($value) <= self::MAX_TEXT && mb_check_encoding($value, 'UTF-8') => trim($value),
+            'string' === $kind
+                && is_string($value)
+                && mb_strlen($value) <= self::MAX_TEXT
+                && mb_check_encoding($value, 'UTF-8') => trim($value),
             default => throw InvalidEvent::in(
                 $field,
                 sprintf(

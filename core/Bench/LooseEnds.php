@@ -22,7 +22,8 @@ final readonly class LooseEnds
     public function all(): array
     {
         return [
-            ...$this->dropped(), ...$this->broken(), ...$this->inside(), ...$this->tools(), ...$this->removed(), ...$this->loose(), ...$this->trays(),
+            ...$this->dropped(), ...$this->broken(), ...$this->inside(), ...$this->tools(), ...$this->removed(), ...$this->loose(),
+            ...$this->trays(),
             ...$this->circuits(), ...$this->flows(), ...$this->standing(), ...$this->readings(), ...$this->curves(), ...$this->outOfOrder(),
             ...$this->waiting(), ...$this->due(),
         ];
@@ -245,7 +246,9 @@ final readonly class LooseEnds
             }
             $wrong = array_filter(
                 $this->fit->gate()->within($step),
-                static fn (Obstacle $one): bool => !in_array($one->code, self::SAID_ELSEWHERE, true) || 'tray-count' === $one->code && Deed::Remove === $step->deed,
+                static fn (Obstacle $one): bool => !in_array($one->code, self::SAID_ELSEWHERE, true)
+                    || 'tray-count' === $one->code
+                    && Deed::Remove === $step->deed,
             );
             if ([] !== $wrong) {
                 $ends[] = new LooseEnd(

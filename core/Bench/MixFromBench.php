@@ -28,7 +28,8 @@ final readonly class MixFromBench
         $sum = new CoolantMix();
         try {
             return new self($sum->compute(Inputs::of([
-                'capacity' => $circuit->capacity, 'drained' => $drained->value, 'present' => $strength->value, 'target' => $circuit->target, 'product' => $circuit->product,
+                'capacity' => $circuit->capacity, 'drained' => $drained->value, 'present' => $strength->value,
+                'target' => $circuit->target, 'product' => $circuit->product,
                 'incompatible' => '' !== $familyInIt && '' !== $circuit->family && $familyInIt !== mb_strtolower($circuit->family),
             ], $sum->fields())), '');
         } catch (InvalidInput $e) {

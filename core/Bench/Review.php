@@ -17,7 +17,8 @@ final readonly class Review
     public function entries(): array
     {
         return [
-            ...$this->overruled(), ...$this->skipped(), ...$this->waived(), ...$this->readings(), ...$this->holds(ReviewKind::Hold), ...$this->passes(),
+            ...$this->overruled(), ...$this->skipped(), ...$this->waived(), ...$this->readings(), ...$this->holds(ReviewKind::Hold),
+            ...$this->passes(),
             ...$this->pieces(), ...$this->holds(ReviewKind::Clock), ...$this->outOfLine(),
         ];
     }

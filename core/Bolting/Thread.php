@@ -77,7 +77,8 @@ final readonly class Thread
         );
         if (1 === preg_match(self::TAPER, $clean)) {
             throw InvalidInput::in($field, sprintf(
-                '“%s” is a taper pipe thread: it seals by turns past hand-tight, one and a half to two, and no torque figure can be worked out for it.',
+                '“%s” is a taper pipe thread: it seals by turns past hand-tight, one and a half to two, and no torque figure '
+                    .'can be worked out for it.',
                 InvalidQuantity::quote($text),
             ));
         }

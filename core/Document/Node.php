@@ -51,7 +51,9 @@ final readonly class Node
     {
         $value = $this->data[$key] ?? $default;
 
-        return (is_int($value) || is_float($value)) && is_finite((float) $value) ? (float) $value : throw InvalidDocument::at($this->at($key), 'a number is needed.');
+        return (is_int($value) || is_float($value)) && is_finite((float) $value)
+            ? (float) $value
+            : throw InvalidDocument::at($this->at($key), 'a number is needed.');
     }
 
     public function bool(string $key, bool $default = false): bool
@@ -89,7 +91,9 @@ final readonly class Node
         }
         $texts = [];
         foreach ($this->list($key) as $i => $text) {
-            $texts[] = is_scalar($text) ? (is_bool($text) ? ($text ? 'yes' : 'no') : (string) $text) : throw InvalidDocument::at($this->at($key).'.'.$i, 'a text is needed.');
+            $texts[] = is_scalar($text)
+                ? (is_bool($text) ? ($text ? 'yes' : 'no') : (string) $text)
+                : throw InvalidDocument::at($this->at($key).'.'.$i, 'a text is needed.');
         }
 
         return $texts;

@@ -77,7 +77,8 @@ enum Unit: string
     {
         return match ($this) {
             self::NewtonMetre, self::PoundFoot, self::PoundInch, self::OunceInch, self::KilogramMetre,
-            self::KilogramCentimetre, self::NewtonCentimetre, self::DecanewtonMetre, self::NewtonMillimetre, self::KilonewtonMetre => Kind::Torque,
+            self::KilogramCentimetre, self::NewtonCentimetre, self::DecanewtonMetre, self::NewtonMillimetre,
+            self::KilonewtonMetre => Kind::Torque,
             self::Millimetre, self::Centimetre, self::Metre1, self::Inch, self::Thou, self::Foot, self::Micrometre => Kind::Length,
             self::Degree, self::Turn, self::Flat, self::Radian => Kind::Angle,
             self::Kilopascal, self::Bar, self::Millibar, self::Psi, self::InchMercury, self::MillimetreMercury,

@@ -9,7 +9,8 @@ final readonly class WrittenFigure
 {
     /** What may follow what in one figure: 1 h 30 min, 5 ft 3 in. */
     private const SMALLER = [
-        [Unit::Day, Unit::Hour], [Unit::Hour, Unit::Minute], [Unit::Minute, Unit::Second], [Unit::Foot, Unit::Inch], [Unit::Turn, Unit::Degree],
+        [Unit::Day, Unit::Hour], [Unit::Hour, Unit::Minute], [Unit::Minute, Unit::Second], [Unit::Foot, Unit::Inch],
+        [Unit::Turn, Unit::Degree],
         [Unit::Gallon, Unit::Quart], [Unit::Gallon, Unit::Pint], [Unit::Quart, Unit::Pint], [Unit::Quart, Unit::FluidOunce],
         [Unit::ImperialGallon, Unit::ImperialPint],
     ];
@@ -53,7 +54,9 @@ final readonly class WrittenFigure
         $behind = $number->isFraction ? (string) preg_replace('~\A\s*of\s+an?\s+~i', ' ', $number->rest) : $number->rest;
         [$unit, $rest] = self::unit($kind, $behind);
         if (null === $unit && !self::isSeparated($rest)) {
-            throw 1 === preg_match('~[0-9]~', $rest) ? InvalidQuantity::notReadable($kind, $whole) : InvalidQuantity::unknownUnit($kind, trim($rest));
+            throw 1 === preg_match('~[0-9]~', $rest)
+                ? InvalidQuantity::notReadable($kind, $whole)
+                : InvalidQuantity::unknownUnit($kind, trim($rest));
         }
         $bare = Kind::Length === $kind && $number->isFraction ? Unit::Inch : $kind->baseUnit();
         $canBeTwo = $number->isBareFraction && (Kind::Torque === $kind || Kind::Percent === $kind && null === $unit);

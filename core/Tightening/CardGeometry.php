@@ -52,7 +52,8 @@ final readonly class CardGeometry
         $spanY = max($ys) - min($ys);
 
         return new self(
-            $points, self::hull($points), $head, $boss, count($points) > 2 && !in_array($layout->shape, ['line', 'grid'], true) ? min($spanX, $spanY) * 0.25 : 0.0,
+            $points, self::hull($points), $head, $boss,
+            count($points) > 2 && !in_array($layout->shape, ['line', 'grid'], true) ? min($spanX, $spanY) * 0.25 : 0.0,
             min($xs) - $margin, min($ys) - $margin, $spanX + 2 * $margin, $spanY + 2 * $margin, $toScale,
         );
     }

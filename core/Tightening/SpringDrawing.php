@@ -38,7 +38,8 @@ final readonly class SpringDrawing
         $squeeze = 100_000 * $preload / $springs->members();
         $triangle = Plot::over(
             sprintf(
-                'Bolt and clamped parts as two springs: at %.1f kilonewtons the bolt is stretched by %.1f, the parts squeezed by %.1f hundredths of a millimetre.',
+                'Bolt and clamped parts as two springs: at %.1f kilonewtons the bolt is stretched by %.1f, the parts squeezed '
+                    .'by %.1f hundredths of a millimetre.',
                 $preload, $stretch, $squeeze,
             ),
             '1/100 mm', [0.0, 1.1 * ($stretch + $squeeze)], 'kN', [0.0, 1.18 * $preload],

@@ -147,7 +147,9 @@ final class Hand
 
     private function isHopeless(float $torque, float $peak): bool
     {
-        return $peak > 0.3 * $this->joint->target && $torque < 0.6 * $peak || $this->angle > $this->joint->touch() + 6 * $this->joint->target / $this->joint->slope + 200;
+        return $peak > 0.3 * $this->joint->target
+            && $torque < 0.6 * $peak
+            || $this->angle > $this->joint->touch() + 6 * $this->joint->target / $this->joint->slope + 200;
     }
 
     /**

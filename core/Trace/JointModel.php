@@ -73,7 +73,9 @@ final readonly class JointModel
     public function torqueAt(float $angle): float
     {
         if ($this->start > 0.0) {
-            return $angle < self::WIND_UP ? ($this->start + $this->drag) * max(0.0, $angle) / self::WIND_UP : $this->inJoint($angle - self::WIND_UP);
+            return $angle < self::WIND_UP
+                ? ($this->start + $this->drag) * max(0.0, $angle) / self::WIND_UP
+                : $this->inJoint($angle - self::WIND_UP);
         }
 
         return $this->inJoint($angle);

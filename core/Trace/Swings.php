@@ -96,7 +96,8 @@ final readonly class Swings
             $angle = $sample[0] + $more;
             if ($angle < $last) {
                 $last - $angle <= self::BACK || ($sample[1] ?? 0.0) <= self::UNDOES * $peak || throw InvalidInput::in('samples', sprintf(
-                    'Sample %d turns back by %d° under torque: that undoes the bolt. Give the pull that tightens it.', $i + 1, (int) round($last - $angle),
+                    'Sample %d turns back by %d° under torque: that undoes the bolt. Give the pull that tightens it.', $i + 1,
+                    (int) round($last - $angle),
                 ));
                 // A tremble of the reading is no way back.
                 $more += $last - $angle > 1.0 ? $last - $angle : 0.0;

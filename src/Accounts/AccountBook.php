@@ -20,7 +20,8 @@ final readonly class AccountBook
         string $login, string $name, Role $role, #[\SensitiveParameter] string $password, bool $demo = false,
     ): AccountRecord {
         $login = mb_strtolower(trim($login));
-        1 === preg_match('/\A[a-z0-9][a-z0-9._-]{1,58}\z/', $login) || throw new \DomainException('The login is 2 to 59 of a-z, 0-9, dot, hyphen, underscore.');
+        1 === preg_match('/\A[a-z0-9][a-z0-9._-]{1,58}\z/', $login)
+            || throw new \DomainException('The login is 2 to 59 of a-z, 0-9, dot, hyphen, underscore.');
         '' !== trim($name) || throw new \DomainException('The name is missing.');
         Password::ensureGood($password);
         null === $this->named($login) || throw new \DomainException(sprintf('“%s” is taken: choose another login.', $login));

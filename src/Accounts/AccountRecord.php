@@ -62,7 +62,12 @@ class AccountRecord implements UserInterface, PasswordAuthenticatedUserInterface
     /** Whether a session made with the other still holds. */
     public function isEqualTo(UserInterface $user): bool
     {
-        return $user instanceof self && !$this->isOff && $user->sessions === $this->sessions && $user->password === $this->password && $user->role === $this->role && $user->login === $this->login;
+        return $user instanceof self
+            && !$this->isOff
+            && $user->sessions === $this->sessions
+            && $user->password === $this->password
+            && $user->role === $this->role
+            && $user->login === $this->login;
     }
 
     public function eraseCredentials(): void

@@ -11,8 +11,10 @@ final readonly class Password
     public const MOST = 200;
     /** The commonest of ten signs and more; those that only repeat or count are told by rule. */
     private const COMMON = [
-        'password123', 'passwort123', 'qwertyuiop', 'qwertzuiop', 'asdfghjkl', 'letmeinplease', 'iloveyou123', 'administrator', 'welcome123', 'password1234',
-        'changeme123', 'trustno1trustno1', 'football123', 'baseball123', 'superman123', 'sunshine123', 'princess123', 'qwerty12345', 'q1w2e3r4t5', '1q2w3e4r5t',
+        'password123', 'passwort123', 'qwertyuiop', 'qwertzuiop', 'asdfghjkl', 'letmeinplease', 'iloveyou123', 'administrator',
+        'welcome123', 'password1234',
+        'changeme123', 'trustno1trustno1', 'football123', 'baseball123', 'superman123', 'sunshine123', 'princess123', 'qwerty12345',
+        'q1w2e3r4t5', '1q2w3e4r5t',
         'abcdefghij', 'workshop123', 'nimbleknuckle', 'mechanic123', 'garage12345',
     ];
 
@@ -25,7 +27,8 @@ final readonly class Password
         mb_strlen($password) <= self::MOST || throw new \DomainException(sprintf('The password has at most %d characters.', self::MOST));
         $low = mb_strtolower($password);
         self::isRepeated($low) && throw new \DomainException('That password repeats itself: take several words instead.');
-        (in_array($low, self::COMMON, true) || self::counts($low)) && throw new \DomainException('That password is one of the commonest: take several words instead.');
+        (in_array($low, self::COMMON, true) || self::counts($low))
+            && throw new \DomainException('That password is one of the commonest: take several words instead.');
     }
 
     private static function isRepeated(string $text): bool

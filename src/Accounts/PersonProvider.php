@@ -43,7 +43,9 @@ final readonly class PersonProvider implements UserProviderInterface
 
     public function refreshUser(UserInterface $user): AccountRecord
     {
-        return $user instanceof AccountRecord ? $this->loadUserByIdentifier($user->getUserIdentifier()) : throw new UnsupportedUserException();
+        return $user instanceof AccountRecord
+            ? $this->loadUserByIdentifier($user->getUserIdentifier())
+            : throw new UnsupportedUserException();
     }
 
     public function supportsClass(string $class): bool

@@ -25,7 +25,9 @@ final class SignInController extends AbstractController
         $to = $request->query->getString('to');
 
         return $this->render('accounts/sign_in.html.twig', [
-            'error' => $error instanceof TooManyFailures ? $error->getMessage() : (null === $error ? '' : 'Name or password is wrong. Look at both and try again.'),
+            'error' => $error instanceof TooManyFailures
+                ? $error->getMessage()
+                : (null === $error ? '' : 'Name or password is wrong. Look at both and try again.'),
             'login' => $known ? $utils->getLastUsername() : '',
             'to' => 1 === preg_match('~\A/(?![/\\\\])[\x21-\x7e]{0,300}\z~', $to) ? $to : '',
             // A password is shown only where nobody is real.

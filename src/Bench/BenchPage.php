@@ -113,7 +113,9 @@ final readonly class BenchPage
             ) : null,
             'sum' => $this->sum->of($step, $circuit, $fit->state),
             'opened' => Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
-            'wasted' => in_array('waste', $step->tags, true) ? $fit->state->readingOf('drained') ?? $fit->state->readingOf('oil_drained') : null,
+            'wasted' => in_array('waste', $step->tags, true)
+                ? $fit->state->readingOf('drained') ?? $fit->state->readingOf('oil_drained')
+                : null,
             'thermometer' => BenchThermometer::SUM === $step->sum ? $this->thermometer->view($record->id, $step->id) : null,
         ] + $this->joint($record, $fit, $step, $joint) + $this->fill($record, $fit, $step, $circuit);
     }
@@ -129,7 +131,9 @@ final readonly class BenchPage
         return [
             'card' => $card,
             'rung' => 0 === $card->next ? null : $card->ladder->rung($card->nextStage),
-            'advice' => $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt(self::nextShare($fit, $joint))) : null,
+            'advice' => $joint->hasFigure()
+                ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt(self::nextShare($fit, $joint)))
+                : null,
             'pull' => $joint->hasFigure() ? $joint->torqueAt(self::nextShare($fit, $joint)) : 0.0,
             'wrench' => $this->wrench->view($fit, $joint, $record->id, $step->id),
             'mechanics' => JointMechanics::of($joint),
@@ -151,7 +155,9 @@ final readonly class BenchPage
                 'left' => $run->secondsLeft($this->clock->now()), 'until' => $run->until(),
             ],
             'short' => array_values($holds)[0] ?? null,
-            'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum') ? FillFromBench::of($circuit, $fit->state, $record->choices) : null,
+            'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum')
+                ? FillFromBench::of($circuit, $fit->state, $record->choices)
+                : null,
         ];
     }
 
@@ -206,7 +212,9 @@ final readonly class BenchPage
             }
             $names[] = match ($step->deed) {
                 Deed::Tighten => $fit->vehicle->joints[$step->joint]->name ?? '',
-                Deed::Refit => ItemKind::Part === ($fit->vehicle->items[$step->item]->kind ?? null) ? $fit->vehicle->items[$step->item]->name ?? '' : '',
+                Deed::Refit => ItemKind::Part === ($fit->vehicle->items[$step->item]->kind ?? null)
+                    ? $fit->vehicle->items[$step->item]->name ?? ''
+                    : '',
                 Deed::Drain => 'drain of the '.($fit->vehicle->circuits[$step->circuit]->name ?? 'circuit'),
                 Deed::Fill, Deed::Bleed => 'filler and bleed points',
                 default => '',

@@ -29,7 +29,10 @@ final readonly class BenchRegions
         $fit = $view['fit'];
         $record = $view['record'];
         assert(
-            $step instanceof Step && $fit instanceof \NimbleKnuckle\Core\Bench\Fit && $record instanceof \NimbleKnuckle\App\Planning\FitRecord && $view['clock'] instanceof \DateTimeImmutable,
+            $step instanceof Step
+                && $fit instanceof \NimbleKnuckle\Core\Bench\Fit
+                && $record instanceof \NimbleKnuckle\App\Planning\FitRecord
+                && $view['clock'] instanceof \DateTimeImmutable,
         );
         $answer = [
             'version' => $view['version'], 'now' => (float) $view['clock']->format('U.u'), 'step' => $step->id,

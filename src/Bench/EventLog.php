@@ -40,7 +40,8 @@ final readonly class EventLog
     public function keep(string $fitId, FitEvent $event): bool
     {
         return 1 === $this->db->executeStatement(
-            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited, via) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
+            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited, via) VALUES (?, ?, ?, ?, '
+                .'?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
             [
                 $event->id, $fitId, $event->type->value,
                 json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE),
@@ -53,7 +54,9 @@ final readonly class EventLog
     /** @param array<string, mixed> $row */
     private static function event(array $row): FitEvent
     {
-        $text = static fn (string $key): string => is_string($row[$key] ?? null) ? $row[$key] : throw new \LogicException(sprintf('The event log has no “%s”.', $key));
+        $text = static fn (string $key): string => is_string($row[$key] ?? null)
+            ? $row[$key]
+            : throw new \LogicException(sprintf('The event log has no “%s”.', $key));
         /** @var array<string, string|int|float> $payload */
         $payload = json_decode($text('payload'), true, 16, \JSON_THROW_ON_ERROR);
         $at = new \DateTimeImmutable($text('at'));

@@ -52,7 +52,8 @@ final class EventsController extends AbstractController
             return new JsonResponse($kept + ['version' => $log->version($id)]);
         }
         $shown = is_string($wanted['step'] ?? null) ? $fit->sheet->step($wanted['step']) : null;
-        $step = $this->follows($shown, $before, $fit) ?? $fit->currentStep() ?? throw $this->createNotFoundException('The sheet has no steps.');
+        $step = $this->follows($shown, $before, $fit) ?? $fit->currentStep()
+            ?? throw $this->createNotFoundException('The sheet has no steps.');
         $have = is_array($wanted['have'] ?? null) ? $wanted['have'] : [];
 
         return new JsonResponse($kept + $regions->answer($page->view($record, $fit, $step, $log->version($id), $person->hand()), $have));

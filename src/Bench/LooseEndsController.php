@@ -25,8 +25,11 @@ final class LooseEndsController extends AbstractController
         $fit = $recorder->load($record);
 
         return $this->render('bench/loose_ends.html.twig', [
-            'record' => $record, 'fit' => $fit, 'ends' => $fit->looseEnds(), 'openSteps' => $fit->openSteps(), 'refusals' => $fit->refusals($person->isLead()),
-            'dues' => $dues->ofFit($id), 'review' => self::grouped($fit->review()), 'reviewCount' => count($fit->review()), 'mayWaiveDanger' => $person->hand()->mayWaiveDanger(), 'reasons' => self::reasons($fit), 'version' => $log->version($id), 'isLead' => $person->isLead(),
+            'record' => $record, 'fit' => $fit, 'ends' => $fit->looseEnds(), 'openSteps' => $fit->openSteps(),
+            'refusals' => $fit->refusals($person->isLead()),
+            'dues' => $dues->ofFit($id), 'review' => self::grouped($fit->review()), 'reviewCount' => count($fit->review()),
+            'mayWaiveDanger' => $person->hand()->mayWaiveDanger(), 'reasons' => self::reasons($fit),
+            'version' => $log->version($id), 'isLead' => $person->isLead(),
         ]);
     }
 

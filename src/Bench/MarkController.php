@@ -35,7 +35,9 @@ final class MarkController extends AbstractController
         try {
             null !== $type && in_array($type, self::BY_FORM, true) || throw InvalidEvent::in('type', 'That is not done by a form.');
             $payload = array_intersect_key($form->all(), $type->fields());
-            $payload = '' === ($payload['seen'] ?? '') ? array_diff_key($payload, ['seen' => '']) : ['seen' => $form->getInt('seen')] + $payload;
+            $payload = '' === ($payload['seen'] ?? '')
+                ? array_diff_key($payload, ['seen' => ''])
+                : ['seen' => $form->getInt('seen')] + $payload;
             $recorder->record(
                 $fits->get($id), [FitEvent::of($form->getString('event'), $type, $payload, $person->name, $clock->now())],
                 $person->hand(),

@@ -33,7 +33,9 @@ final readonly class MeasuredText
             if ($ask->field === $field) {
                 try {
                     $base = Glycol::ofCircuit($vehicle->circuitFor('coolant')->base ?? '');
-                    $figure = Kind::Percent === $ask->kind ? CoolantStrength::read($text, $base)->figure : Notation::read($ask->kind, $text);
+                    $figure = Kind::Percent === $ask->kind
+                        ? CoolantStrength::read($text, $base)->figure
+                        : Notation::read($ask->kind, $text);
                 } catch (InvalidQuantity $e) {
                     throw InvalidEvent::in('text', sprintf('%s: %s', $ask->label, $e->getMessage()));
                 }

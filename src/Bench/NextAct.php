@@ -78,7 +78,9 @@ final readonly class NextAct
     {
         foreach ($fit->gate()->before($step) as $obstacle) {
             if (Bar::Lead === $obstacle->bar) {
-                return $obstacle->step === $step->id ? Act::none(Turn::Barred, 'Not yet') : Act::goTo(Turn::Barred, 'Go and do it first', $obstacle->step);
+                return $obstacle->step === $step->id
+                    ? Act::none(Turn::Barred, 'Not yet')
+                    : Act::goTo(Turn::Barred, 'Go and do it first', $obstacle->step);
             }
         }
 
@@ -280,6 +282,8 @@ final readonly class NextAct
         }
         $current = $fit->currentStep();
 
-        return null === $current || $fit->state->isClosed($current->id) ? Act::signOff() : Act::goTo(Turn::Closed, 'Next step', $current->id);
+        return null === $current || $fit->state->isClosed($current->id)
+            ? Act::signOff()
+            : Act::goTo(Turn::Closed, 'Next step', $current->id);
     }
 }

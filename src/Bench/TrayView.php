@@ -38,7 +38,8 @@ final readonly class TrayView
 
     /**
      * @return list<array{thing: string, count: int, expected: int, tool: string, fate: string, whole: bool, full: bool}>
-     *                                                                                                                    those that do not add up yet, first
+     *
+     * those that do not add up yet, first
      */
     public function openFirst(): array
     {

@@ -87,8 +87,10 @@ final readonly class DemoLoader
         foreach ($workshop->nodes('kit') as $tool) {
             $days = $tool->int('calibrated_days_ago', -1);
             $this->em->persist(new ToolRecord(
-                (string) new Ulid(), $tool->string('name'), $tool->string('kind'), $tool->string('drive', ''), $tool->float('min', 0.0), $tool->float('max', 0.0),
-                $tool->float('error', 0.0), $tool->float('lever', 0.0), $days < 0 ? null : $this->clock->now()->sub(new \DateInterval(sprintf('P%dD', $days))),
+                (string) new Ulid(), $tool->string('name'), $tool->string('kind'), $tool->string('drive', ''),
+                $tool->float('min', 0.0), $tool->float('max', 0.0),
+                $tool->float('error', 0.0), $tool->float('lever', 0.0),
+                $days < 0 ? null : $this->clock->now()->sub(new \DateInterval(sprintf('P%dD', $days))),
             ));
         }
         $this->em->flush();

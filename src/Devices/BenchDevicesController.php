@@ -30,7 +30,8 @@ final class BenchDevicesController extends AbstractController
     #[Route('/device', name: 'device_take', methods: ['POST'])]
     public function take(string $id, string $step, Request $request, #[CurrentUser] AccountRecord $person): Response
     {
-        $device = $this->devices->get($request->request->getString('device')) ?? throw $this->createNotFoundException('There is no such device.');
+        $device = $this->devices->get($request->request->getString('device'))
+            ?? throw $this->createNotFoundException('There is no such device.');
         $this->fits->get($id)->sheet()->step($step) ?? throw $this->createNotFoundException('There is no such step.');
         if ($request->request->getBoolean('down')) {
             $this->devices->put($device);
@@ -58,8 +59,13 @@ final class BenchDevicesController extends AbstractController
     {
         $form = $request->request;
         $device = $this->devices->get($form->getString('device'));
-        null !== $device && $device->simulated && $device->isInHandAt($id, $step) || throw $this->createNotFoundException('That wrench is not in hand here.');
-        $readingId = Ulid::isValid($form->getString('reading')) ? $form->getString('reading') : throw $this->createNotFoundException('A pull has a reading id.');
+        null !== $device
+            && $device->simulated
+            && $device->isInHandAt($id, $step)
+            || throw $this->createNotFoundException('That wrench is not in hand here.');
+        $readingId = Ulid::isValid($form->getString('reading'))
+            ? $form->getString('reading')
+            : throw $this->createNotFoundException('A pull has a reading id.');
         try {
             $reading = $wrench->pull(
                 $device, $readingId, self::number($request, 'ms'), max(0.05, min(3.0, self::number($request, 'eager'))),
@@ -78,8 +84,13 @@ final class BenchDevicesController extends AbstractController
     {
         $form = $request->request;
         $device = $this->devices->get($form->getString('device'));
-        null !== $device && $device->simulated && $device->isInHandAt($id, $step) || throw $this->createNotFoundException('That thermometer is not in hand here.');
-        $readingId = Ulid::isValid($form->getString('reading')) ? $form->getString('reading') : throw $this->createNotFoundException('A run has a reading id.');
+        null !== $device
+            && $device->simulated
+            && $device->isInHandAt($id, $step)
+            || throw $this->createNotFoundException('That thermometer is not in hand here.');
+        $readingId = Ulid::isValid($form->getString('reading'))
+            ? $form->getString('reading')
+            : throw $this->createNotFoundException('A run has a reading id.');
         $before = $log->version($id);
         try {
             $reading = $engine->run(
@@ -101,7 +112,9 @@ final class BenchDevicesController extends AbstractController
         $device = $this->devices->get($request->request->getString('device')) ?? throw $this->createNotFoundException('There is no such device.');
         $file = $request->files->get('trace');
         try {
-            $text = $file instanceof \Symfony\Component\HttpFoundation\File\UploadedFile && $file->isValid() && $file->getSize() < 2_000_000 ? $file->getContent() : $request->request->getString('rows');
+            $text = $file instanceof \Symfony\Component\HttpFoundation\File\UploadedFile && $file->isValid() && $file->getSize() < 2_000_000
+                ? $file->getContent()
+                : $request->request->getString('rows');
             $samples = ReadingDocument::rows($text);
             $device->isInHandAt($id, $step) || $this->devices->take($device, $id, $step, $person->name);
             $reading = $this->readings->receive(

@@ -107,7 +107,8 @@ final readonly class ReadingBook
         $task = DeviceKind::Wrench === $device->kind ? $this->wrenchTask($record, $device->step) : null;
         $reading = new ReadingRecord(
             $piece->id, $device->id, $device->name, $piece->kind, $record->id, $device->step, $task->joint->id ?? '', $task->bolt ?? 0,
-            null === $task ? $this->warmUpTask($record, $device->step) : self::told($task), $device->takenBy, $piece->at ?? $this->clock->now(),
+            null === $task ? $this->warmUpTask($record, $device->step) : self::told($task), $device->takenBy,
+            $piece->at ?? $this->clock->now(),
         );
         $this->em->persist($reading);
 
@@ -118,12 +119,15 @@ final readonly class ReadingBook
     public function wrenchTask(FitRecord $record, string $stepId): WrenchTask
     {
         $fit = $this->recorder->load($record);
-        $joint = $fit->vehicle->joints[$fit->sheet->step($stepId)->joint ?? ''] ?? throw InvalidInput::in('device', 'That step tightens nothing.');
+        $joint = $fit->vehicle->joints[$fit->sheet->step($stepId)->joint ?? '']
+            ?? throw InvalidInput::in('device', 'That step tightens nothing.');
         null === $fit->state->signed || throw InvalidInput::in('device', 'This fit is signed off.');
 
         return WrenchTask::next($fit, $joint) ?? throw InvalidInput::in(
             'device',
-            0 === $fit->boltsLeft($joint->id) ? 'Every fastener here is final.' : 'Start them by hand and run them down to snug first; then the wrench measures.',
+            0 === $fit->boltsLeft($joint->id)
+                ? 'Every fastener here is final.'
+                : 'Start them by hand and run them down to snug first; then the wrench measures.',
         );
     }
 
@@ -166,7 +170,11 @@ final readonly class ReadingBook
                 $judged->verdict->value, $judged->checks[0]->code, mb_substr($shown->text, 0, 500),
             ];
         }
-        $isNews = 'stop' === $reading->verdict && $before !== $reading->finding || 'stop' === $reading->verdict && true === $judged?->hasCheck('overheating') && !$reading->marked;
+        $isNews = 'stop' === $reading->verdict
+            && $before !== $reading->finding
+            || 'stop' === $reading->verdict
+            && true === $judged?->hasCheck('overheating')
+            && !$reading->marked;
         if ('' === $reading->finding || !$done && !$isNews) {
             return;
         }
@@ -251,7 +259,8 @@ final readonly class ReadingBook
         $now = $this->clock->now();
 
         return array_map(static fn (int $stage): FitEvent => FitEvent::of(self::markId($reading->id, $stage), EventType::FastenerMarked, [
-            'joint' => $task->joint->id, 'bolt' => $task->bolt, 'stage' => $stage, 'step' => $reading->step, 'wrench' => $reading->deviceName, 'setting' => round($task->spec->torque, 2),
+            'joint' => $task->joint->id, 'bolt' => $task->bolt, 'stage' => $stage, 'step' => $reading->step,
+            'wrench' => $reading->deviceName, 'setting' => round($task->spec->torque, 2),
             'reading' => $reading->id, 'torque' => round($torque, 3),
         ], $reading->byName, $now), $task->stages);
     }

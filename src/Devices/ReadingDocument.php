@@ -28,7 +28,9 @@ final readonly class ReadingDocument
         is_array($raw) || throw InvalidInput::in('body', 'Send a JSON object in the format '.self::FORMAT.'.');
         self::FORMAT === ($raw['format'] ?? null) || throw InvalidInput::in('format', sprintf('“format” must be %s.', self::FORMAT));
         $id = $raw['id'] ?? null;
-        is_string($id) && 1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id) || throw InvalidInput::in('id', 'A reading needs a ULID as its id.');
+        is_string($id)
+            && 1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id)
+            || throw InvalidInput::in('id', 'A reading needs a ULID as its id.');
         $kind = $raw['kind'] ?? null;
         in_array($kind, ['torque-angle', 'temperature'], true) || throw InvalidInput::in('kind', '“kind” is torque-angle or temperature.');
         $from = $raw['from'] ?? 0;

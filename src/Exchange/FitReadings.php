@@ -20,8 +20,10 @@ final readonly class FitReadings
     public function of(string $fitId): array
     {
         return array_values(array_map(static fn (ReadingRecord $r): array => [
-            'id' => $r->id, 'device' => $r->deviceName, 'kind' => $r->kind, 'step' => $r->step, 'joint' => $r->joint, 'bolt' => $r->bolt, 'task' => (object) $r->task, 'by' => $r->byName,
-            'at' => $r->takenAt->format(\DATE_ATOM), 'samples' => $r->samples, 'verdict' => $r->verdict, 'finding' => $r->finding, 'said' => $r->said, 'marked' => $r->marked,
+            'id' => $r->id, 'device' => $r->deviceName, 'kind' => $r->kind, 'step' => $r->step, 'joint' => $r->joint,
+            'bolt' => $r->bolt, 'task' => (object) $r->task, 'by' => $r->byName,
+            'at' => $r->takenAt->format(\DATE_ATOM), 'samples' => $r->samples, 'verdict' => $r->verdict, 'finding' => $r->finding,
+            'said' => $r->said, 'marked' => $r->marked,
         ], $this->em->getRepository(ReadingRecord::class)->findBy(['fitId' => $fitId, 'done' => true], ['id' => 'ASC'])));
     }
 
@@ -45,8 +47,10 @@ final readonly class FitReadings
                 ) : [];
             }
             $this->em->persist(new ReadingRecord(
-                $node->string('id'), '', $node->string('device'), $node->string('kind'), $fitId, $node->string('step'), $node->string('joint', ''), $node->int('bolt', 0),
-                $node->node('task')->map(), $node->string('by'), $at, $samples, true, $node->string('verdict', ''), $node->string('finding', ''), $node->string('said', ''), $node->bool('marked'),
+                $node->string('id'), '', $node->string('device'), $node->string('kind'), $fitId, $node->string('step'),
+                $node->string('joint', ''), $node->int('bolt', 0),
+                $node->node('task')->map(), $node->string('by'), $at, $samples, true, $node->string('verdict', ''),
+                $node->string('finding', ''), $node->string('said', ''), $node->bool('marked'),
             ));
         }
         $this->em->flush();

@@ -72,8 +72,10 @@ final readonly class FluidBook
         $number = static fn (string $name, Kind $as, float $most): ?float => $in->has($name) ? $in->between($name, $as, 0.0, $most) : null;
         $entry = new FluidEntry(
             (string) new Ulid(), $vehicleId, $circuit, $kind, $at ?? $this->clock->now(),
-            $number('litres', Kind::Volume, 100.0), $in->has('percent') ? CoolantMix::strength($in, 'percent', $base)[0] : null, $number('before', Kind::Length, 300.0), $number('after', Kind::Length, 300.0), $number('km', Kind::Distance, 3e6),
-            $in->has('family') ? mb_substr($in->text('family'), 0, 80) : '', $in->has('note') ? mb_substr($in->text('note'), 0, 300) : '', $by,
+            $number('litres', Kind::Volume, 100.0), $in->has('percent') ? CoolantMix::strength($in, 'percent', $base)[0] : null,
+            $number('before', Kind::Length, 300.0), $number('after', Kind::Length, 300.0), $number('km', Kind::Distance, 3e6),
+            $in->has('family') ? mb_substr($in->text('family'), 0, 80) : '',
+            $in->has('note') ? mb_substr($in->text('note'), 0, 300) : '', $by,
         );
         self::ensureWhole($entry);
         $this->em->persist($entry);
@@ -111,7 +113,8 @@ final readonly class FluidBook
         $followUp = array_values(
             array_filter(
                 $followUps,
-                static fn (FollowUp $one): bool => $one->id === $event->string('follow_up') && in_array($one->kind, ['level', 'oil-level'], true),
+                static fn (FollowUp $one): bool => $one->id === $event->string('follow_up')
+                    && in_array($one->kind, ['level', 'oil-level'], true),
             ),
         )[0] ?? null;
         if (null === $followUp || 1 !== preg_match('~\d+(?:[.,]\d+)?\s*(?:ml|l|litres?|liters?)\b~iu', $event->string('outcome'), $m)) {
@@ -135,8 +138,10 @@ final readonly class FluidBook
         string $note,
     ): void {
         $this->db->insert('fluid_entry', [
-            'id' => Ulid::generate($event->at), 'vehicle_id' => $record->vehicle->id, 'circuit' => $circuit, 'kind' => $kind->value, 'at' => $event->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
-            'litres' => $litres, 'percent' => $percent, 'family' => $family, 'note' => mb_substr($note, 0, 300), 'by_name' => $event->by, 'fit_id' => $record->id,
+            'id' => Ulid::generate($event->at), 'vehicle_id' => $record->vehicle->id, 'circuit' => $circuit, 'kind' => $kind->value,
+            'at' => $event->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
+            'litres' => $litres, 'percent' => $percent, 'family' => $family, 'note' => mb_substr($note, 0, 300),
+            'by_name' => $event->by, 'fit_id' => $record->id,
         ]);
     }
 

@@ -57,7 +57,10 @@ final readonly class FluidSummary
             ),
             'plot' => $this->strengthPlot($circuit, $entries),
             'toppedPlot' => $this->toppedPlot($entries),
-            'mixed' => null !== $filled && '' !== $filled->family && '' !== $circuit->family && mb_strtolower($filled->family) !== mb_strtolower($circuit->family),
+            'mixed' => null !== $filled
+                && '' !== $filled->family
+                && '' !== $circuit->family
+                && mb_strtolower($filled->family) !== mb_strtolower($circuit->family),
         ];
     }
 
@@ -83,7 +86,9 @@ final readonly class FluidSummary
         $dip = self::last($entries, static fn (FluidEntry $e): bool => null !== $e->dipAfter);
 
         return [
-            'entries' => array_reverse($entries), 'scale' => $scale, 'interval' => null === $circuit ? null : self::interval($circuit, $entries, $filled, $now), 'filled' => $filled, 'dip' => $dip,
+            'entries' => array_reverse($entries), 'scale' => $scale,
+            'interval' => null === $circuit ? null : self::interval($circuit, $entries, $filled, $now), 'filled' => $filled,
+            'dip' => $dip,
             'months' => null === $filled ? null : (int) floor(($now->getTimestamp() - $filled->at->getTimestamp()) / 86400 / 30.44),
             'used' => Consumption::of(
                 array_map(static fn (FluidEntry $e): array => ['km' => $e->km ?? 0.0, 'litres' => $e->litres ?? 0.0], $since),

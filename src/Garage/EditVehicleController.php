@@ -46,7 +46,8 @@ final class EditVehicleController extends AbstractController
         };
 
         return $this->render('garage/edit.html.twig', [
-            'vehicle' => $vehicle, 'sheet' => $sheet, 'item' => $sheet->items[$request->query->getString('item')] ?? null, 'form' => $form, 'error' => $error,
+            'vehicle' => $vehicle, 'sheet' => $sheet, 'item' => $sheet->items[$request->query->getString('item')] ?? null,
+            'form' => $form, 'error' => $error,
             'meanwhile' => $meanwhile, 'document' => $garage->get($id)->document,
         ], new Response(status: $status));
     }

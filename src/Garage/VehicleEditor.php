@@ -111,8 +111,10 @@ final readonly class VehicleEditor
         }
 
         return $this->bare([
-            'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'kind' => $form->getString('kind', 'part'), 'position' => $form->getString('position', 'ground'),
-            'behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'off' => $this->minutes($form, 'off'), 'on' => $this->minutes($form, 'on'),
+            'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'kind' => $form->getString('kind', 'part'),
+            'position' => $form->getString('position', 'ground'),
+            'behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'off' => $this->minutes($form, 'off'),
+            'on' => $this->minutes($form, 'on'),
             'remove_note' => trim($form->getString('remove_note')), 'refit_note' => trim($form->getString('refit_note')), 'tray' => $tray,
             'carries' => $form->getString('carries'), 'hazards' => '' === $form->getString('battery') ? [] : ['battery'],
         ]);
@@ -209,13 +211,17 @@ final readonly class VehicleEditor
     {
         $heights = [];
         foreach (Circuit::HEIGHTS as $name) {
-            $heights += '' === trim($form->getString('height_'.$name)) ? [] : [$name => $this->number($form, 'height_'.$name, Kind::Length)];
+            $heights += '' === trim($form->getString('height_'.$name))
+                ? []
+                : [$name => $this->number($form, 'height_'.$name, Kind::Length)];
         }
         $given = [];
         foreach (['opens' => Kind::Temperature, 'marks' => Kind::Volume, 'every_km' => Kind::Distance] as $field => $kind) {
             $given += '' === trim($form->getString($field)) ? [] : [$field => $this->number($form, $field, $kind)];
         }
-        $given += '' === trim($form->getString('every_months')) ? [] : ['every_months' => (int) $this->number($form, 'every_months', Kind::Number)];
+        $given += '' === trim($form->getString('every_months'))
+            ? []
+            : ['every_months' => (int) $this->number($form, 'every_months', Kind::Number)];
         $given += [] === $heights ? [] : ['heights' => $heights];
 
         return $this->bare($given + [

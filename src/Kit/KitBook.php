@@ -26,7 +26,8 @@ final class KitBook
         }
         $wrenches = [];
         $tools = [];
-        foreach ($this->em->getConnection()->fetchAllAssociative('SELECT name, kind, drive, min, max, error, lever, calibrated_on FROM tool ORDER BY max, name') as $row) {
+        foreach ($this->em->getConnection()->fetchAllAssociative('SELECT name, kind, drive, min, max, error, lever, '
+            .'calibrated_on FROM tool ORDER BY max, name') as $row) {
             $text = static fn (string $key): string => is_scalar($row[$key]) ? (string) $row[$key] : '';
             $tools[] = $text('name');
             if (ToolRecord::WRENCH === $text('kind')) {

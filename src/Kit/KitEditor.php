@@ -46,7 +46,8 @@ final readonly class KitEditor
     private static function told(ToolRecord $tool): array
     {
         return [
-            'name' => $tool->name, 'kind' => $tool->kind, 'drive' => $tool->drive, 'from, N·m' => $tool->min, 'to, N·m' => $tool->max, 'reads within, %' => $tool->error,
+            'name' => $tool->name, 'kind' => $tool->kind, 'drive' => $tool->drive, 'from, N·m' => $tool->min,
+            'to, N·m' => $tool->max, 'reads within, %' => $tool->error,
             'lever, mm' => $tool->lever, 'calibrated' => $tool->calibratedOn?->format('Y-m-d'),
         ];
     }
@@ -101,8 +102,10 @@ final readonly class KitEditor
     private static function fields(): array
     {
         return [
-            Field::text('name', 'Name', '3/8 in click wrench'), Field::text('kind', 'Kind', 'torque wrench'), Field::text('drive', 'Drive', '3/8 in')->optional(),
-            Field::quantity('min', 'From', Kind::Torque, '10 N·m')->optional(), Field::quantity('max', 'To', Kind::Torque, '60 N·m')->optional(),
+            Field::text('name', 'Name', '3/8 in click wrench'), Field::text('kind', 'Kind', 'torque wrench'),
+            Field::text('drive', 'Drive', '3/8 in')->optional(),
+            Field::quantity('min', 'From', Kind::Torque, '10 N·m')->optional(),
+            Field::quantity('max', 'To', Kind::Torque, '60 N·m')->optional(),
             Field::quantity(
                 'error', 'Reads within', Kind::Percent, '4 %',
             )->optional(), Field::quantity('lever', 'Handle to drive', Kind::Length, '330 mm')->optional(),

@@ -73,7 +73,9 @@ final readonly class DueBook
         return array_map(
             static fn (array $row): DueRow => DueRow::of($row, $today),
             $this->db->fetchAllAssociative(
-                'SELECT d.id, d.kind, d.title, d.text, d.due_on, d.after_km, d.fit_id, d.follow_up, d.closed_at, d.closed_by, d.outcome, v.short, f.title fit_title FROM due d JOIN vehicle v ON v.id = d.vehicle_id JOIN fit f ON f.id = d.fit_id WHERE '.$where,
+                'SELECT d.id, d.kind, d.title, d.text, d.due_on, d.after_km, d.fit_id, d.follow_up, d.closed_at, d.closed_by, '
+                    .'d.outcome, v.short, f.title fit_title FROM due d JOIN vehicle v ON v.id = d.vehicle_id JOIN fit f ON f.id '
+                        .'= d.fit_id WHERE '.$where,
                 $parameters,
             ),
         );
@@ -88,10 +90,12 @@ final readonly class DueBook
     private function book(FitRecord $record, Step $step, \DateTimeImmutable $at): void
     {
         $due = $step->followUp;
-        $this->db->executeStatement('INSERT INTO due (id, fit_id, vehicle_id, follow_up, kind, title, text, due_on, after_km, booked_at, closed_by, outcome) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING', [
-            substr(hash('sha256', $record->id.$due->id), 0, 32), $record->id, $record->vehicle->id, $due->id, $due->kind, $due->title, $due->text,
-            $at->modify(sprintf('+%d days', $due->days))->format('Y-m-d'), $due->km, self::stamp($at), '', '',
-        ]);
+        $this->db->executeStatement('INSERT INTO due (id, fit_id, vehicle_id, follow_up, kind, title, text, due_on, after_km, '
+            .'booked_at, closed_by, outcome) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING', [
+                substr(hash('sha256', $record->id.$due->id), 0, 32), $record->id, $record->vehicle->id, $due->id, $due->kind,
+                $due->title, $due->text,
+                $at->modify(sprintf('+%d days', $due->days))->format('Y-m-d'), $due->km, self::stamp($at), '', '',
+            ]);
     }
 
     private static function stamp(\DateTimeImmutable $at): string

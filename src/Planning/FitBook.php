@@ -22,7 +22,8 @@ final readonly class FitBook
     public function get(string $id): FitRecord
     {
         $row = $this->em->getConnection()->fetchAssociative(
-            'SELECT f.*, v.name vehicle_name, v.short vehicle_short, v.document vehicle_now FROM fit f JOIN vehicle v ON v.id = f.vehicle_id WHERE f.id = ?',
+            'SELECT f.*, v.name vehicle_name, v.short vehicle_short, v.document vehicle_now FROM fit f JOIN vehicle v ON v.id = '
+                .'f.vehicle_id WHERE f.id = ?',
             [$id],
         );
 
@@ -85,7 +86,10 @@ final readonly class FitBook
     private function rows(string $where, array $parameters): array
     {
         $rows = $this->em->getConnection()->fetchAllAssociative(
-            'SELECT f.id, f.title, f.status, f.phase, f.step_title, f.minutes_left, f.minutes_planned, f.minutes_taken, f.loose_ends, f.steps_done, f.steps_all, f.findings, f.waits, f.created_at, f.created_by, f.started_at, f.signed_at, f.signed_by, v.id vehicle_id, v.name vehicle, v.short FROM fit f JOIN vehicle v ON v.id = f.vehicle_id WHERE '.$where,
+            'SELECT f.id, f.title, f.status, f.phase, f.step_title, f.minutes_left, f.minutes_planned, f.minutes_taken, '
+                .'f.loose_ends, f.steps_done, f.steps_all, f.findings, f.waits, f.created_at, f.created_by, f.started_at, '
+                    .'f.signed_at, f.signed_by, v.id vehicle_id, v.name vehicle, v.short FROM fit f JOIN vehicle v ON v.id = '
+                        .'f.vehicle_id WHERE '.$where,
             $parameters,
         );
 

@@ -37,7 +37,8 @@ final readonly class FitRow
         $number = static fn (string $key): float => is_numeric($row[$key] ?? null) ? (float) $row[$key] : 0.0;
 
         return new self(
-            $text('id'), $text('title'), FitStatus::from($text('status')), $text('phase'), $text('step_title'), $number('minutes_left'), $number('minutes_planned'), $number('minutes_taken'),
+            $text('id'), $text('title'), FitStatus::from($text('status')), $text('phase'), $text('step_title'),
+            $number('minutes_left'), $number('minutes_planned'), $number('minutes_taken'),
             (int) $number('loose_ends'), (int) $number('steps_done'), (int) $number('steps_all'), (int) $number('findings'), $text('waits'),
             $text('created_by'), $text('signed_at'), $text('signed_by'), $text('vehicle_id'), $text('vehicle'), $text('short'),
         );

@@ -21,8 +21,10 @@ final class FitSheetController extends AbstractController
         $fit = $recorder->load($record);
 
         return $this->render('planning/sheet.html.twig', [
-            'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(), 'ways' => $shelf->waysChosen($record->procedures, $record->choices),
-            'ruler' => (new PhaseRuler($fit, $fit->currentPhase()))->notches(), 'minutesLeft' => $fit->minutesLeft($clock->now()), 'past' => $fits->pastDurations($record->title),
+            'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(),
+            'ways' => $shelf->waysChosen($record->procedures, $record->choices),
+            'ruler' => (new PhaseRuler($fit, $fit->currentPhase()))->notches(), 'minutesLeft' => $fit->minutesLeft($clock->now()),
+            'past' => $fits->pastDurations($record->title),
         ]);
     }
 }

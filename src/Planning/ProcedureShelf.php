@@ -40,7 +40,8 @@ final class ProcedureShelf
         foreach (array_keys($this->ids()) as $id) {
             $id = (string) $id;
             try {
-                null !== $this->procedure($id) || $damaged[$id] = 'A procedure’s id is small letters, digits and hyphens, and not “common”.';
+                null !== $this->procedure($id)
+                    || $damaged[$id] = 'A procedure’s id is small letters, digits and hyphens, and not “common”.';
             } catch (\LogicException $e) {
                 $damaged[$id] = $e->getMessage();
             }

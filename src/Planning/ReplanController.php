@@ -33,7 +33,9 @@ final class ReplanController extends AbstractController
         $choices = $fit->choices;
         foreach ($this->known($shelf, $procedures) as $procedure) {
             foreach ($procedure->groups as $group) {
-                $choices[$group->id] = '' !== $input->getString('c_'.$group->id) ? $input->getString('c_'.$group->id) : $choices[$group->id] ?? $group->default;
+                $choices[$group->id] = '' !== $input->getString('c_'.$group->id)
+                    ? $input->getString('c_'.$group->id)
+                    : $choices[$group->id] ?? $group->default;
             }
         }
         $view = [

@@ -79,7 +79,8 @@ final readonly class Replanner
     {
         $this->db->transactional(function () use ($fit, $sheet, $procedures, $choices, $vehicle, $by, $reason): void {
             $now = $this->db->fetchAssociative('SELECT revision, status FROM fit WHERE id = ?', [$fit->id]);
-            'signed' !== ($now['status'] ?? '') || throw UnplannableFit::dueToItem('The fit was signed off meanwhile: it is not planned again.');
+            'signed' !== ($now['status'] ?? '')
+                || throw UnplannableFit::dueToItem('The fit was signed off meanwhile: it is not planned again.');
             $fit->revision === (is_numeric($now['revision'] ?? null) ? (int) $now['revision'] : 0) || throw UnplannableFit::dueToItem(
                 'Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.',
             );

@@ -45,7 +45,9 @@ final class PracticeController extends AbstractController
     public function pull(string $id, Request $request, #[CurrentUser] AccountRecord $person): Response
     {
         $try = $this->mine($id, $person);
-        $number = static fn (string $name): float => is_numeric($request->request->get($name)) ? (float) $request->request->get($name) : 0.0;
+        $number = static fn (string $name): float => is_numeric($request->request->get($name))
+            ? (float) $request->request->get($name)
+            : 0.0;
         $this->book->pull($try, $number('ms'), max(0.05, min(3.0, $number('eager'))));
 
         return $this->render(

@@ -18,7 +18,9 @@ final class ChangedMeanwhile extends \DomainException implements CoreException
     /** @param array<array-key, mixed>|null $now */
     public static function to(string $what, ?array $now): self
     {
-        $said = null === $now ? '%s was deleted meanwhile. Save again to enter it anew.' : '%s was changed meanwhile, or is entered already. Look at both, then save again to replace what is there.';
+        $said = null === $now
+            ? '%s was deleted meanwhile. Save again to enter it anew.'
+            : '%s was changed meanwhile, or is entered already. Look at both, then save again to replace what is there.';
 
         return new self(sprintf($said, $what), $now, self::mark($now));
     }

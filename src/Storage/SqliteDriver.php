@@ -17,7 +17,8 @@ final class SqliteDriver extends AbstractDriverMiddleware
         }
         $connection = parent::connect($params);
         $connection->exec(
-            'PRAGMA busy_timeout = 8000; PRAGMA journal_mode = WAL; PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL; PRAGMA temp_store = MEMORY',
+            'PRAGMA busy_timeout = 8000; PRAGMA journal_mode = WAL; PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL; PRAGMA '
+                .'temp_store = MEMORY',
         );
 
         return new ImmediateTransactions($connection);

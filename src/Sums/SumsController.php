@@ -57,7 +57,9 @@ final class SumsController extends AbstractController
             $view['error'] = $e;
         }
 
-        return Htmx::wantsFragment($request) ? $this->renderBlock('sums/page.html.twig', 'answer', $view) : $this->render('sums/page.html.twig', $view);
+        return Htmx::wantsFragment($request)
+            ? $this->renderBlock('sums/page.html.twig', 'answer', $view)
+            : $this->render('sums/page.html.twig', $view);
     }
 
     /** @return array<string, string> for the wrenches, the workshop's own kit */

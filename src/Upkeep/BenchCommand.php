@@ -86,8 +86,10 @@ final class BenchCommand extends Command
     private function views(string $fit): array
     {
         return [
-            'yard' => '/', 'fits' => '/fits', 'fit sheet' => '/fits/'.$fit, 'bench' => '/fits/'.$fit.'/bench', 'loose ends' => '/fits/'.$fit.'/loose-ends',
-            'pulse' => '/fits/'.$fit.'/pulse?since=-1', 'vehicle' => '/vehicles/veldra-tarn-20t', 'start a fit' => '/start?vehicle=veldra-tarn-20t&procedure=thermostat-under',
+            'yard' => '/', 'fits' => '/fits', 'fit sheet' => '/fits/'.$fit, 'bench' => '/fits/'.$fit.'/bench',
+            'loose ends' => '/fits/'.$fit.'/loose-ends',
+            'pulse' => '/fits/'.$fit.'/pulse?since=-1', 'vehicle' => '/vehicles/veldra-tarn-20t',
+            'start a fit' => '/start?vehicle=veldra-tarn-20t&procedure=thermostat-under',
             'sums' => '/sums', 'a sum' => '/sums/torque-check', 'kit' => '/kit', 'logbook' => '/logbook', 'jump' => '/jump?q=tarn',
         ];
     }

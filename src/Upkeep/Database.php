@@ -58,7 +58,8 @@ final readonly class Database
     public function restoreFrom(string $file): string
     {
         is_file($file) || throw new \RuntimeException(sprintf('There is no file %s.', $file));
-        realpath($file) !== realpath($this->path()) || throw new \RuntimeException('That is the database in use itself. Choose a copy of it.');
+        realpath($file) !== realpath($this->path())
+            || throw new \RuntimeException('That is the database in use itself. Choose a copy of it.');
         self::ensureSound($file);
         $this->ensureKnown($file);
         is_dir($this->dataDir) || mkdir($this->dataDir, 0o750, true);

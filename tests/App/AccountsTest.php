@@ -99,7 +99,10 @@ final class AccountsTest extends AppTestCase
             self::assertStringContainsString('belongs to a real workshop', $run->getDisplay());
         }
         $this->client->request('GET', '/sign-in');
-        self::assertStringNotContainsString('brackenfell-mile', (string) $this->client->getResponse()->getContent(), 'no password is printed where somebody is real');
+        self::assertStringNotContainsString(
+            'brackenfell-mile', (string) $this->client->getResponse()->getContent(),
+            'no password is printed where somebody is real',
+        );
     }
 
     public function testAFirstVisitIsSentToTheSignInWithTheWayBack(): void
@@ -116,7 +119,9 @@ final class AccountsTest extends AppTestCase
 
     public function testAPassingFaultOfTheDatabaseSignsNobodyOut(): void
     {
-        $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form(['login' => 'joss', 'password' => 'brackenfell-mile']);
+        $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form([
+            'login' => 'joss', 'password' => 'brackenfell-mile',
+        ]);
         $this->client->submit($form);
         $this->client->followRedirect();
         self::assertResponseIsSuccessful();
@@ -168,6 +173,8 @@ final class AccountsTest extends AppTestCase
             $known[] = $time(static fn (): AccountRecord => $person);
             $unknown[] = $time(static fn (): never => throw new UserNotFoundException());
         }
-        self::assertEqualsWithDelta(1.0, min($unknown) / min($known), 0.25, sprintf('known %.1f ms, unknown %.1f ms', min($known), min($unknown)));
+        self::assertEqualsWithDelta(
+            1.0, min($unknown) / min($known), 0.25, sprintf('known %.1f ms, unknown %.1f ms', min($known), min($unknown)),
+        );
     }
 }

@@ -37,7 +37,10 @@ final class ActsAheadTest extends AppTestCase
     public function testARoutineIsPlayedOnWithItsTimesAndReadings(): void
     {
         $acts = $this->ahead('vacuum-pull');
-        self::assertSame(['Begin', 'Cone is in, pull', 'Save reading', 'Needle steady, valve closed', 'Read it'], array_slice(array_column($acts, 'label'), 0, 5));
+        self::assertSame(
+            ['Begin', 'Cone is in, pull', 'Save reading', 'Needle steady, valve closed', 'Read it'],
+            array_slice(array_column($acts, 'label'), 0, 5),
+        );
         self::assertSame(120.0, $acts[4]['seconds'] ?? 0.0);
         self::assertSame('vacuum_pulled', $acts[2]['ask'] ?? '');
     }
@@ -55,10 +58,14 @@ final class ActsAheadTest extends AppTestCase
     {
         $fit = $this->load();
         self::assertSame(['°C', '°F'], array_column(UnitButtons::for($this->step($fit, 'safe-cold')->asks[0]), 'symbol'));
-        self::assertSame(['kPa', 'bar', 'psi', 'inHg'], array_column(UnitButtons::for($this->step($fit, 'vacuum-pull')->asks[0]), 'symbol'));
+        self::assertSame(
+            ['kPa', 'bar', 'psi', 'inHg'], array_column(UnitButtons::for($this->step($fit, 'vacuum-pull')->asks[0]), 'symbol'),
+        );
         $strength = UnitButtons::for($this->step($fit, 'strength-before')->asks[0]);
         self::assertSame(['%', '°C', '°F'], array_column($strength, 'symbol'));
-        self::assertSame([1.0, 0.0, 0.0], array_column($strength, 'factor'), 'a freezing point is turned into a strength by the server alone');
+        self::assertSame(
+            [1.0, 0.0, 0.0], array_column($strength, 'factor'), 'a freezing point is turned into a strength by the server alone',
+        );
     }
 
     public function testTheReasonGivenLastIsNotOfferedAgain(): void

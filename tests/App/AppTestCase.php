@@ -102,12 +102,19 @@ abstract class AppTestCase extends WebTestCase
     protected function send(string $fit, array ...$events): array
     {
         $made = array_map(static function (array $event): array {
-            $made = ['id' => $event['id'] ?? (string) new Ulid(), 'type' => $event['type'], 'at' => $event['at'] ?? gmdate('Y-m-d\TH:i:s\Z')];
+            $made = [
+                'id' => $event['id'] ?? (string) new Ulid(), 'type' => $event['type'],
+                'at' => $event['at'] ?? gmdate('Y-m-d\TH:i:s\Z'),
+            ];
             unset($event['id'], $event['type'], $event['at']);
 
             return $made + ['payload' => $event];
         }, $events);
-        $this->client->request('POST', '/fits/'.$fit.'/events', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_X_CSRF_TOKEN' => $this->token()], content: json_encode(['events' => $made, 'sent' => gmdate('Y-m-d\TH:i:s\Z')], \JSON_THROW_ON_ERROR));
+        $this->client->request(
+            'POST', '/fits/'.$fit.'/events',
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_X_CSRF_TOKEN' => $this->token()],
+            content: json_encode(['events' => $made, 'sent' => gmdate('Y-m-d\TH:i:s\Z')], \JSON_THROW_ON_ERROR),
+        );
         $answer = json_decode((string) $this->client->getResponse()->getContent(), true);
 
         return is_array($answer) ? $answer : [];

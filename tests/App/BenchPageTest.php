@@ -40,14 +40,20 @@ final class BenchPageTest extends AppTestCase
         self::assertSame(Turn::Barred, $this->act('start-first')->turn, 'the coolant is out and parts are off');
         self::assertSame('All 12 back on', $this->act('on.under-pan')->label);
         $this->send($fit->id, ['type' => 'counted-all', 'step' => 'on.under-pan']);
-        self::assertSame([Turn::Barred, 'Go and do it first'], [$this->act('on.under-pan')->turn, $this->act('on.under-pan')->label], 'what lies behind it is still off');
+        self::assertSame(
+            [Turn::Barred, 'Go and do it first'], [$this->act('on.under-pan')->turn, $this->act('on.under-pan')->label],
+            'what lies behind it is still off',
+        );
         self::assertSame(Turn::Barred, $this->act('warm-up')->turn, 'the engine would run');
         self::assertSame('Begin', $this->act('vacuum-pull')->label);
         $this->send($fit->id, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'connect']);
         self::assertSame('Cone is in, pull', $this->act('vacuum-pull')->label);
         $this->send($fit->id, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'pull']);
         self::assertSame('vacuum_pulled', $this->act('vacuum-pull')->ask);
-        $this->send($fit->id, ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => '25 inHg'], ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'hold', 'at' => gmdate('Y-m-d\TH:i:s\Z', time() - 30)]);
+        $this->send(
+            $fit->id, ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => '25 inHg'],
+            ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'hold', 'at' => gmdate('Y-m-d\TH:i:s\Z', time() - 30)],
+        );
         self::assertEqualsWithDelta(microtime(true) + 90, $this->act('vacuum-pull')->until, 3.0, 'two minutes from when it began');
         $this->send($fit->id, ['type' => 'undone', 'event' => $this->load()->state->last->id ?? '']);
         self::assertSame('Needle steady, valve closed', $this->act('vacuum-pull')->label);
@@ -61,7 +67,10 @@ final class BenchPageTest extends AppTestCase
         $this->signIn('joss');
         $fit = $this->tarnFit();
         $act = $this->act('housing-tight');
-        self::assertSame(['wrench' => '1/4 in dial wrench', 'setting' => 7.86], array_intersect_key($act->marks[0], ['wrench' => 1, 'setting' => 1]));
+        self::assertSame(
+            ['wrench' => '1/4 in dial wrench', 'setting' => 7.86],
+            array_intersect_key($act->marks[0], ['wrench' => 1, 'setting' => 1]),
+        );
         $this->send($fit->id, ...$act->marks);
         self::assertResponseIsSuccessful();
         self::assertSame('Done', $this->act('housing-tight')->label);
@@ -72,7 +81,9 @@ final class BenchPageTest extends AppTestCase
     public function testAStepThatCannotCloseYetSaysWhy(): void
     {
         $this->signIn('joss');
-        $this->send($this->tarnFit()->id, ['type' => 'step-reopened', 'step' => 'drain'], ['type' => 'step-reopened', 'step' => 'hose-off']);
+        $this->send(
+            $this->tarnFit()->id, ['type' => 'step-reopened', 'step' => 'drain'], ['type' => 'step-reopened', 'step' => 'hose-off'],
+        );
         $fit = $this->load();
         self::assertNotSame([], $fit->gate()->of($this->step($fit, 'hose-off')));
         self::assertSame('drain', $this->act('hose-off')->step, 'the button leads to where it is mended');

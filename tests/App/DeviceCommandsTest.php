@@ -28,10 +28,18 @@ final class DeviceCommandsTest extends AppTestCase
     public function testAPrintedReadingGoesStraightIntoTheJudge(Fault $fault): void
     {
         foreach (['M6' => '9 N·m', 'M8' => '22 N·m', 'M10' => '45 N·m'] as $thread => $target) {
-            $printed = json_decode($this->command('device:wrench', ['--print' => true, '--fault' => $fault->value, '--seed' => '11', '--thread' => $thread, '--target' => $target])->getDisplay(), true);
+            $printed = json_decode(
+                $this->command(
+                    'device:wrench',
+                    ['--print' => true, '--fault' => $fault->value, '--seed' => '11', '--thread' => $thread, '--target' => $target],
+                )->getDisplay(),
+                true,
+            );
             self::assertIsArray($printed);
             self::assertSame('nimble-knuckle/reading@1', $printed['format']);
-            $judged = Doors::book()->run('trace-judge', ['samples' => $printed['samples'], 'spec' => $printed['spec'], 'joint' => $printed['joint']]);
+            $judged = Doors::book()->run(
+                'trace-judge', ['samples' => $printed['samples'], 'spec' => $printed['spec'], 'joint' => $printed['joint']],
+            );
             self::assertSame($fault->finding(), $judged->checks[0]->code, $thread);
         }
     }
@@ -46,7 +54,9 @@ final class DeviceCommandsTest extends AppTestCase
 
     public function testTheSameSeedPrintsTheSameReading(): void
     {
-        $print = fn (string $seed): string => (string) preg_replace('~"id":"\w+",~', '', $this->command('device:wrench', ['--print' => true, '--seed' => $seed])->getDisplay());
+        $print = fn (string $seed): string => (string) preg_replace(
+            '~"id":"\w+",~', '', $this->command('device:wrench', ['--print' => true, '--seed' => $seed])->getDisplay(),
+        );
         self::assertStringContainsString('"samples":[[', $print('5'));
         self::assertSame($print('5'), $print('5'));
         self::assertNotSame($print('5'), $print('6'));
@@ -101,7 +111,10 @@ final class DeviceCommandsTest extends AppTestCase
         $book->take($first, $fit, 'housing-tight', 'Joss Wending');
         $book->take($second, $fit, 'housing-tight', 'Petra Lunn');
         self::assertSame(['', 'Petra Lunn'], [$first->takenBy, $second->takenBy]);
-        $view = $this->service(BenchWrench::class)->view($this->service(Recorder::class)->load($this->tarnFit()), $this->tarnFit()->vehicleSheet()->joints['thermostat-cover-bolts'], $fit, 'housing-tight');
+        $view = $this->service(BenchWrench::class)->view(
+            $this->service(Recorder::class)->load($this->tarnFit()),
+            $this->tarnFit()->vehicleSheet()->joints['thermostat-cover-bolts'], $fit, 'housing-tight',
+        );
         self::assertSame($second, $view['inHand']);
         $book->remove($second);
         self::assertNull($book->named('second wrench'));
@@ -109,8 +122,14 @@ final class DeviceCommandsTest extends AppTestCase
 
     public function testAServerThatDoesNotAnswerIsSaidSo(): void
     {
-        $this->service(DeviceBook::class)->take($this->service(DeviceBook::class)->named('3/8 in digital wrench') ?? self::fail('no wrench'), $this->tarnFit()->id, 'housing-tight', 'Joss Wending');
-        $said = $this->command('device:wrench', ['device' => '3/8 in digital wrench', '--fast' => true, '--url' => 'http://127.0.0.1:9', '--token' => 'nk_0']);
+        $this->service(DeviceBook::class)->take(
+            $this->service(DeviceBook::class)->named('3/8 in digital wrench') ?? self::fail('no wrench'), $this->tarnFit()->id,
+            'housing-tight', 'Joss Wending',
+        );
+        $said = $this->command(
+            'device:wrench',
+            ['device' => '3/8 in digital wrench', '--fast' => true, '--url' => 'http://127.0.0.1:9', '--token' => 'nk_0'],
+        );
         self::assertSame(2, $said->getStatusCode());
         self::assertStringContainsString('does not answer', $said->getDisplay());
     }

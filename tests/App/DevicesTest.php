@@ -51,7 +51,9 @@ final class DevicesTest extends AppTestCase
         foreach ($pieces as $i => $piece) {
             $answer = $this->api('POST', '/api/readings', $token, $piece);
             self::assertSame($i === count($pieces) - 1, $answer['done']);
-            self::assertSame($answer['kept'], $this->api('POST', '/api/readings', $token, $piece)['kept'], 'the same piece again adds nothing');
+            self::assertSame(
+                $answer['kept'], $this->api('POST', '/api/readings', $token, $piece)['kept'], 'the same piece again adds nothing',
+            );
         }
         self::assertSame(['sound', true], [$answer['finding'] ?? '', $answer['marked'] ?? false]);
         self::assertSame(0, $this->service(Recorder::class)->load($this->tarnFit())->boltsLeft('thermostat-cover-bolts'));
@@ -94,8 +96,14 @@ final class DevicesTest extends AppTestCase
     {
         [$device, $token] = $this->wrench();
         $this->book()->take($device, $this->tarnFit()->id, self::STEP, 'Joss Wending');
-        $good = ['format' => ReadingDocument::FORMAT, 'id' => '01ARZ3NDEKTSV4RRFFQ69G5FAV', 'kind' => 'torque-angle', 'from' => 0, 'samples' => [[0, 0.1]], 'done' => false];
-        $answer = $this->api('POST', '/api/readings', $token, json_encode(array_filter($change + $good, static fn (mixed $v): bool => null !== $v), \JSON_THROW_ON_ERROR));
+        $good = [
+            'format' => ReadingDocument::FORMAT, 'id' => '01ARZ3NDEKTSV4RRFFQ69G5FAV', 'kind' => 'torque-angle', 'from' => 0,
+            'samples' => [[0, 0.1]], 'done' => false,
+        ];
+        $answer = $this->api(
+            'POST', '/api/readings', $token,
+            json_encode(array_filter($change + $good, static fn (mixed $v): bool => null !== $v), \JSON_THROW_ON_ERROR),
+        );
         self::assertResponseStatusCodeSame(422);
         self::assertIsArray($answer['error']);
         self::assertSame($field, $answer['error']['field']);
@@ -148,11 +156,17 @@ final class DevicesTest extends AppTestCase
                 $rows .= str_replace('.', ',', implode(';', $sample))."\n";
             }
         }
-        $this->client->request('POST', sprintf('/fits/%s/steps/%s/trace', $fit, self::STEP), ['_csrf' => $this->token(), 'device' => $device->id, 'rows' => $rows]);
+        $this->client->request(
+            'POST', sprintf('/fits/%s/steps/%s/trace', $fit, self::STEP),
+            ['_csrf' => $this->token(), 'device' => $device->id, 'rows' => $rows],
+        );
         self::assertResponseStatusCodeSame(303);
         self::assertSame($person->name, $this->service(ReadingBook::class)->latest($fit, self::STEP)?->byName);
         self::assertSame(0, $this->service(Recorder::class)->load($this->tarnFit())->boltsLeft('thermostat-cover-bolts'));
-        $this->client->request('POST', sprintf('/fits/%s/steps/%s/trace', $fit, self::STEP), ['_csrf' => $this->token(), 'device' => $device->id, 'rows' => "0,0\nx,y"]);
+        $this->client->request(
+            'POST', sprintf('/fits/%s/steps/%s/trace', $fit, self::STEP),
+            ['_csrf' => $this->token(), 'device' => $device->id, 'rows' => "0,0\nx,y"],
+        );
         $this->client->followRedirect();
         self::assertSelectorTextContains('.notice.bad', 'Row 2');
     }
@@ -161,7 +175,9 @@ final class DevicesTest extends AppTestCase
     {
         $this->signIn('joss');
         $fit = $this->tarnFit()->id;
-        $simulated = array_values(array_filter($this->book()->all(DeviceKind::Wrench), static fn (DeviceRecord $d): bool => $d->simulated))[0];
+        $simulated = array_values(
+            array_filter($this->book()->all(DeviceKind::Wrench), static fn (DeviceRecord $d): bool => $d->simulated),
+        )[0];
         $token = $this->token();
         $steps = sprintf('/fits/%s/steps/%s', $fit, self::STEP);
         $this->client->request('POST', $steps.'/device', ['_csrf' => $token, 'device' => $simulated->id]);
@@ -169,13 +185,19 @@ final class DevicesTest extends AppTestCase
         self::assertResponseStatusCodeSame(204);
         $reading = (string) new Ulid();
         for ($i = 0; $i < 40; ++$i) {
-            $this->client->request('POST', $steps.'/pull', ['_csrf' => $token, 'device' => $simulated->id, 'reading' => $reading, 'ms' => 120, 'eager' => 1]);
+            $this->client->request(
+                'POST', $steps.'/pull',
+                ['_csrf' => $token, 'device' => $simulated->id, 'reading' => $reading, 'ms' => 120, 'eager' => 1],
+            );
             self::assertResponseIsSuccessful();
             if ((float) $this->client->getCrawler()->filter('.gauge-now')->text() >= 8.8) {
                 break;
             }
         }
-        $this->client->request('POST', $steps.'/pull', ['_csrf' => $token, 'device' => $simulated->id, 'reading' => $reading, 'ms' => 0, 'eager' => 1, 'done' => 1]);
+        $this->client->request(
+            'POST', $steps.'/pull',
+            ['_csrf' => $token, 'device' => $simulated->id, 'reading' => $reading, 'ms' => 0, 'eager' => 1, 'done' => 1],
+        );
         self::assertStringContainsString('Marked.', (string) $this->client->getResponse()->getContent());
         self::assertSame('nk:pulse', $this->client->getResponse()->headers->get('HX-Trigger'));
         $this->client->request('POST', $steps.'/device', ['_csrf' => $token, 'device' => $simulated->id, 'down' => 1]);
@@ -210,7 +232,10 @@ final class DevicesTest extends AppTestCase
     /** @return array<array-key, mixed> */
     private function api(string $method, string $path, string $token, string $body = ''): array
     {
-        $this->client->request($method, $path, server: ['HTTP_AUTHORIZATION' => 'Bearer '.$token, 'CONTENT_TYPE' => 'application/json'], content: $body);
+        $this->client->request(
+            $method, $path, server: ['HTTP_AUTHORIZATION' => 'Bearer '.$token, 'CONTENT_TYPE' => 'application/json'],
+            content: $body,
+        );
         $answer = json_decode((string) $this->client->getResponse()->getContent(), true);
 
         return is_array($answer) ? $answer : [];

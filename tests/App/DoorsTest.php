@@ -24,7 +24,9 @@ final class DoorsTest extends AppTestCase
         $open = [];
         foreach ($router->getRouteCollection() as $name => $route) {
             $path = strtr($route->getPath(), [
-                '{id}' => in_array($name, ['vehicle', 'edit_vehicle', 'fluids', 'fluid_enter'], true) ? 'veldra-tarn-20t' : '01ARZ3NDEKTSV4RRFFQ69G5FAV',
+                '{id}' => in_array(
+                    $name, ['vehicle', 'edit_vehicle', 'fluids', 'fluid_enter'], true,
+                ) ? 'veldra-tarn-20t' : '01ARZ3NDEKTSV4RRFFQ69G5FAV',
                 '{step}' => 'x', '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{what}' => 'remove', '{circuit}' => 'coolant',
             ]);
             $this->client->request($route->getMethods()[0] ?? 'GET', $path);
@@ -32,7 +34,9 @@ final class DoorsTest extends AppTestCase
             if (!in_array($status, [302, 401, 403], true)) {
                 $open[] = $name;
             } elseif (302 === $status) {
-                self::assertMatchesRegularExpression('~/sign-in(?:\?to=/[^/].*)?$~', (string) $this->client->getResponse()->headers->get('Location'), $name);
+                self::assertMatchesRegularExpression(
+                    '~/sign-in(?:\?to=/[^/].*)?$~', (string) $this->client->getResponse()->headers->get('Location'), $name,
+                );
             }
         }
         self::assertEqualsCanonicalizing(['sign_in', 'bare'], $open);
@@ -56,7 +60,10 @@ final class DoorsTest extends AppTestCase
     {
         foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/templates')) as $file) {
             if ($file instanceof \SplFileInfo && 'twig' === $file->getExtension() && !str_contains($file->getPathname(), 'print')) {
-                self::assertDoesNotMatchRegularExpression('~\sstyle="|<style|\son[a-z]+="|<script(?![^>]*\ssrc=)|hx-on|javascript:|x-html~', (string) file_get_contents($file->getPathname()), $file->getPathname());
+                self::assertDoesNotMatchRegularExpression(
+                    '~\sstyle="|<style|\son[a-z]+="|<script(?![^>]*\ssrc=)|hx-on|javascript:|x-html~',
+                    (string) file_get_contents($file->getPathname()), $file->getPathname(),
+                );
             }
         }
     }
@@ -97,12 +104,16 @@ final class DoorsTest extends AppTestCase
     public function testAfterFiveWrongTriesEvenTheRightOneWaits(): void
     {
         for ($i = 0; $i < 6; ++$i) {
-            $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form(['login' => 'ines', 'password' => 5 === $i ? 'brackenfell-mile' : 'guess-number-'.$i]);
+            $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form([
+                'login' => 'ines', 'password' => 5 === $i ? 'brackenfell-mile' : 'guess-number-'.$i,
+            ]);
             $this->client->submit($form);
             $this->client->followRedirect();
             self::assertSelectorTextContains('.notice.bad', 5 === $i ? 'Too many wrong tries' : 'is wrong');
         }
-        $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form(['login' => 'joss', 'password' => 'brackenfell-mile']);
+        $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form([
+            'login' => 'joss', 'password' => 'brackenfell-mile',
+        ]);
         $this->client->submit($form);
         self::assertStringEndsWith('/', (string) $this->client->getResponse()->headers->get('Location'));
     }

@@ -52,7 +52,9 @@ final class ExchangeTest extends AppTestCase
         $facts = static fn (FitEvent $event): array => $event->toArray();
         $after = $this->service(EventLog::class)->of($record->id);
         self::assertEquals(array_map($facts, $before), array_map($facts, $after));
-        self::assertSame(['file'], array_values(array_unique(array_map(static fn (FitEvent $event): string => $event->receipt->device, $after))));
+        self::assertSame(
+            ['file'], array_values(array_unique(array_map(static fn (FitEvent $event): string => $event->receipt->device, $after))),
+        );
         self::assertEquals($record->sheet(), $again->sheet());
         self::assertSame($record->looseEnds, $again->looseEnds);
         self::assertSame($json, $this->service(FitDocument::class)->write($again));
@@ -62,14 +64,36 @@ final class ExchangeTest extends AppTestCase
     {
         $record = $this->tarnFit();
         $at = new \DateTimeImmutable('now', new \DateTimeZone('UTC'));
-        $made = static fn (EventType $type, array $payload): FitEvent => FitEvent::of((string) new Ulid(), $type, $payload, 'Joss Wending', $at->setTime((int) $at->format('H'), (int) $at->format('i'), (int) $at->format('s')));
+        $made = static fn (EventType $type, array $payload): FitEvent => FitEvent::of(
+            (string) new Ulid(), $type, $payload, 'Joss Wending',
+            $at->setTime((int) $at->format('H'), (int) $at->format('i'), (int) $at->format('s')),
+        );
         $this->service(Recorder::class)->record($record, [
-            $made(EventType::FastenerMarked, ['joint' => 'thermostat-cover-bolts', 'bolt' => 3, 'stage' => 4, 'step' => 'housing-tight', 'wrench' => '3/8 in digital wrench', 'setting' => 9.0, 'reading' => '01ARZ3NDEKTSV4RRFFQ69G5FAV', 'torque' => 9.04]),
+            $made(
+                EventType::FastenerMarked,
+                [
+                    'joint' => 'thermostat-cover-bolts', 'bolt' => 3, 'stage' => 4, 'step' => 'housing-tight',
+                    'wrench' => '3/8 in digital wrench', 'setting' => 9.0, 'reading' => '01ARZ3NDEKTSV4RRFFQ69G5FAV',
+                    'torque' => 9.04,
+                ],
+            ),
             $made(EventType::StageBegun, ['step' => 'vacuum-pull', 'stage' => 'connect']),
             $made(EventType::StageBegun, ['step' => 'vacuum-pull', 'stage' => 'pull']),
-            $made(EventType::CurveJudged, ['step' => 'warm-up', 'reading' => '01ARZ3NDEKTSV4RRFFQ69G5FAV', 'finding' => 'overheating', 'verdict' => 'stop', 'said' => 'Overheating: 112 °C.']),
+            $made(
+                EventType::CurveJudged,
+                [
+                    'step' => 'warm-up', 'reading' => '01ARZ3NDEKTSV4RRFFQ69G5FAV', 'finding' => 'overheating', 'verdict' => 'stop',
+                    'said' => 'Overheating: 112 °C.',
+                ],
+            ),
             $made(EventType::StopSeen, ['step' => 'warm-up', 'reading' => '01ARZ3NDEKTSV4RRFFQ69G5FAV']),
-            $made(EventType::SumPinned, ['step' => 'housing-tight', 'sum' => 'wrench-set', 'query' => 'target=9', 'said' => 'Set the wrench to 7.9 N·m', 'verdict' => 'ok']),
+            $made(
+                EventType::SumPinned,
+                [
+                    'step' => 'housing-tight', 'sum' => 'wrench-set', 'query' => 'target=9', 'said' => 'Set the wrench to 7.9 N·m',
+                    'verdict' => 'ok',
+                ],
+            ),
         ], Hand::Server);
         $json = $this->service(FitDocument::class)->write($record);
         $before = $this->service(Recorder::class)->load($record)->state;
@@ -113,12 +137,21 @@ final class ExchangeTest extends AppTestCase
         $record = $this->tarnFit();
         $document = json_decode($this->service(FitDocument::class)->write($record), true);
         assert(is_array($document) && is_array($document['events']));
-        $document['events'][] = ['id' => '01ZZZZZZZZZZZZZZZZZZZZZZZZ', 'type' => 'signed', 'payload' => new \stdClass(), 'by' => 'Ines Tarrow', 'at' => gmdate('Y-m-d\TH:i:s\Z')];
+        $document['events'][] = [
+            'id' => '01ZZZZZZZZZZZZZZZZZZZZZZZZ', 'type' => 'signed', 'payload' => new \stdClass(), 'by' => 'Ines Tarrow',
+            'at' => gmdate('Y-m-d\TH:i:s\Z'),
+        ];
         $json = json_encode($document, \JSON_THROW_ON_ERROR);
         $this->service(FitDocument::class)->read($json);
-        self::assertNull($this->service(Recorder::class)->load($this->service(FitBook::class)->get($record->id))->state->signed, 'a mechanic brings no signature');
+        self::assertNull(
+            $this->service(Recorder::class)->load($this->service(FitBook::class)->get($record->id))->state->signed,
+            'a mechanic brings no signature',
+        );
         $document['id'] = '01ZZZZZZZZZZZZZZZZZZZZZZZY';
-        $document['events'] = array_map(static fn (mixed $event, int $i): array => ['id' => sprintf('01ZZZZZZZZZZZZZZZZZZ%06d', $i)] + (is_array($event) ? $event : []), $document['events'], array_keys($document['events']));
+        $document['events'] = array_map(
+            static fn (mixed $event, int $i): array => ['id' => sprintf('01ZZZZZZZZZZZZZZZZZZ%06d', $i)] + (is_array($event) ? $event : []),
+            $document['events'], array_keys($document['events']),
+        );
         $copy = $this->service(FitDocument::class)->read(json_encode($document, \JSON_THROW_ON_ERROR), Hand::Mechanic, 'Joss Wending');
         $state = $this->service(Recorder::class)->load($this->service(FitBook::class)->get($copy->id))->state;
         self::assertNull($state->signed, 'nor under another id');
@@ -158,7 +191,9 @@ final class ExchangeTest extends AppTestCase
         yield 'not JSON' => ['', static fn (): string => 'hello'];
         yield 'another format' => ['format', static fn (array $d): array => ['format' => 'nimble-knuckle/fit@9'] + $d];
         yield 'no events' => ['', static fn (array $d): array => array_diff_key($d, ['events' => 1])];
-        yield 'an event of no type' => ['events.0.type', static fn (array $d): array => array_replace_recursive($d, ['events' => [['type' => 'exploded']]])];
+        yield 'an event of no type' => [
+            'events.0.type', static fn (array $d): array => array_replace_recursive($d, ['events' => [['type' => 'exploded']]]),
+        ];
         yield 'a step without a title' => ['sheet.steps.3', static function (array $d): array {
             $sheet = $d['sheet'];
             assert(is_array($sheet) && is_array($sheet['steps']) && is_array($sheet['steps'][3]));
@@ -166,7 +201,10 @@ final class ExchangeTest extends AppTestCase
 
             return ['sheet' => $sheet] + $d;
         }];
-        yield 'a joint of another shape' => ['vehicle.joints.0.layout', static fn (array $d): array => array_replace_recursive($d, ['vehicle' => ['joints' => [['layout' => 'star 5']]]])];
+        yield 'a joint of another shape' => [
+            'vehicle.joints.0.layout',
+            static fn (array $d): array => array_replace_recursive($d, ['vehicle' => ['joints' => [['layout' => 'star 5']]]]),
+        ];
         yield 'something nobody asked for' => ['', static fn (array $d): array => ['extra' => 1] + $d];
     }
 
@@ -192,9 +230,19 @@ final class ExchangeTest extends AppTestCase
     {
         $this->signIn('ines');
         $fit = $this->tarnFit()->id;
-        foreach (['sheet' => ['Tighten the thermostat housing', '9 N·m / 80 in-lb', 'order 1, 2, 3', 'Caution: Fans, belts and pulleys take fingers.'], 'record' => ['Not signed off', 'copper washer', 'Joss Wending', '1/4 in dial wrench'] /* marks carry the wrench once they are made on the bench */] as $kind => $words) {
+        foreach (['sheet' => [
+            'Tighten the thermostat housing', '9 N·m / 80 in-lb', 'order 1, 2, 3', 'Caution: Fans, belts and pulleys take fingers.',
+        ], 'record' => [
+            'Not signed off', 'copper washer', 'Joss Wending', '1/4 in dial wrench',
+        ] /* marks carry the wrench once they are made on the bench */] as $kind => $words) {
             if ('record' === $kind) {
-                $this->send($fit, ['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 2, 'stage' => 4, 'step' => 'housing-tight', 'wrench' => '1/4 in dial wrench', 'setting' => 7.86]);
+                $this->send(
+                    $fit,
+                    [
+                        'type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 2, 'stage' => 4,
+                        'step' => 'housing-tight', 'wrench' => '1/4 in dial wrench', 'setting' => 7.86,
+                    ],
+                );
             }
             $this->client->request('GET', sprintf('/fits/%s/print/%s', $fit, $kind));
             $pdf = (string) $this->client->getResponse()->getContent();

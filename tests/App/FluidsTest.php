@@ -82,7 +82,10 @@ final class FluidsTest extends AppTestCase
         $this->client->request('POST', $steps.'/device', ['_csrf' => $token, 'device' => $probe->id]);
         $reading = (string) new Ulid();
         for ($i = 1; $i <= 3; ++$i) {
-            $this->client->request('POST', $steps.'/engine', ['_csrf' => $token, 'device' => $probe->id, 'reading' => $reading, 'seconds' => 40, 'fault' => 'none']);
+            $this->client->request(
+                'POST', $steps.'/engine',
+                ['_csrf' => $token, 'device' => $probe->id, 'reading' => $reading, 'seconds' => 40, 'fault' => 'none'],
+            );
             self::assertResponseIsSuccessful();
             self::assertSelectorExists('#curve-watch svg.plot');
         }
@@ -92,7 +95,10 @@ final class FluidsTest extends AppTestCase
         self::assertSelectorTextContains('.gauge-now', '°C after');
         $this->client->request('POST', $steps.'/engine', ['_csrf' => $token, 'device' => $probe->id, 'reading' => $reading, 'done' => 1]);
         self::assertTrue($this->service(ReadingBook::class)->find($reading)?->done);
-        $this->client->request('POST', str_replace('warm-up', 'clean', $steps).'/engine', ['_csrf' => $token, 'device' => $probe->id, 'reading' => $reading]);
+        $this->client->request(
+            'POST', str_replace('warm-up', 'clean', $steps).'/engine',
+            ['_csrf' => $token, 'device' => $probe->id, 'reading' => $reading],
+        );
         self::assertResponseStatusCodeSame(404);
     }
 
@@ -106,13 +112,20 @@ final class FluidsTest extends AppTestCase
 
     public function testTheEngineCommandPrintsAndSends(): void
     {
-        $printed = json_decode($this->command('device:engine', ['--print' => true, '--seed' => '4', '--fault' => 'fan-dead', '--ambient' => '25'])->getDisplay(), true);
+        $printed = json_decode(
+            $this->command(
+                'device:engine', ['--print' => true, '--seed' => '4', '--fault' => 'fan-dead', '--ambient' => '25'],
+            )->getDisplay(),
+            true,
+        );
         self::assertIsArray($printed);
         self::assertSame('warm-up', $printed['sum']);
         self::assertNotSame(0, $this->command('device:engine', ['--fault' => 'sneeze', '--print' => true])->getStatusCode());
         self::assertSame(2, $this->command('device:engine', ['--opens' => 'hot', '--print' => true])->getStatusCode());
         $this->service(DeviceBook::class)->take($this->probe(), $this->tarnFit()->id, 'warm-up', 'Joss Wending');
-        $sent = $this->command('device:engine', ['device' => 'coolant probe', '--speed' => '0', '--seed' => '4', '--fault' => 'stuck-open']);
+        $sent = $this->command(
+            'device:engine', ['device' => 'coolant probe', '--speed' => '0', '--seed' => '4', '--fault' => 'stuck-open'],
+        );
         self::assertSame(1, $sent->getStatusCode());
         self::assertStringContainsString('stuck-open:', $sent->getDisplay());
     }
@@ -123,8 +136,17 @@ final class FluidsTest extends AppTestCase
         $fit = $this->tarnFit()->id;
         $answer = $this->send($fit, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'hold']);
         self::assertIsArray($answer['error']);
-        self::assertStringContainsString('“Cone in, everything else closed” comes first', is_string($answer['error']['message']) ? $answer['error']['message'] : '');
-        self::assertArrayHasKey('kept', $this->send($fit, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'connect'], ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'pull']));
+        self::assertStringContainsString(
+            '“Cone in, everything else closed” comes first',
+            is_string($answer['error']['message']) ? $answer['error']['message'] : '',
+        );
+        self::assertArrayHasKey(
+            'kept',
+            $this->send(
+                $fit, ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'connect'],
+                ['type' => 'stage-begun', 'step' => 'vacuum-pull', 'stage' => 'pull'],
+            ),
+        );
         self::assertArrayHasKey('error', $this->send($fit, ['type' => 'stage-begun', 'step' => 'clean', 'stage' => 'pull']));
         $this->client->request('GET', sprintf('/fits/%s/bench/vacuum-pull', $fit));
         self::assertSelectorTextContains('.stage-title', 'Pull to target');
@@ -157,7 +179,10 @@ final class FluidsTest extends AppTestCase
     public function testAnEntryThatCannotBeComesBackAsItWasFilled(string $circuit, array $fields, string $hint): void
     {
         $this->signIn('joss');
-        $this->client->request('POST', '/vehicles/ostrel-vane-s6/fluids/'.$circuit, ['_csrf' => $this->token(), 'note' => 'kept all the same'] + $fields);
+        $this->client->request(
+            'POST', '/vehicles/ostrel-vane-s6/fluids/'.$circuit,
+            ['_csrf' => $this->token(), 'note' => 'kept all the same'] + $fields,
+        );
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#'.$circuit.' .notice.bad', $hint);
         self::assertStringContainsString('value="kept all the same"', (string) $this->client->getResponse()->getContent());
@@ -171,7 +196,9 @@ final class FluidsTest extends AppTestCase
         yield 'no strength' => ['coolant', ['kind' => 'strength'], 'the strength'];
         yield 'coolant on a dipstick' => ['coolant', ['kind' => 'dip', 'after' => '3 mm'], 'what was done'];
         yield 'no dip' => ['oil', ['kind' => 'dip'], 'dipstick showed'];
-        yield 'a pour that lowers it' => ['oil', ['kind' => 'topped-up', 'litres' => '1', 'before' => '20', 'after' => '10'], 'swap the two'];
+        yield 'a pour that lowers it' => [
+            'oil', ['kind' => 'topped-up', 'litres' => '1', 'before' => '20', 'after' => '10'], 'swap the two',
+        ];
         yield 'litres by weight' => ['oil', ['kind' => 'filled', 'litres' => '4 kg'], 'volume'];
     }
 
@@ -192,8 +219,16 @@ final class FluidsTest extends AppTestCase
         $this->signIn('joss');
         $due = $this->db()->fetchAssociative("SELECT fit_id, follow_up FROM due WHERE kind = 'level' AND closed_at IS NULL");
         self::assertIsArray($due);
-        $this->send(is_string($due['fit_id']) ? $due['fit_id'] : '', ['type' => 'follow-up-closed', 'follow_up' => $due['follow_up'], 'outcome' => $outcome]);
-        $entries = array_values(array_filter($this->service(FluidBook::class)->of('corrin-drover-27d', 'coolant'), static fn ($e): bool => FluidKind::ToppedUp === $e->kind));
+        $this->send(
+            is_string($due['fit_id']) ? $due['fit_id'] : '',
+            ['type' => 'follow-up-closed', 'follow_up' => $due['follow_up'], 'outcome' => $outcome],
+        );
+        $entries = array_values(
+            array_filter(
+                $this->service(FluidBook::class)->of('corrin-drover-27d', 'coolant'),
+                static fn ($e): bool => FluidKind::ToppedUp === $e->kind,
+            ),
+        );
         self::assertSame($litres, array_map(static fn ($e): ?float => $e->litres, $entries));
     }
 

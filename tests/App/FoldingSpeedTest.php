@@ -40,10 +40,18 @@ final class FoldingSpeedTest extends AppTestCase
             ++$this->made;
             [$type, $payload] = match ($i % 3) {
                 0 => [EventType::Noted, ['text' => 'n'.$this->made, 'step' => 'clean']],
-                1 => [EventType::FastenerMarked, ['joint' => 'thermostat-cover-bolts', 'bolt' => 1 + $this->made % 3, 'stage' => 0, 'step' => 'housing-tight']],
-                default => [EventType::Measured, ['step' => 'drained', 'field' => 'drained', 'text' => '4.1 L', 'value' => 4.1, 'unit' => 'L']],
+                1 => [
+                    EventType::FastenerMarked,
+                    ['joint' => 'thermostat-cover-bolts', 'bolt' => 1 + $this->made % 3, 'stage' => 0, 'step' => 'housing-tight'],
+                ],
+                default => [
+                    EventType::Measured,
+                    ['step' => 'drained', 'field' => 'drained', 'text' => '4.1 L', 'value' => 4.1, 'unit' => 'L'],
+                ],
             };
-            $events[] = FitEvent::of(sprintf('01K%023d', $this->made), $type, $payload, 'Joss Wending', new \DateTimeImmutable('-1 minute'));
+            $events[] = FitEvent::of(
+                sprintf('01K%023d', $this->made), $type, $payload, 'Joss Wending', new \DateTimeImmutable('-1 minute'),
+            );
         }
 
         return $events;

@@ -23,7 +23,10 @@ use Symfony\Component\Uid\Ulid;
 #[CoversClass(PinController::class)]
 final class KitAndPracticeTest extends AppTestCase
 {
-    private const WRENCH = ['name' => 'spare click wrench', 'kind' => 'torque wrench', 'drive' => '3/8 in', 'min' => '90 in-lb', 'max' => '50 N·m', 'error' => '4 %', 'lever' => '13 in', 'calibrated' => '2026-01-15'];
+    private const WRENCH = [
+        'name' => 'spare click wrench', 'kind' => 'torque wrench', 'drive' => '3/8 in', 'min' => '90 in-lb', 'max' => '50 N·m',
+        'error' => '4 %', 'lever' => '13 in', 'calibrated' => '2026-01-15',
+    ];
 
     public function testAToolIsKeptInAnyUnitChangedCalibratedAndRemoved(): void
     {
@@ -71,7 +74,13 @@ final class KitAndPracticeTest extends AppTestCase
     public function testTheFormComesBackAsItWasFilledAndTheWrenchesOfAFitAreShown(): void
     {
         $this->signIn('ines');
-        $this->client->request('POST', '/kit/tools', ['_csrf' => $this->token(), 'name' => 'half written', 'kind' => 'torque wrench', 'min' => 'wide', 'max' => '20', 'error' => '4']);
+        $this->client->request(
+            'POST', '/kit/tools',
+            [
+                '_csrf' => $this->token(), 'name' => 'half written', 'kind' => 'torque wrench', 'min' => 'wide', 'max' => '20',
+                'error' => '4',
+            ],
+        );
         self::assertResponseStatusCodeSame(422);
         self::assertStringContainsString('value="half written"', (string) $this->client->getResponse()->getContent());
         $this->client->request('GET', '/kit?fit='.$this->tarnFit()->id);
@@ -95,7 +104,10 @@ final class KitAndPracticeTest extends AppTestCase
             $this->client->request('POST', sprintf('/practice/%s/pull', $try->id), ['_csrf' => $token, 'ms' => 150, 'eager' => 1]);
         }
         self::assertSelectorExists('svg.plot');
-        $this->client->request('POST', sprintf('/practice/%s/call', $try->id), ['_csrf' => $token, 'called' => $try->fault->isOfTheJoint() ? $try->fault->value : 'none']);
+        $this->client->request(
+            'POST', sprintf('/practice/%s/call', $try->id),
+            ['_csrf' => $token, 'called' => $try->fault->isOfTheJoint() ? $try->fault->value : 'none'],
+        );
         $this->client->followRedirect();
         self::assertStringContainsString('40 for the call', (string) $this->client->getResponse()->getContent());
         self::assertCount(1, $this->service(PracticeBook::class)->recent($joss->id));
@@ -108,7 +120,9 @@ final class KitAndPracticeTest extends AppTestCase
     {
         $this->signIn('joss');
         $fit = $this->tarnFit();
-        $pin = fn (string $query): array => ['_csrf' => $this->token(), 'fit' => $fit->id, 'event' => (string) new Ulid(), 'query' => $query];
+        $pin = fn (string $query): array => [
+            '_csrf' => $this->token(), 'fit' => $fit->id, 'event' => (string) new Ulid(), 'query' => $query,
+        ];
         $this->client->request('POST', '/sums/wrench-set/pin', $pin('target=9+N·m&lever=220+mm&adapter=32+mm'));
         self::assertResponseRedirects();
         $crawler = $this->client->followRedirect();

@@ -113,7 +113,10 @@ final class PagesTest extends AppTestCase
     public function testAFormThatCannotBeIsAnsweredWithASentence(array $fields, string $hint): void
     {
         $this->signIn('joss');
-        $this->client->request('POST', sprintf('/fits/%s/mark', $this->tarnFit()->id), $fields + ['_csrf' => $this->token(), 'event' => (string) new Ulid()]);
+        $this->client->request(
+            'POST', sprintf('/fits/%s/mark', $this->tarnFit()->id),
+            $fields + ['_csrf' => $this->token(), 'event' => (string) new Ulid()],
+        );
         $this->client->followRedirect();
         self::assertSelectorTextContains('.notice.bad', $hint);
     }
@@ -134,7 +137,10 @@ final class PagesTest extends AppTestCase
         $hits = $this->client->request('GET', '/jump', ['q' => 'tarn'])->filter('#hits li');
         self::assertGreaterThan(0, $hits->count());
         self::assertStringContainsString('Thermostat', $hits->first()->text());
-        self::assertSame('Nothing is called that. Try fewer letters.', $this->client->request('GET', '/jump', ['q' => 'zzz%_'])->filter('#hits li')->text());
+        self::assertSame(
+            'Nothing is called that. Try fewer letters.',
+            $this->client->request('GET', '/jump', ['q' => 'zzz%_'])->filter('#hits li')->text(),
+        );
     }
 
     public function testTheKitKnowsWhatIsOutOfDate(): void
@@ -155,7 +161,10 @@ final class PagesTest extends AppTestCase
         foreach (['common', '../common', 'nothing', 'Thermostat', str_repeat('x', 80)] as $id) {
             self::assertNull($shelf->procedure($id), $id);
         }
-        self::assertSame([['ask' => 'What does the old belt look like?', 'label' => 'Ribs or cord missing']], $shelf->waysChosen(['serpentine-belt', 'nothing'], ['belt-look' => 'shed']));
+        self::assertSame(
+            [['ask' => 'What does the old belt look like?', 'label' => 'Ribs or cord missing']],
+            $shelf->waysChosen(['serpentine-belt', 'nothing'], ['belt-look' => 'shed']),
+        );
     }
 
     #[DataProvider('badAccounts')]
@@ -178,10 +187,15 @@ final class PagesTest extends AppTestCase
 
     public function testAnAccountFromTheCommandLineSignsIn(): void
     {
-        $process = new Process([\PHP_BINARY, 'bin/console', 'account:create', 'max', 'Max Orrel', '--role=lead', '--password-stdin'], dirname(__DIR__, 2), ['APP_ENV' => 'test', 'APP_DEBUG' => '1', 'APP_DATA' => 'var/test-data'], "a password of my own\n");
+        $process = new Process(
+            [\PHP_BINARY, 'bin/console', 'account:create', 'max', 'Max Orrel', '--role=lead', '--password-stdin'],
+            dirname(__DIR__, 2), ['APP_ENV' => 'test', 'APP_DEBUG' => '1', 'APP_DATA' => 'var/test-data'], "a password of my own\n",
+        );
         $process->mustRun();
         self::assertStringContainsString('can sign in as “max” (lead)', (string) preg_replace('/\s+/', ' ', $process->getOutput()));
-        $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form(['login' => 'max', 'password' => 'a password of my own']);
+        $form = $this->client->request('GET', '/sign-in')->selectButton('Sign in')->form([
+            'login' => 'max', 'password' => 'a password of my own',
+        ]);
         $this->client->submit($form);
         $this->client->followRedirect();
         self::assertSelectorTextContains('.who', 'Max Orrel');

@@ -43,9 +43,14 @@ final class PlanningTest extends AppTestCase
         assert(is_array($slow['items']) && is_array($slow['items'][1]));
         $slow['items'][1]['off'] = [80, 140, 200];
         $garage->keep($slow);
-        $crawler = $this->client->request('GET', '/start', ['vehicle' => 'ostrel-vane-s6', 'procedures' => ['serpentine-belt', 'thermostat-front'], 'people' => '1']);
+        $crawler = $this->client->request(
+            'GET', '/start',
+            ['vehicle' => 'ostrel-vane-s6', 'procedures' => ['serpentine-belt', 'thermostat-front'], 'people' => '1'],
+        );
         self::assertSelectorTextContains('#preview', 'saves');
-        $this->client->request('GET', '/start/offers', ['vehicle' => 'ostrel-vane-s6', 'procedures' => ['serpentine-belt', 'thermostat-front']]);
+        $this->client->request(
+            'GET', '/start/offers', ['vehicle' => 'ostrel-vane-s6', 'procedures' => ['serpentine-belt', 'thermostat-front']],
+        );
         self::assertSelectorTextContains('body', 'While it is apart');
         self::assertSelectorTextContains('.ends', 'Crank damper');
         $this->client->submit($crawler->selectButton('Make the sheet')->form());
@@ -59,7 +64,9 @@ final class PlanningTest extends AppTestCase
         $fit = $this->tarnFit();
         $before = $this->service(Recorder::class)->load($fit);
         $crawler = $this->client->request('GET', '/fits/'.$fit->id.'/replan');
-        $form = $crawler->selectButton('Show what changes')->form(['item' => 'Stiffener plate', 'before' => 'thermostat-housing', 'fasteners' => '3']);
+        $form = $crawler->selectButton('Show what changes')->form([
+            'item' => 'Stiffener plate', 'before' => 'thermostat-housing', 'fasteners' => '3',
+        ]);
         $shown = $this->client->submit($form);
         self::assertSelectorTextContains('aside', 'Take off the Stiffener plate');
         $refused = $this->client->submit($shown->selectButton('Take the new sheet')->form());
@@ -85,12 +92,17 @@ final class PlanningTest extends AppTestCase
 
     public function testTheCommandLineCompilesLintsAndExplains(): void
     {
-        $compile = $this->command('plan:compile', ['vehicle' => 'corrin-drover-27d', 'procedures' => ['starter', 'gearbox-mount'], '--people' => '2']);
+        $compile = $this->command(
+            'plan:compile', ['vehicle' => 'corrin-drover-27d', 'procedures' => ['starter', 'gearbox-mount'], '--people' => '2'],
+        );
         self::assertSame(0, $compile->getStatusCode());
         self::assertStringContainsString('Take the gearbox\'s weight', $compile->getDisplay());
         self::assertSame(2, $this->command('plan:compile', ['vehicle' => 'ostrel-vane-s6', 'procedures' => ['starter']])->getStatusCode());
         self::assertSame(2, $this->command('plan:compile', ['vehicle' => 'nothing', 'procedures' => ['starter']])->getStatusCode());
-        $json = $this->command('plan:compile', ['vehicle' => 'veldra-tarn-20t', 'procedures' => ['thermostat-under'], '--choose' => ['fill=burp'], '--json' => true])->getDisplay();
+        $json = $this->command(
+            'plan:compile',
+            ['vehicle' => 'veldra-tarn-20t', 'procedures' => ['thermostat-under'], '--choose' => ['fill=burp'], '--json' => true],
+        )->getDisplay();
         self::assertStringContainsString('"burp-run"', $json);
 
         $file = (string) tempnam(sys_get_temp_dir(), 'nk');
@@ -107,7 +119,9 @@ final class PlanningTest extends AppTestCase
         unlink($file);
 
         self::assertStringContainsString('cap pressure', $this->command('plan:explain', ['code' => 'hot-circuit'])->getDisplay());
-        self::assertStringContainsString('Did you mean hot-circuit?', $this->command('plan:explain', ['code' => 'hot-circut'])->getDisplay());
+        self::assertStringContainsString(
+            'Did you mean hot-circuit?', $this->command('plan:explain', ['code' => 'hot-circut'])->getDisplay(),
+        );
     }
 
     public function testProceduresComeInAndGoOut(): void
@@ -116,7 +130,12 @@ final class PlanningTest extends AppTestCase
         $export = $this->command('procedure', ['what' => 'export', 'which' => 'starter']);
         self::assertStringStartsWith('format: nimble-knuckle/procedure@1', $export->getDisplay());
         $file = (string) tempnam(sys_get_temp_dir(), 'nk');
-        file_put_contents($file, str_replace(["id: starter\n", 'title: Starter motor'], ["id: starter-ours\n", 'title: Starter, our way'], $export->getDisplay()));
+        file_put_contents(
+            $file,
+            str_replace(
+                ["id: starter\n", 'title: Starter motor'], ["id: starter-ours\n", 'title: Starter, our way'], $export->getDisplay(),
+            ),
+        );
         self::assertStringContainsString('operations', $this->command('procedure', ['what' => 'lint', 'which' => $file])->getDisplay());
         self::assertSame(0, $this->command('procedure', ['what' => 'import', 'which' => $file])->getStatusCode());
         self::assertStringContainsString('Starter, our way', $this->command('procedure', ['what' => 'list'])->getDisplay());
@@ -147,9 +166,19 @@ final class PlanningTest extends AppTestCase
         $this->signIn('joss');
         $this->client->submit($this->client->request('GET', '/vehicles')->selectButton('Enter it')->form(['name' => 'Marl Heron 12']));
         $this->client->followRedirect();
-        $this->fill(['what' => 'item', 'name' => 'Starter cover', 'kind' => 'cover', 'position' => 'raised', 'tray' => "2x flange nuts, 10 mm socket\n1x earth lead", 'off' => '3', 'on' => '2 3 5']);
+        $this->fill(
+            [
+                'what' => 'item', 'name' => 'Starter cover', 'kind' => 'cover', 'position' => 'raised',
+                'tray' => "2x flange nuts, 10 mm socket\n1x earth lead", 'off' => '3', 'on' => '2 3 5',
+            ],
+        );
         $this->fill(['what' => 'item', 'name' => 'Starter', 'position' => 'raised', 'behind' => ['starter-cover'], 'battery' => '1']);
-        $this->fill(['what' => 'joint', 'name' => 'Starter bolts', 'item' => 'starter', 'line' => '2x M10x60 8.8 into cast iron 47 Nm / 35 ft-lb dry 15 mm socket line']);
+        $this->fill(
+            [
+                'what' => 'joint', 'name' => 'Starter bolts', 'item' => 'starter',
+                'line' => '2x M10x60 8.8 into cast iron 47 Nm / 35 ft-lb dry 15 mm socket line',
+            ],
+        );
         $this->fill(['what' => 'joint', 'name' => 'Starter cable nut', 'item' => 'starter', 'line' => '1x M8 9 Nm into brass dry 13mm']);
         $this->fill(['what' => 'limit', 'body' => 'engine', 'way' => 'up', 'mm' => '30', 'because' => 'the fan meets the shroud']);
         $sheet = $this->service(Garage::class)->get('marl-heron-12')->sheet();
@@ -159,7 +188,10 @@ final class PlanningTest extends AppTestCase
         self::assertCount(1, $sheet->limits);
         $compiled = $this->command('plan:compile', ['vehicle' => 'marl-heron-12', 'procedures' => ['starter']]);
         self::assertSame(0, $compiled->getStatusCode(), $compiled->getDisplay());
-        self::assertStringContainsString('Take off the Starter cover', $this->command('plan:compile', ['vehicle' => 'marl-heron-12', 'procedures' => ['starter']])->getDisplay());
+        self::assertStringContainsString(
+            'Take off the Starter cover',
+            $this->command('plan:compile', ['vehicle' => 'marl-heron-12', 'procedures' => ['starter']])->getDisplay(),
+        );
         $this->fill(['what' => 'drop-limit', 'id' => '0']);
         self::assertCount(0, $this->service(Garage::class)->get('marl-heron-12')->sheet()->limits);
     }
@@ -173,7 +205,10 @@ final class PlanningTest extends AppTestCase
         $this->fill($fields, 'veldra-tarn-20t', 422);
         self::assertSelectorTextContains('.notice.bad', $hint);
         if (isset($fields['name'])) {
-            self::assertStringContainsString(htmlspecialchars(is_string($fields['name']) ? $fields['name'] : ''), (string) $this->client->getResponse()->getContent());
+            self::assertStringContainsString(
+                htmlspecialchars(is_string($fields['name']) ? $fields['name'] : ''),
+                (string) $this->client->getResponse()->getContent(),
+            );
         }
         self::assertSame($before, $this->service(Garage::class)->get('veldra-tarn-20t')->document);
     }
@@ -182,7 +217,13 @@ final class PlanningTest extends AppTestCase
     public static function bad(): iterable
     {
         yield 'no name' => [['what' => 'item', 'name' => ' '], 'name'];
-        yield 'a circle' => [['what' => 'item', 'id' => 'front-shield', 'name' => 'front splash shield', 'position' => 'raised', 'behind' => ['thermostat-housing']], 'in a circle'];
+        yield 'a circle' => [
+            [
+                'what' => 'item', 'id' => 'front-shield', 'name' => 'front splash shield', 'position' => 'raised',
+                'behind' => ['thermostat-housing'],
+            ],
+            'in a circle',
+        ];
         yield 'a tray in words' => [['what' => 'item', 'name' => 'Plate', 'tray' => 'some screws'], 'write a count'];
         yield 'minutes that fall' => [['what' => 'item', 'name' => 'Plate', 'off' => '9 5 3'], 'rise'];
         yield 'behind nothing known' => [['what' => 'item', 'name' => 'Plate', 'behind' => ['bonnet']], 'no item'];
@@ -223,7 +264,10 @@ final class PlanningTest extends AppTestCase
             self::assertStringContainsString($hint, $crawler->filter('#'.$field.'-help')->text(), $bad);
             self::assertSame($typed, $crawler->filter('#'.$field)->attr('value'));
             $before = $this->db()->fetchOne('SELECT COUNT(*) FROM fit');
-            $this->client->request('POST', '/start', ['_csrf' => $this->token(), 'vehicle' => 'veldra-tarn-20t', 'procedures' => ['thermostat-under'], $field => $typed]);
+            $this->client->request(
+                'POST', '/start',
+                ['_csrf' => $this->token(), 'vehicle' => 'veldra-tarn-20t', 'procedures' => ['thermostat-under'], $field => $typed],
+            );
             self::assertSame(422, $this->client->getResponse()->getStatusCode());
             self::assertSame($before, $this->db()->fetchOne('SELECT COUNT(*) FROM fit'), 'nothing is planned on a field that was not read');
         }

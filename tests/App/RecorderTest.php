@@ -60,7 +60,12 @@ final class RecorderTest extends AppTestCase
         self::assertSame(1, $fit->boltsLeft('thermostat-cover-bolts'));
         self::assertCount(1, $fit->state->dropped);
         self::assertSame(9, $record->looseEnds);
-        self::assertSame(['planned', 'in-hand', 'signed'], $this->db()->fetchFirstColumn("SELECT status FROM fit ORDER BY CASE status WHEN 'planned' THEN 0 WHEN 'in-hand' THEN 1 ELSE 2 END"));
+        self::assertSame(
+            ['planned', 'in-hand', 'signed'],
+            $this->db()->fetchFirstColumn(
+                "SELECT status FROM fit ORDER BY CASE status WHEN 'planned' THEN 0 WHEN 'in-hand' THEN 1 ELSE 2 END",
+            ),
+        );
         $dues = $this->service(DueBook::class)->openRows();
         self::assertCount(2, $dues);
         self::assertTrue($dues[0]->isDue);
@@ -88,13 +93,27 @@ final class RecorderTest extends AppTestCase
     {
         yield 'no such step' => [['type' => 'step-done', 'step' => 'fly'], 'no such step'];
         yield 'a step that is not ready' => [['type' => 'step-done', 'step' => 'housing-tight'], '1 of 3 fasteners'];
-        yield 'a bolt too many' => [['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 4, 'stage' => 1], 'fasteners 1 to 3'];
-        yield 'a pass too many' => [['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 3, 'stage' => 9], 'no such pass'];
-        yield 'a joint from elsewhere' => [['type' => 'fastener-marked', 'joint' => 'pump-bolts', 'bolt' => 1, 'stage' => 1], 'no such joint'];
-        yield 'a reading nobody asked for' => [['type' => 'measured', 'step' => 'drained', 'field' => 'colour', 'text' => '4'], 'does not ask'];
-        yield 'a reading in words' => [['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => 'lots'], 'is not a pressure'];
-        yield 'less than nothing in a tray' => [['type' => 'counted', 'step' => 'on.under-pan', 'thing' => 'long screws', 'by' => -1], 'less than nothing'];
-        yield 'something from another tray' => [['type' => 'counted', 'step' => 'on.under-pan', 'thing' => 'eggs', 'by' => 1], 'does not belong'];
+        yield 'a bolt too many' => [
+            ['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 4, 'stage' => 1], 'fasteners 1 to 3',
+        ];
+        yield 'a pass too many' => [
+            ['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 3, 'stage' => 9], 'no such pass',
+        ];
+        yield 'a joint from elsewhere' => [
+            ['type' => 'fastener-marked', 'joint' => 'pump-bolts', 'bolt' => 1, 'stage' => 1], 'no such joint',
+        ];
+        yield 'a reading nobody asked for' => [
+            ['type' => 'measured', 'step' => 'drained', 'field' => 'colour', 'text' => '4'], 'does not ask',
+        ];
+        yield 'a reading in words' => [
+            ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => 'lots'], 'is not a pressure',
+        ];
+        yield 'less than nothing in a tray' => [
+            ['type' => 'counted', 'step' => 'on.under-pan', 'thing' => 'long screws', 'by' => -1], 'less than nothing',
+        ];
+        yield 'something from another tray' => [
+            ['type' => 'counted', 'step' => 'on.under-pan', 'thing' => 'eggs', 'by' => 1], 'does not belong',
+        ];
         yield 'found what was not lost' => [['type' => 'found', 'dropped' => 'x'], 'Nothing like that is missing'];
         yield 'taken back what was not' => [['type' => 'undone', 'event' => 'x'], 'nothing like that'];
         yield 'signed by a mechanic' => [['type' => 'signed'], 'Only a lead'];
@@ -110,14 +129,20 @@ final class RecorderTest extends AppTestCase
         $fit = $this->tarnFit();
         $this->send($fit->id, ['type' => 'step-done', 'step' => 'housing-tight', 'reason' => 'third bolt tightened by Ines, seen']);
         self::assertSame(200, $this->client->getResponse()->getStatusCode());
-        self::assertSame('third bolt tightened by Ines, seen', $this->service(Recorder::class)->load($fit)->state->done['housing-tight']->string('reason'));
+        self::assertSame(
+            'third bolt tightened by Ines, seen',
+            $this->service(Recorder::class)->load($fit)->state->done['housing-tight']->string('reason'),
+        );
     }
 
     public function testReadingsAreTakenInAnyUnit(): void
     {
         $this->signIn('joss');
         $fit = $this->tarnFit();
-        $this->send($fit->id, ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => '25 inHg'], ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_lost', 'text' => '0,4']);
+        $this->send(
+            $fit->id, ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_pulled', 'text' => '25 inHg'],
+            ['type' => 'measured', 'step' => 'vacuum-pull', 'field' => 'vacuum_lost', 'text' => '0,4'],
+        );
         $state = $this->service(Recorder::class)->load($fit)->state;
         self::assertEqualsWithDelta(84.66, $state->reading('vacuum-pull', 'vacuum_pulled')->value ?? 0.0, 0.01);
         self::assertSame('0,4 kPa', $state->reading('vacuum-pull', 'vacuum_lost')->text ?? '');
@@ -151,18 +176,28 @@ final class RecorderTest extends AppTestCase
         $all = $this->answer();
         self::assertSame('mix', $all['step']);
         self::assertSame(['head', 'work', 'drawer', 'thumb', 'dialogs'], array_keys($all['regions']));
-        $this->client->request('GET', sprintf('/fits/%s/pulse?clock=1&step=mix&%s', $fit->id, http_build_query(['have' => $all['hashes'] + ['ahead' => $all['aheadKey']]])));
+        $this->client->request(
+            'GET',
+            sprintf(
+                '/fits/%s/pulse?clock=1&step=mix&%s', $fit->id,
+                http_build_query(['have' => $all['hashes'] + ['ahead' => $all['aheadKey']]]),
+            ),
+        );
         self::assertSame([], $this->answer()['regions'], 'nothing changed, nothing travels');
         self::assertArrayNotHasKey('ahead', $this->answer());
         $this->send($fit->id, ['type' => 'noted', 'text' => 'a word', 'step' => 'mix']);
-        $this->client->request('GET', sprintf('/fits/%s/pulse?since=%d&step=mix&%s', $fit->id, $version, http_build_query(['have' => $all['hashes']])));
+        $this->client->request(
+            'GET', sprintf('/fits/%s/pulse?since=%d&step=mix&%s', $fit->id, $version, http_build_query(['have' => $all['hashes']])),
+        );
         self::assertSame(['drawer', 'thumb'], array_keys($this->answer()['regions']), 'a note is looked up, and can be taken back');
     }
 
     /** @return array{step: string, regions: array<string, string>, hashes: array<string, string>, aheadKey: string, ahead?: list<mixed>} */
     private function answer(): array
     {
-        /** @var array{step: string, regions: array<string, string>, hashes: array<string, string>, aheadKey: string, ahead?: list<mixed>} $answer */
+        /**
+         * @var array{step: string, regions: array<string, string>, hashes: array<string, string>, aheadKey: string, ahead?: list<mixed>} $answer
+         */
         $answer = json_decode((string) $this->client->getResponse()->getContent(), true, 16, \JSON_THROW_ON_ERROR);
 
         return $answer;
@@ -172,12 +207,17 @@ final class RecorderTest extends AppTestCase
     {
         $this->signIn('joss');
         $fit = $this->tarnFit();
-        $answer = $this->send($fit->id, ['type' => 'measured', 'step' => 'strength-before', 'field' => 'strength_before', 'text' => '-18 °C']);
+        $answer = $this->send(
+            $fit->id, ['type' => 'measured', 'step' => 'strength-before', 'field' => 'strength_before', 'text' => '-18 °C'],
+        );
         self::assertArrayHasKey('kept', $answer);
         $reading = $this->service(Recorder::class)->load($this->tarnFit())->state->reading('strength-before', 'strength_before');
         self::assertSame('-18 °C', $reading?->text);
         self::assertSame('percent', $reading->unit);
         self::assertEqualsWithDelta(32.7, $reading->value, 0.05);
-        self::assertArrayHasKey('error', $this->send($fit->id, ['type' => 'measured', 'step' => 'strength-before', 'field' => 'strength_before', 'text' => '20 °C']));
+        self::assertArrayHasKey(
+            'error',
+            $this->send($fit->id, ['type' => 'measured', 'step' => 'strength-before', 'field' => 'strength_before', 'text' => '20 °C']),
+        );
     }
 }

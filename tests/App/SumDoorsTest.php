@@ -17,7 +17,9 @@ final class SumDoorsTest extends AppTestCase
 {
     public function testTheCommandLineKeepsTheContract(): void
     {
-        [$code, $out] = $this->console(['sum:run', 'coolant-mix', '--json={"capacity":"6.4 L","drained":4.1,"present":32,"target":50,"product":100}']);
+        [$code, $out] = $this->console(
+            ['sum:run', 'coolant-mix', '--json={"capacity":"6.4 L","drained":4.1,"present":32,"target":50,"product":100}'],
+        );
         self::assertSame(0, $code);
         $answer = $this->decoded($out);
         self::assertSame(['sum', 'inputs', 'values', 'verdict', 'checks', 'working'], array_keys($answer));
@@ -61,9 +63,12 @@ final class SumDoorsTest extends AppTestCase
     public function testEveryLineOfABatchGetsItsOwnAnswer(): void
     {
         $lines = [
-            '{"sum":"torque-check","inputs":{"stated":"1e-99 Nm","thread":"M8"}}', '{"sum":"vacuum-fill","inputs":{"volume":"1e-99","pulled":80,"temperature":20}}',
-            '{"sum":"wrench-set","inputs":{"target":9,"lever":1e-99,"adapter":32}}', 'not JSON', '[]', '7', '{"sum":"no-such-sum","inputs":{}}', '{"sum":"torque-check","inputs":{"stated":"２０ Nm"}}',
-            '{"sum":"coolant-mix","inputs":{"capacity":1e-99,"drained":1e-99,"present":0,"target":50,"product":100}}', '{"sum":"torque-check","inputs":{"stated":"9 Nm"}}',
+            '{"sum":"torque-check","inputs":{"stated":"1e-99 Nm","thread":"M8"}}',
+            '{"sum":"vacuum-fill","inputs":{"volume":"1e-99","pulled":80,"temperature":20}}',
+            '{"sum":"wrench-set","inputs":{"target":9,"lever":1e-99,"adapter":32}}', 'not JSON', '[]', '7',
+            '{"sum":"no-such-sum","inputs":{}}', '{"sum":"torque-check","inputs":{"stated":"２０ Nm"}}',
+            '{"sum":"coolant-mix","inputs":{"capacity":1e-99,"drained":1e-99,"present":0,"target":50,"product":100}}',
+            '{"sum":"torque-check","inputs":{"stated":"9 Nm"}}',
         ];
         [$code, $out] = $this->console(['sum:run', '--batch'], implode("\n", $lines));
         self::assertSame(0, $code);
@@ -81,7 +86,10 @@ final class SumDoorsTest extends AppTestCase
         $this->client->request('GET', '/api/sums/wrench-set?target=9&lever=220&adapter=32');
         $answer = (string) $this->client->getResponse()->getContent();
         self::assertStringContainsString('"setting":{"value":7.857142857142858,"unit":"N·m"}', $answer);
-        $this->client->request('POST', '/api/sums/wrench-set', server: ['HTTP_X_CSRF_TOKEN' => $this->token()], content: '{"target":9,"lever":220,"adapter":32}');
+        $this->client->request(
+            'POST', '/api/sums/wrench-set', server: ['HTTP_X_CSRF_TOKEN' => $this->token()],
+            content: '{"target":9,"lever":220,"adapter":32}',
+        );
         self::assertStringContainsString('7.857142857142858', (string) $this->client->getResponse()->getContent());
         $this->client->request('GET', '/api/sums/wrench-set?target=x&lever=220&adapter=32');
         self::assertSame(422, $this->client->getResponse()->getStatusCode());
@@ -99,7 +107,9 @@ final class SumDoorsTest extends AppTestCase
      */
     private function console(array $arguments, string $input = ''): array
     {
-        $process = new Process([\PHP_BINARY, 'bin/console', ...$arguments], dirname(__DIR__, 2), ['APP_ENV' => 'test', 'APP_DEBUG' => '0'], $input);
+        $process = new Process(
+            [\PHP_BINARY, 'bin/console', ...$arguments], dirname(__DIR__, 2), ['APP_ENV' => 'test', 'APP_DEBUG' => '0'], $input,
+        );
         $process->run();
 
         return [(int) $process->getExitCode(), $process->getOutput()];

@@ -35,9 +35,12 @@ final class SumPagesTest extends AppTestCase
 
     /** What the headline of each example must hold, so that no page says nothing. */
     private const SAYS = [
-        'torque-check' => 'disagree', 'torque-estimate' => 'N·m', 'angle-tighten' => 'kN', 'part-turn' => '°', 'wrench-set' => 'N·m', 'wrench-pick' => '1/4 in dial wrench', 'tighten-order' => '1 5',
-        'even-take-up' => 'turns', 'thread-engagement' => 'mm', 'thread-gauge' => 'M8', 'thread-compound' => 'threadlocker', 'bolt-reuse' => 'mm', 'trace-judge' => 'sound', 'coolant-mix' => 'L coolant',
-        'coolant-protect' => '−3', 'vacuum-fill' => 'kPa', 'coolant-level' => 'L', 'warm-up' => 'sound', 'thermostat-test' => 'K', 'oil-fill' => 'L', 'clamp-size' => 'mm', 'seal-squeeze' => '19.8',
+        'torque-check' => 'disagree', 'torque-estimate' => 'N·m', 'angle-tighten' => 'kN', 'part-turn' => '°',
+        'wrench-set' => 'N·m', 'wrench-pick' => '1/4 in dial wrench', 'tighten-order' => '1 5',
+        'even-take-up' => 'turns', 'thread-engagement' => 'mm', 'thread-gauge' => 'M8', 'thread-compound' => 'threadlocker',
+        'bolt-reuse' => 'mm', 'trace-judge' => 'sound', 'coolant-mix' => 'L coolant',
+        'coolant-protect' => '−3', 'vacuum-fill' => 'kPa', 'coolant-level' => 'L', 'warm-up' => 'sound', 'thermostat-test' => 'K',
+        'oil-fill' => 'L', 'clamp-size' => 'mm', 'seal-squeeze' => '19.8',
     ];
 
     #[DataProvider('sums')]
@@ -56,18 +59,27 @@ final class SumPagesTest extends AppTestCase
         foreach (Doors::book()->named($name)->fields() as $field) {
             self::assertCount(1, $crawler->filter(sprintf('label[for="f-%s"]', $field->name)), $field->name);
         }
-        self::assertDoesNotMatchRegularExpression('~\bNAN\b|\bINF\b|Infinity~', $crawler->filter('#answer')->html(), 'no figure is drawn from nothing');
+        self::assertDoesNotMatchRegularExpression(
+            '~\bNAN\b|\bINF\b|Infinity~', $crawler->filter('#answer')->html(), 'no figure is drawn from nothing',
+        );
     }
 
     #[DataProvider('sums')]
     public function testABadFieldIsNamedAndWhatWasTypedStays(string $name): void
     {
         $this->signIn('petra');
-        $needed = array_values(array_filter(Doors::book()->named($name)->fields(), static fn ($f): bool => $f->required && [] === $f->choices))[0];
+        $needed = array_values(
+            array_filter(Doors::book()->named($name)->fields(), static fn ($f): bool => $f->required && [] === $f->choices),
+        )[0];
         $crawler = $this->client->request('GET', '/sums/'.$name.'?'.$needed->name.'=%3Cwrong%3E');
         self::assertResponseIsSuccessful();
         self::assertSelectorExists('#answer [role=alert]');
-        self::assertSame('<wrong>', 'textarea' === $crawler->filter('#f-'.$needed->name)->nodeName() ? $crawler->filter('#f-'.$needed->name)->text() : $crawler->filter('#f-'.$needed->name)->attr('value'));
+        self::assertSame(
+            '<wrong>',
+            'textarea' === $crawler->filter('#f-'.$needed->name)->nodeName()
+                ? $crawler->filter('#f-'.$needed->name)->text()
+                : $crawler->filter('#f-'.$needed->name)->attr('value'),
+        );
     }
 
     /** @return iterable<string, array{string}> */
@@ -91,9 +103,16 @@ final class SumPagesTest extends AppTestCase
 
     public function testAHeadlineOnOneLineIsShortEnoughToPin(): void
     {
-        $result = Doors::book()->run('oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 25, 'litre_per_mm' => 0.06, 'target_mm' => 20]);
+        $result = Doors::book()->run(
+            'oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 25, 'litre_per_mm' => 0.06, 'target_mm' => 20],
+        );
         self::assertSame('Draw off 0.30 L; before it runs again', Doors::book()->named('oil-fill')->headline($result)->asLine());
-        self::assertLessThanOrEqual(300, mb_strlen(Doors::book()->named('tighten-order')->headline(Doors::book()->run('tighten-order', ['layout' => 'ring 40']))->asLine()));
+        self::assertLessThanOrEqual(
+            300,
+            mb_strlen(
+                Doors::book()->named('tighten-order')->headline(Doors::book()->run('tighten-order', ['layout' => 'ring 40']))->asLine(),
+            ),
+        );
     }
 
     public function testAStepWorksItsSumOutOfWhatTheBenchKnows(): void
@@ -114,7 +133,12 @@ final class SumPagesTest extends AppTestCase
         self::assertNull($of('hose-on-water')['result'] ?? null, 'nobody measured the hose');
         self::assertNull($of('mix'), 'the mix has a place of its own');
         self::assertNull($of('clean'));
-        self::assertNull($this->service(StepSum::class)->of(new Step('x', $fit->sheet->steps[0]->phase, $fit->sheet->steps[0]->deed, 'x', 'x', sum: 'no-such-sum'), null, $fit->state));
+        self::assertNull(
+            $this->service(StepSum::class)->of(
+                new Step('x', $fit->sheet->steps[0]->phase, $fit->sheet->steps[0]->deed, 'x', 'x', sum: 'no-such-sum'), null,
+                $fit->state,
+            ),
+        );
     }
 
     public function testTheBenchShowsWhatWasOpenedAndWhatIsWaste(): void

@@ -104,7 +104,9 @@ final class UpkeepTest extends AppTestCase
         $copy = $this->service(Database::class)->backUpTo($folder);
         $free = (int) (disk_free_space($folder) / 1e6);
         // All the disk has free is to be kept free.
-        $full = new Database($this->db(), new MockClock(), dirname(__DIR__, 2).'/var/test-data', 'test', dirname(__DIR__, 2), new FreeSpace($free));
+        $full = new Database(
+            $this->db(), new MockClock(), dirname(__DIR__, 2).'/var/test-data', 'test', dirname(__DIR__, 2), new FreeSpace($free),
+        );
         $before = hash_file('sha256', $full->path());
         foreach ([static fn (): string => $full->restoreFrom($copy), static fn (): string => $full->backUpTo($folder)] as $try) {
             try {
@@ -125,7 +127,9 @@ final class UpkeepTest extends AppTestCase
     {
         $this->service(History::class)->make(6, 60, 'Joss Wending', 'Ines Tarrow');
         self::assertSame(7, $this->db()->fetchOne("SELECT COUNT(*) FROM fit WHERE status = 'signed'"));
-        self::assertSame(0, $this->db()->fetchOne("SELECT COUNT(*) FROM fit WHERE status = 'signed' AND (loose_ends > 0 OR minutes_taken < 20)"));
+        self::assertSame(
+            0, $this->db()->fetchOne("SELECT COUNT(*) FROM fit WHERE status = 'signed' AND (loose_ends > 0 OR minutes_taken < 20)"),
+        );
         $this->signIn('ines');
         $this->client->request('GET', '/logbook');
         self::assertSelectorTextContains('main', 'How long it takes here');

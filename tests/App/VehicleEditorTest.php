@@ -59,10 +59,16 @@ final class VehicleEditorTest extends AppTestCase
         yield 'two minutes' => [['what' => 'item', 'name' => 'Plate', 'on' => '3 5'], 'low, likely, high'];
         yield 'minutes below zero' => [['what' => 'item', 'name' => 'Plate', 'on' => '-3'], 'Minutes on: “-3” is below zero'];
         yield 'no litres' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => ''], 'Capacity: nothing was written'];
-        yield 'litres in kilograms' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => '5 kg'], '“kg” is not a unit of volume'];
+        yield 'litres in kilograms' => [
+            ['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => '5 kg'], '“kg” is not a unit of volume',
+        ];
         yield 'litres that can be read two ways' => [['what' => 'circuit', 'id' => 'oil', 'name' => 'oil', 'capacity' => '1,250'], '1,250'];
-        yield 'more than all of it' => [['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant', 'capacity' => '8', 'target' => '140'], '100'];
-        yield 'a limit without a reason' => [['what' => 'limit', 'body' => 'engine', 'way' => 'up', 'mm' => '30', 'because' => ''], 'because'];
+        yield 'more than all of it' => [
+            ['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant', 'capacity' => '8', 'target' => '140'], '100',
+        ];
+        yield 'a limit without a reason' => [
+            ['what' => 'limit', 'body' => 'engine', 'way' => 'up', 'mm' => '30', 'because' => ''], 'because',
+        ];
         yield 'a limit sideways' => [['what' => 'limit', 'body' => 'engine', 'way' => 'left', 'mm' => '30', 'because' => 'the fan'], 'way'];
         yield 'a name of signs' => [['what' => 'item', 'name' => '***'], 'letters and digits'];
     }
@@ -74,7 +80,12 @@ final class VehicleEditorTest extends AppTestCase
         $shield = $items[array_search('front-shield', array_column($items, 'id'), true)];
         self::assertIsArray($shield);
         self::assertArrayHasKey('cautions', $shield + ['cautions' => []]);
-        $this->apply(['what' => 'item', 'id' => 'front-shield', 'name' => 'front shield, bent', 'position' => 'raised', 'off' => '4', 'on' => '6', 'tray' => '2x screws']);
+        $this->apply(
+            [
+                'what' => 'item', 'id' => 'front-shield', 'name' => 'front shield, bent', 'position' => 'raised', 'off' => '4',
+                'on' => '6', 'tray' => '2x screws',
+            ],
+        );
         $after = $this->tarn()->sheet()->items['front-shield'];
         self::assertSame('front shield, bent', $after->name);
         self::assertSame($shield['role'] ?? 'front-shield', $after->role);
@@ -94,7 +105,12 @@ final class VehicleEditorTest extends AppTestCase
 
     public function testAJointFromOneLineStandsOnTheSheetWithItsFigure(): void
     {
-        $this->apply(['what' => 'joint', 'name' => 'Plate screws', 'line' => '3x M6x20 8.8 into aluminium casting 9 Nm / 80 in-lb dry 10 mm socket ring', 'origin' => 'entered']);
+        $this->apply(
+            [
+                'what' => 'joint', 'name' => 'Plate screws',
+                'line' => '3x M6x20 8.8 into aluminium casting 9 Nm / 80 in-lb dry 10 mm socket ring', 'origin' => 'entered',
+            ],
+        );
         $joint = $this->tarn()->sheet()->joints['plate-screws'];
         self::assertSame('M6', $joint->thread);
         self::assertSame(9.0, $joint->figure()->value());
@@ -104,7 +120,12 @@ final class VehicleEditorTest extends AppTestCase
 
     public function testACircuitIsReplacedByItsRole(): void
     {
-        $this->apply(['what' => 'circuit', 'id' => 'coolant', 'name' => 'engine coolant', 'capacity' => '8,4', 'target' => '45', 'cap' => '110', 'behind' => ['front-shield']]);
+        $this->apply(
+            [
+                'what' => 'circuit', 'id' => 'coolant', 'name' => 'engine coolant', 'capacity' => '8,4', 'target' => '45',
+                'cap' => '110', 'behind' => ['front-shield'],
+            ],
+        );
         $circuit = $this->tarn()->sheet()->circuits['coolant'];
         self::assertSame('engine coolant', $circuit->name);
         self::assertSame(8.4, $circuit->capacity);
@@ -113,7 +134,12 @@ final class VehicleEditorTest extends AppTestCase
 
     public function testACircuitTakesItsThermostatMarksIntervalsAndHeights(): void
     {
-        $this->apply(['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant circuit', 'capacity' => '6,6', 'opens' => '92', 'marks' => '0,4', 'every_months' => '36', 'every_km' => '50000', 'height_heater' => '812', 'height_tank' => '870']);
+        $this->apply(
+            [
+                'what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant circuit', 'capacity' => '6,6', 'opens' => '92',
+                'marks' => '0,4', 'every_months' => '36', 'every_km' => '50000', 'height_heater' => '812', 'height_tank' => '870',
+            ],
+        );
         $circuit = $this->tarn()->sheet()->circuits['coolant'];
         self::assertSame([92.0, 0.4, 36, 50000.0], [$circuit->opens, $circuit->marks, $circuit->everyMonths, $circuit->everyKm]);
         self::assertSame(['heater' => 812.0, 'tank' => 870.0], $circuit->heights);
@@ -125,7 +151,14 @@ final class VehicleEditorTest extends AppTestCase
 
     public function testAJointIsSketchedByItsPlacesWithLengthsGripAndAdapter(): void
     {
-        $this->apply(['what' => 'joint', 'name' => 'Water cover', 'line' => '4x M8x30 8.8 into aluminium casting, 22 Nm + 60°', 'item' => 'thermostat-housing', 'points' => '0,0; 40,0; 40,30; 0,30', 'outline' => 'plate', 'lengths' => '30 mm; 30 mm; 45 mm; 45 mm', 'swing' => '25', 'longest' => '46,2', 'shank' => '8', 'threaded' => '12', 'adapter' => '40', 'adapter_name' => '13 mm crow-foot']);
+        $this->apply(
+            [
+                'what' => 'joint', 'name' => 'Water cover', 'line' => '4x M8x30 8.8 into aluminium casting, 22 Nm + 60°',
+                'item' => 'thermostat-housing', 'points' => '0,0; 40,0; 40,30; 0,30', 'outline' => 'plate',
+                'lengths' => '30 mm; 30 mm; 45 mm; 45 mm', 'swing' => '25', 'longest' => '46,2', 'shank' => '8', 'threaded' => '12',
+                'adapter' => '40', 'adapter_name' => '13 mm crow-foot',
+            ],
+        );
         $joint = $this->tarn()->sheet()->joints['water-cover'];
         self::assertSame(4, $joint->count());
         self::assertSame(['30 mm' => 2, '45 mm' => 2], $joint->byLength());
@@ -140,7 +173,9 @@ final class VehicleEditorTest extends AppTestCase
     {
         $before = $this->tarn()->document;
         try {
-            $this->apply($fields + ['what' => 'joint', 'name' => 'Water cover', 'line' => '3x M8x30 8.8, 22 Nm', 'item' => 'thermostat-housing']);
+            $this->apply(
+                $fields + ['what' => 'joint', 'name' => 'Water cover', 'line' => '3x M8x30 8.8, 22 Nm', 'item' => 'thermostat-housing'],
+            );
             self::fail('This was kept.');
         } catch (CoreException $e) {
             self::assertStringContainsString($hint, $e->getMessage());
@@ -160,19 +195,37 @@ final class VehicleEditorTest extends AppTestCase
     public function testAFormThatCannotBeKeptComesBackAsItWasFilled(): void
     {
         $this->signIn('joss');
-        $crawler = $this->send422(['what' => 'circuit', 'id' => 'charge-air', 'name' => 'charge water', 'capacity' => 'plenty', 'target' => '35', 'cap' => '90', 'family' => 'own', 'behind' => ['front-shield']]);
+        $crawler = $this->send422(
+            [
+                'what' => 'circuit', 'id' => 'charge-air', 'name' => 'charge water', 'capacity' => 'plenty', 'target' => '35',
+                'cap' => '90', 'family' => 'own', 'behind' => ['front-shield'],
+            ],
+        );
         foreach (['c-name' => 'charge water', 'c-capacity' => 'plenty', 'c-target' => '35', 'c-cap' => '90', 'c-family' => 'own'] as $id => $typed) {
             self::assertSame($typed, $crawler->filter('#'.$id)->attr('value'));
         }
         self::assertSame('charge-air', $crawler->filter('#c-id option[selected]')->text());
         self::assertCount(1, $crawler->filter('fieldset input[value=front-shield][checked]'));
 
-        $crawler = $this->send422(['what' => 'limit', 'body' => 'gearbox', 'way' => 'down', 'mm' => 'a hand', 'because' => 'the shaft binds', 'freed_by' => 'front-shield']);
-        self::assertSame(['a hand', 'the shaft binds'], [$crawler->filter('#l-mm')->attr('value'), $crawler->filter('#l-because')->attr('value')]);
-        self::assertSame(['gearbox', 'down'], [$crawler->filter('#l-body option[selected]')->text(), $crawler->filter('#l-way option[selected]')->text()]);
+        $crawler = $this->send422(
+            [
+                'what' => 'limit', 'body' => 'gearbox', 'way' => 'down', 'mm' => 'a hand', 'because' => 'the shaft binds',
+                'freed_by' => 'front-shield',
+            ],
+        );
+        self::assertSame(
+            ['a hand', 'the shaft binds'],
+            [$crawler->filter('#l-mm')->attr('value'), $crawler->filter('#l-because')->attr('value')],
+        );
+        self::assertSame(
+            ['gearbox', 'down'],
+            [$crawler->filter('#l-body option[selected]')->text(), $crawler->filter('#l-way option[selected]')->text()],
+        );
         self::assertSame('front-shield', $crawler->filter('#l-freed option[selected]')->attr('value'));
 
-        $crawler = $this->send422(['what' => 'joint', 'name' => 'Riddle', 'line' => '3x M6 banana', 'origin' => 'estimated', 'item' => 'front-shield']);
+        $crawler = $this->send422(
+            ['what' => 'joint', 'name' => 'Riddle', 'line' => '3x M6 banana', 'origin' => 'estimated', 'item' => 'front-shield'],
+        );
         self::assertSame('estimated', $crawler->filter('#j-origin option[selected]')->attr('value'));
         self::assertSame('front-shield', $crawler->filter('#j-item option[selected]')->attr('value'));
     }

@@ -17,8 +17,10 @@ final class CoreIsPure
     {
         return PHPat::rule()->classes(Selector::inNamespace('NimbleKnuckle\Core'))
             ->shouldNot()->dependOn()->classes(
-                Selector::inNamespace('Symfony'), Selector::inNamespace('Doctrine'), Selector::inNamespace('Twig'), Selector::inNamespace('Psr'),
-                Selector::inNamespace('Opis'), Selector::inNamespace('Sabre'), Selector::inNamespace('Dompdf'), Selector::inNamespace('NimbleKnuckle\App'),
+                Selector::inNamespace('Symfony'), Selector::inNamespace('Doctrine'), Selector::inNamespace('Twig'),
+                Selector::inNamespace('Psr'),
+                Selector::inNamespace('Opis'), Selector::inNamespace('Sabre'), Selector::inNamespace('Dompdf'),
+                Selector::inNamespace('NimbleKnuckle\App'),
             )
             ->because('the rules of the job must run without the web, the database and files');
     }

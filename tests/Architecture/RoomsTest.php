@@ -12,7 +12,9 @@ use PHPUnit\Framework\TestCase;
 final class RoomsTest extends TestCase
 {
     /** A room may use those that stand before it. */
-    private const ORDER = ['Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'Plan', 'Bench'];
+    private const ORDER = [
+        'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'Plan', 'Bench',
+    ];
 
     public function testEveryRoomOfTheCoreHasItsPlace(): void
     {
@@ -23,7 +25,10 @@ final class RoomsTest extends TestCase
     public function testNoRoomOfTheCoreUsesOneAboveIt(): void
     {
         foreach (self::imports('core', 'NimbleKnuckle\Core') as [$file, $room, $other]) {
-            self::assertLessThan(array_search($room, self::ORDER, true), array_search($other, self::ORDER, true), sprintf('%s uses %s', $file, $other));
+            self::assertLessThan(
+                array_search($room, self::ORDER, true), array_search($other, self::ORDER, true),
+                sprintf('%s uses %s', $file, $other),
+            );
         }
     }
 
@@ -43,7 +48,10 @@ final class RoomsTest extends TestCase
         }
         $done = [];
         do {
-            $free = array_filter(self::ORDER, static fn (string $room): bool => !isset($done[$room]) && [] === array_diff_key($uses[$room] ?? [], $done));
+            $free = array_filter(
+                self::ORDER,
+                static fn (string $room): bool => !isset($done[$room]) && [] === array_diff_key($uses[$room] ?? [], $done),
+            );
             $done += array_fill_keys($free, true);
         } while ([] !== $free);
         self::assertSame([], array_values(array_diff(self::ORDER, array_keys($done))), 'these use each other in a circle');
@@ -57,7 +65,10 @@ final class RoomsTest extends TestCase
         foreach ($files as $file) {
             $path = $file instanceof \SplFileInfo ? $file->getPathname() : '';
             $room = explode('/', substr($path, strlen(self::root().'/'.$folder) + 1))[0];
-            preg_match_all('~^use ('.preg_quote($namespace, '~').'\\\\(\w+)\\\\[\w\\\\]+);~m', (string) file_get_contents($path), $found, \PREG_SET_ORDER);
+            preg_match_all(
+                '~^use ('.preg_quote($namespace, '~').'\\\\(\w+)\\\\[\w\\\\]+);~m', (string) file_get_contents($path), $found,
+                \PREG_SET_ORDER,
+            );
             foreach ($found as [, $import, $other]) {
                 if ($other !== $room) {
                     $imports[] = [substr($path, strlen(self::root()) + 1), $room, $other, $import];

@@ -49,7 +49,8 @@ final readonly class EndLaw
         foreach ($this->fit->sheet->doing(Deed::Book) as $step) {
             if ($step->followUp->id === $event->string('follow_up')) {
                 $this->fit->state->isDone($step->id) || throw InvalidEvent::in('follow_up', 'That check is not booked.');
-                isset($this->fit->state->followUps[$step->followUp->id]) && throw InvalidEvent::in('follow_up', 'That check is done already.');
+                isset($this->fit->state->followUps[$step->followUp->id])
+                    && throw InvalidEvent::in('follow_up', 'That check is done already.');
 
                 return;
             }

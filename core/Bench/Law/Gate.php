@@ -66,7 +66,8 @@ final readonly class Gate
     {
         return [
             new Before\SafetyReading(), new Before\OnItsStands(), new Before\ColdEnough(), new Before\WeightHeld(), new Before\BatteryOff(),
-            new Before\SafeToRun(), new Before\SafeToRelease(), new Before\SafeToLower(), new Before\StripOrder(), new Before\ReadyToFill(), new Before\InTheWayOut(),
+            new Before\SafeToRun(), new Before\SafeToRelease(), new Before\SafeToLower(), new Before\StripOrder(),
+            new Before\ReadyToFill(), new Before\InTheWayOut(),
             new Before\EarlierWork(), new Before\WaitsOver(), new Before\LineOrder(),
         ];
     }
@@ -75,8 +76,10 @@ final readonly class Gate
     private static function rulesWithin(): array
     {
         return [
-            new Within\CautionsRead(), new Within\ReadingsTaken(), new Within\CurveSound(), new Within\RoutineDone(), new Within\HoldsStood(),
-            new Within\PiecesAddUp(), new Within\PutInCounted(), new Within\ToolsCounted(), new Within\FastenersFinal(), new Within\PassesInOrder(),
+            new Within\CautionsRead(), new Within\ReadingsTaken(), new Within\CurveSound(), new Within\RoutineDone(),
+            new Within\HoldsStood(),
+            new Within\PiecesAddUp(), new Within\PutInCounted(), new Within\ToolsCounted(), new Within\FastenersFinal(),
+            new Within\PassesInOrder(),
             new Within\CureOver(),
         ];
     }

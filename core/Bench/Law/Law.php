@@ -31,15 +31,18 @@ final readonly class Law
         $this->ensureStep($event);
         (new Reasons($this->fit->state->lastReason))->ensure($event);
         match ($event->type) {
-            EventType::StepStarted, EventType::StepDone, EventType::StepSkipped, EventType::StepReopened, EventType::CautionAcknowledged => (new StepLaw($this->fit, $this->hand))->ensure($event),
-            EventType::Counted, EventType::CountedAll, EventType::Broke, EventType::Replaced, EventType::Dropped, EventType::Found => (new PieceLaw($this->fit))->ensure($event),
+            EventType::StepStarted, EventType::StepDone, EventType::StepSkipped, EventType::StepReopened,
+            EventType::CautionAcknowledged => (new StepLaw($this->fit, $this->hand))->ensure($event),
+            EventType::Counted, EventType::CountedAll, EventType::Broke, EventType::Replaced, EventType::Dropped,
+            EventType::Found => (new PieceLaw($this->fit))->ensure($event),
             EventType::PutIn, EventType::TakenOut, EventType::ToolCounted => (new InsideLaw($this->fit))->ensure($event),
             EventType::FastenerMarked => (new FastenerLaw($this->fit))->ensure($event),
             EventType::Measured, EventType::StageBegun => (new ReadingLaw($this->fit, $this->hand))->ensure($event),
             EventType::CurveJudged, EventType::SumPinned => $this->ensureWorkedOutHere(),
             EventType::StopSeen => $this->ensureStop($event),
             EventType::Noted => null,
-            EventType::Waived, EventType::FollowUpClosed, EventType::Undone, EventType::Signed => (new EndLaw($this->fit, $this->hand))->ensure($event),
+            EventType::Waived, EventType::FollowUpClosed, EventType::Undone,
+            EventType::Signed => (new EndLaw($this->fit, $this->hand))->ensure($event),
         };
     }
 

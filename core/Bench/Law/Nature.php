@@ -17,7 +17,8 @@ final readonly class Nature
 {
     /** Deeds that leave the vehicle otherwise than they found it. */
     private const WORK = [
-        Deed::Remove, Deed::Refit, Deed::Install, Deed::Tighten, Deed::Drain, Deed::Open, Deed::Fill, Deed::Bleed, Deed::Hold, Deed::Release, Deed::Move,
+        Deed::Remove, Deed::Refit, Deed::Install, Deed::Tighten, Deed::Drain, Deed::Open, Deed::Fill, Deed::Bleed, Deed::Hold,
+        Deed::Release, Deed::Move,
         Deed::BatteryOff, Deed::BatteryOn,
     ];
 

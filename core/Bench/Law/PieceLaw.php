@@ -27,7 +27,8 @@ final readonly class PieceLaw
     public function ensure(FitEvent $event): void
     {
         if (EventType::Found === $event->type) {
-            isset($this->fit->state->dropped[$event->string('dropped')]) || throw InvalidEvent::in('dropped', 'Nothing like that is missing.');
+            isset($this->fit->state->dropped[$event->string('dropped')])
+                || throw InvalidEvent::in('dropped', 'Nothing like that is missing.');
         } elseif (EventType::CountedAll === $event->type) {
             $this->ensureAll($this->step($event));
         } elseif (EventType::Dropped !== $event->type || '' !== $event->string('thing')) {
@@ -40,7 +41,9 @@ final readonly class PieceLaw
         $line = $this->line($step, $event->string('thing'));
         $count = $this->fit->pieces()->of($step, $line);
         match ($event->type) {
-            EventType::Counted => Deed::Remove === $step->deed ? $this->ensureIntoTray($count, $event->int('by')) : $this->ensureBack($count, $event->int('by')),
+            EventType::Counted => Deed::Remove === $step->deed
+                ? $this->ensureIntoTray($count, $event->int('by'))
+                : $this->ensureBack($count, $event->int('by')),
             EventType::Replaced => $count->fresh < $count->expected || throw InvalidEvent::in(
                 'thing', 'More new ones than there are places.',
             ),

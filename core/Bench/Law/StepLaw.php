@@ -26,7 +26,8 @@ final readonly class StepLaw
             EventType::StepStarted => $this->ensureStart($step, $event),
             EventType::StepDone => $this->ensureDone($step, $event),
             EventType::StepSkipped => $this->ensureSkip($step),
-            EventType::StepReopened => $this->fit->state->isClosed($step->id) || throw InvalidEvent::in('step', 'This step is open already.'),
+            EventType::StepReopened => $this->fit->state->isClosed($step->id)
+                || throw InvalidEvent::in('step', 'This step is open already.'),
             default => isset($step->cautions[$event->int('caution')]) || throw InvalidEvent::in(
                 'caution', 'There is no such caution at this step.',
             ),

@@ -127,7 +127,8 @@ final readonly class ThreadCompound implements Sum
                 : Check::watch(
                     'figure-shifts',
                     sprintf(
-                        'The same clamp needs %s N·m instead of %s, if the figure was meant for a dry thread. Where the maker names a compound, the figure is meant for that: change nothing.',
+                        'The same clamp needs %s N·m instead of %s, if the figure was meant for a dry thread. Where the maker '
+                            .'names a compound, the figure is meant for that: change nothing.',
                         Show::n($stated * $factor, 3), Show::n($stated, 3),
                     ),
                 );

@@ -144,7 +144,8 @@ final readonly class ThreadEngagement implements Sum
             $ratio < 1.0 => Check::stop(
                 'strips-first',
                 sprintf(
-                    'The thread of the %s strips before the bolt breaks: %s mm engaged, %s needed. Longer bolt, thread insert, or a lower figure.',
+                    'The thread of the %s strips before the bolt breaks: %s mm engaged, %s needed. Longer bolt, thread insert, '
+                        .'or a lower figure.',
                     $side, Show::n($engaged, 3), Show::n($needed, 3),
                 ),
             ),

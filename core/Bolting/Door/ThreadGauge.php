@@ -92,7 +92,8 @@ final readonly class ThreadGauge implements Sum
         }[] !== $fits || throw InvalidInput::in(
             'diameter',
             sprintf(
-                'No thread of the tables has %s mm and a pitch of %s mm: measure over the crests again, and count the pitch over ten threads.',
+                'No thread of the tables has %s mm and a pitch of %s mm: measure over the crests again, and count the pitch '
+                    .'over ten threads.',
                 Show::n($diameter), Show::n($pitch),
             ),
         );
@@ -161,7 +162,9 @@ final readonly class ThreadGauge implements Sum
     {
         $near = array_filter(
             Thread::all(),
-            static fn (Thread $t): bool => $t->name !== $best->name && abs($t->diameter - $best->diameter) <= self::NEIGHBOUR_DIAMETER && (abs($t->pitch - $best->pitch) <= self::NEIGHBOUR_PITCH || abs($t->diameter - $best->diameter) < 0.02 && $t->isMetric() !== $best->isMetric()),
+            static fn (Thread $t): bool => $t->name !== $best->name
+                && abs($t->diameter - $best->diameter) <= self::NEIGHBOUR_DIAMETER
+                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                        && (abs($t->pitch - $best->pitch) <= self::NEIGHBOUR_PITCH || abs($t->diameter - $best->diameter) < 0.02 && $t->isMetric() !== $best->isMetric()),
         );
         usort($near, static fn (Thread $a, Thread $b): int => abs($a->diameter - $diameter) <=> abs($b->diameter - $diameter));
 

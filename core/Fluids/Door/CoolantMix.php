@@ -258,7 +258,8 @@ final readonly class CoolantMix implements Sum
                 Check::stop(
                     'not-reachable',
                     sprintf(
-                        '%s %% is not reachable from this drain: the best is %s %%. All %s L must come out; repeated drains only come closer.',
+                        '%s %% is not reachable from this drain: the best is %s %%. All %s L must come out; repeated drains '
+                            .'only come closer.',
                         Show::n($target), Show::n($best, 3), Show::n($need, 3),
                     ),
                 ),
@@ -372,8 +373,10 @@ final readonly class CoolantMix implements Sum
         $isThere = abs($ends - $target) < 0.05;
 
         return [$values, new Check('incompatible', $isThere ? Level::Watch : Level::Stop, sprintf(
-            'The families must not mix: %d drain-and-fill cycles leave %s %% of the old and end at %s %%%s. Pour %s. Run it hot in between.',
-            $plan->count(), Show::n($share, 2), Show::n($ends, 3), $isThere ? '' : sprintf(', not %s', Show::n($target)), self::inWords($plan),
+            'The families must not mix: %d drain-and-fill cycles leave %s %% of the old and end at %s %%%s. Pour %s. Run it hot '
+                .'in between.',
+            $plan->count(), Show::n($share, 2), Show::n($ends, 3), $isThere ? '' : sprintf(', not %s', Show::n($target)),
+            self::inWords($plan),
         )), $working];
     }
 }

@@ -138,7 +138,8 @@ final readonly class OilFill implements Sum
         $checks = [];
         if ($in->has('drained') && $in->number('drained', Kind::Volume) + ($changed ? $filter : 0.0) > self::MORE_THAN_ALL * $whole) {
             $checks[] = Check::watch('more-out', sprintf(
-                '%s L came out, and it takes %s. Was it overfilled, is fuel or coolant in it, or is the capacity wrong? Find out before you fill.',
+                '%s L came out, and it takes %s. Was it overfilled, is fuel or coolant in it, or is the capacity wrong? Find '
+                    .'out before you fill.',
                 Show::n($in->number('drained', Kind::Volume), 3), Show::n($capacity, 3),
             ));
         }

@@ -59,7 +59,8 @@ final readonly class WarmUp implements Sum
     public function fields(): array
     {
         return [
-            Field::list('samples', 'Curve', '0 18; 120 33; 240 47; 360 60; 480 72; 600 84; 660 88; 720 88; 840 89', 'Seconds and °C: JSON rows, or one row a line.'),
+            Field::list('samples', 'Curve', '0 18; 120 33; 240 47; 360 60; 480 72; 600 84; 660 88; 720 88; 840 '
+                .'89', 'Seconds and °C: JSON rows, or one row a line.'),
             Field::quantity('opens', 'Thermostat opens at', Kind::Temperature, '88 °C', 'Stamped on it.'),
             Field::quantity('full', 'Fully open at', Kind::Temperature, '100 °C', 'Taken as 12 K more where it is not known.')->optional(),
             Field::quantity('ambient', 'Air', Kind::Temperature, '18 °C')->optional(),
@@ -74,7 +75,8 @@ final readonly class WarmUp implements Sum
     public function example(): array
     {
         return [
-            'samples' => '0 18; 60 25; 120 33; 180 40; 240 47; 300 54; 360 60; 420 67; 480 73; 540 80; 600 86; 640 90; 660 89; 700 89; 760 90; 820 91; 880 91',
+            'samples' => '0 18; 60 25; 120 33; 180 40; 240 47; 300 54; 360 60; 420 67; 480 73; 540 80; 600 86; 640 90; 660 89; '
+                .'700 89; 760 90; 820 91; 880 91',
             'opens' => '88 °C',
             'ambient' => '18 °C',
         ];
@@ -235,7 +237,8 @@ final readonly class WarmUp implements Sum
     {
         foreach ($dips as $dip) {
             $isFall = $jump['to'] < $jump['from'];
-            $within = $jump['at'] >= $dip['at'] - ($isFall ? self::JUMP_SECONDS : 0.0) && $jump['at'] <= $dip['until'] + self::COMES_BACK_SECONDS;
+            $within = $jump['at'] >= $dip['at'] - ($isFall ? self::JUMP_SECONDS : 0.0)
+                && $jump['at'] <= $dip['until'] + self::COMES_BACK_SECONDS;
             $cameBack = $dip['back'] >= $dip['low'] + 0.5 * ($dip['from'] - $dip['low']);
             $mayYet = $curve->times[$curve->count() - 1] - $dip['at'] < self::COMES_BACK_SECONDS;
             if ($within && ($cameBack || $mayYet) && max($jump['from'], $jump['to']) <= $dip['from'] + self::JUMP) {
@@ -258,7 +261,9 @@ final readonly class WarmUp implements Sum
         foreach ($dips as $dip) {
             $isFan = $dip['from'] > $opens + self::NEAR;
             $depth = $dip['from'] - $dip['low'];
-            $isNext = null !== $last && $dip['at'] - $last['at'] <= self::TOOTH_SECONDS && $depth > self::SETTLES * ($last['from'] - $last['low']);
+            $isNext = null !== $last
+                && $dip['at'] - $last['at'] <= self::TOOTH_SECONDS
+                && $depth > self::SETTLES * ($last['from'] - $last['low']);
             $teeth = $isFan ? 0 : ($isNext ? $teeth + 1 : 1);
             $most = max($most, $teeth);
             $last = $dip;
@@ -273,7 +278,8 @@ final readonly class WarmUp implements Sum
             ? Check::stop(
                 'stuck-closed',
                 sprintf(
-                    'Stuck closed: it went on past %s °C, where it should stand fully open, without slowing. Stop the engine, the thermostat does not open.',
+                    'Stuck closed: it went on past %s °C, where it should stand fully open, without slowing. Stop the engine, '
+                        .'the thermostat does not open.',
                     Show::n($full, 3),
                 ),
             )
@@ -312,7 +318,8 @@ final readonly class WarmUp implements Sum
         return Check::stop(
             'stuck-open',
             sprintf(
-                'Stuck open: it levels off at %s °C%s and never comes to the %s °C at which it should open. It runs cold, wears and drinks.',
+                'Stuck open: it levels off at %s °C%s and never comes to the %s °C at which it should open. It runs cold, wears '
+                    .'and drinks.',
                 Show::n($at, 3), null === $ambient ? '' : sprintf(', %s K over the air,', Show::n($at - $ambient, 2)),
                 Show::n($opens, 3),
             ),

@@ -176,7 +176,9 @@ final class EngineModel
             $this->bubbleFrom = $this->time + $this->luck->between(15.0, EngineFault::LowLevel === $this->fault ? 90.0 : 60.0);
         }
 
-        return $this->time >= $this->bubbleFrom && $this->time < $this->bubbleUntil ? $this->bubbleDepth * ($this->engine - $this->data->ambient) : 0.0;
+        return $this->time >= $this->bubbleFrom && $this->time < $this->bubbleUntil
+            ? $this->bubbleDepth * ($this->engine - $this->data->ambient)
+            : 0.0;
     }
 
     /** J/K, a litre of coolant. */

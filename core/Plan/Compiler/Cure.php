@@ -63,7 +63,9 @@ final readonly class Cure
 
     private function minutes(Joint $joint): float
     {
-        $passive = str_contains($joint->material, 'aluminium') || str_contains($joint->material, 'magnesium') || str_starts_with($joint->grade, 'A');
+        $passive = str_contains($joint->material, 'aluminium')
+            || str_contains($joint->material, 'magnesium')
+            || str_starts_with($joint->grade, 'A');
 
         return $joint->cure > 0.0 ? $joint->cure : ThreadCompound::cureMinutes(
             str_replace('high strength', 'high-strength', $joint->compound), $this->temperature(), $passive,

@@ -46,7 +46,8 @@ final readonly class StepWriter
     {
         return new Step(
             'on.'.$item->id, $phase, Deed::Refit, 'Refit the '.$item->name, $item->refitNote,
-            position: $item->position, minutes: $item->on, tools: $this->trayTools($item, true), cautions: $this->leftHanded($item, true), item: $item->id, tray: $this->tray($item, true),
+            position: $item->position, minutes: $item->on, tools: $this->trayTools($item, true),
+            cautions: $this->leftHanded($item, true), item: $item->id, tray: $this->tray($item, true),
         );
     }
 

@@ -25,7 +25,8 @@ final class UnplannableFit extends \DomainException implements CoreException
         return new self(
             'vehicle',
             sprintf(
-                'These lie in front of each other in a circle, so none can come off first: %s. Correct what is behind what on the vehicle sheet.',
+                'These lie in front of each other in a circle, so none can come off first: %s. Correct what is behind what on '
+                    .'the vehicle sheet.',
                 implode(' → ', $cycle),
             ),
         );

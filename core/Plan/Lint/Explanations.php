@@ -8,21 +8,28 @@ namespace NimbleKnuckle\Core\Plan\Lint;
 final readonly class Explanations
 {
     private const TEXTS = [
-        'cover-left-off' => 'Something is taken off and no later step puts it back. Forgotten shields let water and dirt at the belt side and rattle themselves loose.',
+        'cover-left-off' => 'Something is taken off and no later step puts it back. Forgotten shields let water and dirt at the '
+            .'belt side and rattle themselves loose.',
         'tray-miscount' => 'A removal and its refit list different numbers of pieces, so the count at the bench can never come out right.',
         'joint-left-loose' => 'A joint is undone by a removal and no step tightens it.',
         'joint-no-figure' => 'A joint is tightened and nobody entered a figure. Habit is no figure.',
-        'figure-conflict' => 'The two units of one figure disagree by more than their rounding. One was converted wrongly or misread; it must not be chosen silently.',
+        'figure-conflict' => 'The two units of one figure disagree by more than their rounding. One was converted wrongly or '
+            .'misread; it must not be chosen silently.',
         'figure-past-thread' => 'The figure is more than the bolt, or the thread it screws into, can stand at the low end of friction.',
-        'figure-near-yield' => 'The figure takes more than 80 % of what the thread can stand at the low end of friction: condition and wrench have to be right.',
-        'figure-too-low' => 'The figure is under 8 % of what brings the bolt to yield; such a bolt clamps nothing. Usually a unit was misread or the thread is another.',
+        'figure-near-yield' => 'The figure takes more than 80 % of what the thread can stand at the low end of friction: '
+            .'condition and wrench have to be right.',
+        'figure-too-low' => 'The figure is under 8 % of what brings the bolt to yield; such a bolt clamps nothing. Usually a '
+            .'unit was misread or the thread is another.',
         'no-wrench' => 'No torque wrench of the kit works at this figure: its range, or 20 % of its full scale, is missed.',
         'wrench-past-calibration' => 'The only wrench that reaches the figure is more than twelve months past its calibration.',
-        'wrench-too-coarse' => 'What the wrench may read off is more than the range of the figure, or passes its ceiling: the bolt may get too little or too much.',
-        'yield-bolt-reused' => 'Figure and angle take the bolt past yield. It is longer for good and will not clamp the same again; only a new one does, or one measured under the maker’s limit.',
+        'wrench-too-coarse' => 'What the wrench may read off is more than the range of the figure, or passes its ceiling: the '
+            .'bolt may get too little or too much.',
+        'yield-bolt-reused' => 'Figure and angle take the bolt past yield. It is longer for good and will not clamp the same '
+            .'again; only a new one does, or one measured under the maker’s limit.',
         'single-use-not-listed' => 'The joint asks for new fasteners and the parts list has none.',
         'circuit-not-filled' => 'A circuit is drained and no later step fills it.',
-        'started-before-filled' => 'The engine runs while a circuit is still open: minutes without coolant or seconds without oil are enough.',
+        'started-before-filled' => 'The engine runs while a circuit is still open: minutes without coolant or seconds without '
+            .'oil are enough.',
         'hot-circuit' => 'A circuit under cap pressure is opened and nothing before it makes sure the engine is cold.',
         'no-stands' => 'Work is done under the vehicle or with a wheel off, and no step has put it on stands.',
         'no-morning-check' => 'The procedure calls for a look at the cold level next morning and no step books it.',
@@ -35,9 +42,11 @@ final readonly class Explanations
         'battery-left-off' => 'The battery is still disconnected when the engine is to run, or at the end.',
         'weight-unsupported' => 'A mount that carries engine or gearbox is undone and nothing holds the weight.',
         'support-left-in' => 'A jack or bar is still in when the vehicle comes down, is driven, or at the end.',
-        'movement-limit' => 'Engine, gearbox or crossmember is moved past a limit of the vehicle sheet while what it would hit or strain is still fitted.',
+        'movement-limit' => 'Engine, gearbox or crossmember is moved past a limit of the vehicle sheet while what it would hit '
+            .'or strain is still fitted.',
         'moved-unheld' => 'Something heavy is moved by a step before any step has taken its weight.',
-        'bush-before-load' => 'A rubber-bushed joint is tightened while the weight still hangs on the support; the rubber is twisted for the rest of its life.',
+        'bush-before-load' => 'A rubber-bushed joint is tightened while the weight still hangs on the support; the rubber is '
+            .'twisted for the rest of its life.',
         'room-is-gone' => 'A joint a wrench reaches only while the part is held clear is tightened after it came down.',
         'load-and-room' => 'One joint is marked both “only under load” and “only while there is room”; both cannot be.',
         'set-not-complete' => 'Joints marked as one loosely fitted set: one is tightened while the item of another is not in.',
@@ -54,7 +63,8 @@ final readonly class Explanations
         'wait-without-end' => 'A wait that runs by itself names a step that is missing or comes before it.',
         'step-twice' => 'Two steps carry the same id; marks of one would count for the other.',
         'mix-without-reading' => 'The coolant mix is worked out before what was drained and its strength are measured.',
-        'raised-without-caution' => 'A step that raises the vehicle, holds a weight or disconnects the battery carries no caution to acknowledge.',
+        'raised-without-caution' => 'A step that raises the vehicle, holds a weight or disconnects the battery carries no '
+            .'caution to acknowledge.',
         'unknown-binding' => 'A step acts on an item, joint or circuit that is not on the vehicle sheet.',
         'refit-out-of-order' => 'Something goes back while what lies behind it is still off; it would have to come off again.',
         'strip-out-of-order' => 'Something comes off while what lies in front of it is still on.',

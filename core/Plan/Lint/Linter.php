@@ -52,14 +52,22 @@ final readonly class Linter
     private static function standard(): array
     {
         return [
-            new Rule\ItemNotRefitted(), new Rule\TrayMiscounts(), new Rule\JointNotTightened(), new Rule\JointWithoutFigure(), new Rule\FigureDoubtful(),
-            new Rule\FigureTooLow(), new Rule\NoWrench(), new Rule\SinglePartMissing(), new Rule\CircuitNotFilled(), new Rule\StartedBeforeFilled(),
-            new Rule\HotCircuitOpened(), new Rule\UnderWithoutStands(), new Rule\FollowUpMissing(), new Rule\ToolMissing(), new Rule\NotLowered(), new Rule\EmptySheet(),
-            new Rule\BatteryLive(), new Rule\BatteryLeftOff(), new Rule\WeightUnsupported(), new Rule\SupportLeftIn(), new Rule\MovesTooFar(), new Rule\MovedUnheld(),
-            new Rule\BushBeforeLoad(), new Rule\RoomIsGone(), new Rule\LoadAndRoomClash(), new Rule\SetNotComplete(), new Rule\CureTooShort(), new Rule\PasteAndLocker(),
-            new Rule\ClampsNotRechecked(), new Rule\GateLocked(), new Rule\BeltNotListed(), new Rule\FlashWithoutWait(), new Rule\LevelWhileHot(),
-            new Rule\LevelNotChecked(), new Rule\RunsWithPartsOff(), new Rule\RunsWithJointsLoose(), new Rule\WaitWithoutEnd(), new Rule\StepTwice(),
-            new Rule\MixWithoutReading(), new Rule\RaisedWithoutCaution(), new Rule\UnknownBinding(), new Rule\RefitOutOfOrder(), new Rule\YieldBoltReused(),
+            new Rule\ItemNotRefitted(), new Rule\TrayMiscounts(), new Rule\JointNotTightened(), new Rule\JointWithoutFigure(),
+            new Rule\FigureDoubtful(),
+            new Rule\FigureTooLow(), new Rule\NoWrench(), new Rule\SinglePartMissing(), new Rule\CircuitNotFilled(),
+            new Rule\StartedBeforeFilled(),
+            new Rule\HotCircuitOpened(), new Rule\UnderWithoutStands(), new Rule\FollowUpMissing(), new Rule\ToolMissing(),
+            new Rule\NotLowered(), new Rule\EmptySheet(),
+            new Rule\BatteryLive(), new Rule\BatteryLeftOff(), new Rule\WeightUnsupported(), new Rule\SupportLeftIn(),
+            new Rule\MovesTooFar(), new Rule\MovedUnheld(),
+            new Rule\BushBeforeLoad(), new Rule\RoomIsGone(), new Rule\LoadAndRoomClash(), new Rule\SetNotComplete(),
+            new Rule\CureTooShort(), new Rule\PasteAndLocker(),
+            new Rule\ClampsNotRechecked(), new Rule\GateLocked(), new Rule\BeltNotListed(), new Rule\FlashWithoutWait(),
+            new Rule\LevelWhileHot(),
+            new Rule\LevelNotChecked(), new Rule\RunsWithPartsOff(), new Rule\RunsWithJointsLoose(), new Rule\WaitWithoutEnd(),
+            new Rule\StepTwice(),
+            new Rule\MixWithoutReading(), new Rule\RaisedWithoutCaution(), new Rule\UnknownBinding(), new Rule\RefitOutOfOrder(),
+            new Rule\YieldBoltReused(),
         ];
     }
 }

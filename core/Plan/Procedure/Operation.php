@@ -85,12 +85,15 @@ final readonly class Operation
         return new self(
             $node->string('id'), $node->enum('phase', Phase::class), $node->enum('do', Deed::class), $node->string('on', ''), $when,
             $node->string('title', ''), $node->string('text', ''), $node->string('why', ''), $node->string('orientation', ''),
-            $node->enum('position', Position::class, Position::Any), Minutes::read($node, 'minutes'), $node->bool('passive'), $node->string('until', ''),
+            $node->enum('position', Position::class, Position::Any), Minutes::read($node, 'minutes'), $node->bool('passive'),
+            $node->string('until', ''),
             Caution::readList($node, 'cautions'), $tools,
             array_map(Supply::read(...), $node->nodes('consumables')), array_map(Supply::read(...), $node->nodes('parts')),
             array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
-            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'), self::routine($node), array_map(PutIn::read(...), $node->nodes('puts')),
+            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''),
+            $node->float('cure', 0.0), $node->strings('tags'), self::routine($node),
+            array_map(PutIn::read(...), $node->nodes('puts')),
         );
     }
 }

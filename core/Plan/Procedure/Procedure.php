@@ -58,7 +58,8 @@ final readonly class Procedure
 
         return new self(
             $node->string('id'), $node->string('title'), $node->string('summary', ''), $node->strings('signs'),
-            $needs->strings('items'), $needs->strings('joints'), $needs->strings('circuits'), $groups, array_values($operations), $node->strings('expects'),
+            $needs->strings('items'), $needs->strings('joints'), $needs->strings('circuits'), $groups, array_values($operations),
+            $node->strings('expects'),
         );
     }
 

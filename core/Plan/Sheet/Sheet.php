@@ -102,7 +102,9 @@ final readonly class Sheet
         return array_values(
             array_filter(
                 $this->byDeed[$deed->value] ?? [],
-                static fn (Step $step): bool => ('' === $item || $step->item === $item) && ('' === $joint || $step->joint === $joint) && ('' === $circuit || $step->circuit === $circuit),
+                static fn (Step $step): bool => ('' === $item || $step->item === $item)
+                    && ('' === $joint || $step->joint === $joint)
+                    && ('' === $circuit || $step->circuit === $circuit),
             ),
         );
     }

@@ -69,7 +69,8 @@ final readonly class Step
     public static function fromOperation(Operation $op, string $item = '', string $joint = '', string $circuit = ''): self
     {
         return new self(
-            $op->id, $op->phase, $op->deed, $op->title, $op->text, $op->why, $op->orientation, $op->position, $op->minutes, $op->passive, $op->until,
+            $op->id, $op->phase, $op->deed, $op->title, $op->text, $op->why, $op->orientation, $op->position, $op->minutes,
+            $op->passive, $op->until,
             $op->cautions, $op->tools, $op->consumables, $op->parts, $item, $joint, $circuit, [], $op->asks, $op->sum, $op->followUp,
             $op->body, $op->moveMm, $op->moveWay, $op->cure, $op->tags, routine: $op->routine, puts: $op->puts,
         );
@@ -84,14 +85,17 @@ final readonly class Step
     public static function read(Node $node): self
     {
         return new self(
-            $node->string('id'), $node->enum('phase', Phase::class), $node->enum('deed', Deed::class), $node->string('title'), $node->string('text', ''),
-            $node->string('why', ''), $node->string('orientation', ''), $node->enum('position', Position::class, Position::Any), Minutes::read($node, 'minutes'),
+            $node->string('id'), $node->enum('phase', Phase::class), $node->enum('deed', Deed::class), $node->string('title'),
+            $node->string('text', ''),
+            $node->string('why', ''), $node->string('orientation', ''), $node->enum('position', Position::class, Position::Any),
+            Minutes::read($node, 'minutes'),
             $node->bool('passive'), $node->string('until', ''), Caution::readList($node, 'cautions'), $node->strings('tools'),
             array_map(Supply::read(...), $node->nodes('consumables')), array_map(Supply::read(...), $node->nodes('parts')),
             $node->string('item', ''), $node->string('joint', ''), $node->string('circuit', ''),
             array_map(TrayLine::read(...), $node->nodes('tray')), array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
-            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''), $node->float('cure', 0.0), $node->strings('tags'), $node->strings('after'), $node->string('routine', ''),
+            $node->string('body', ''), $node->node('move')->float('mm', 0.0), $node->node('move')->string('way', ''),
+            $node->float('cure', 0.0), $node->strings('tags'), $node->strings('after'), $node->string('routine', ''),
             array_map(PutIn::read(...), $node->nodes('puts')),
         );
     }
@@ -101,7 +105,8 @@ final readonly class Step
     {
         $all = [
             'id' => $this->id, 'phase' => $this->phase->value, 'deed' => $this->deed->value, 'title' => $this->title, 'text' => $this->text,
-            'why' => $this->why, 'orientation' => $this->orientation, 'position' => $this->position->value, 'minutes' => $this->minutes->toArray(),
+            'why' => $this->why, 'orientation' => $this->orientation, 'position' => $this->position->value,
+            'minutes' => $this->minutes->toArray(),
             'passive' => $this->passive, 'until' => $this->until,
             'cautions' => array_map(static fn (Caution $c): array => $c->toArray(), $this->cautions), 'tools' => $this->tools,
             'consumables' => array_map(static fn (Supply $s): array => $s->toArray(), $this->consumables),

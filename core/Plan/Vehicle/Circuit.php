@@ -65,8 +65,10 @@ final readonly class Circuit
 
         return new self(
             $id, $node->string('role', $id), $node->string('name'), $capacity, $node->string('base', ''), $node->string('family', ''),
-            $node->float('target', 50.0), $node->float('product', 100.0), $node->float('cap', 0.0), $node->strings('drain_behind'), $node->string('note', ''),
-            self::heights($node->node('heights')), $node->float('marks', 0.0), $node->float('opens', 0.0), $node->int('every_months', 0), $node->float('every_km', 0.0),
+            $node->float('target', 50.0), $node->float('product', 100.0), $node->float('cap', 0.0), $node->strings('drain_behind'),
+            $node->string('note', ''),
+            self::heights($node->node('heights')), $node->float('marks', 0.0), $node->float('opens', 0.0),
+            $node->int('every_months', 0), $node->float('every_km', 0.0),
         );
     }
 }

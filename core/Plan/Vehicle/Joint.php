@@ -17,8 +17,10 @@ final readonly class Joint
 {
     /** Friction by what is on the thread, where the sheet does not say it itself. */
     private const FRICTIONS = [
-        'dry' => 'dry zinc', 'oil' => 'oiled', 'oiled' => 'oiled', 'anti-seize' => 'anti-seize', 'thread sealant' => 'oiled', 'sealant' => 'oiled',
-        'threadlocker' => 'threadlocker wet', 'medium threadlocker' => 'threadlocker wet', 'high-strength threadlocker' => 'threadlocker wet',
+        'dry' => 'dry zinc', 'oil' => 'oiled', 'oiled' => 'oiled', 'anti-seize' => 'anti-seize', 'thread sealant' => 'oiled',
+        'sealant' => 'oiled',
+        'threadlocker' => 'threadlocker wet', 'medium threadlocker' => 'threadlocker wet',
+        'high-strength threadlocker' => 'threadlocker wet',
     ];
     /** Degrees a part is drawn down by at a time. */
     public const ROUND = 180.0;
@@ -104,14 +106,20 @@ final readonly class Joint
 
         return new self(
             $id, $node->string('role', $id), $node->string('name'), $node->string('item', ''), $layout, $node->string('outline', 'plate'),
-            $node->string('thread', ''), $node->string('length', ''), $node->string('grade', ''), $node->string('material', ''), $node->string('friction', '') ?: self::frictionOf($compound),
+            $node->string('thread', ''), $node->string('length', ''), $node->string('grade', ''), $node->string('material', ''),
+            $node->string('friction', '') ?: self::frictionOf($compound),
             $spec, [] === $passes ? [100.0] : $passes,
-            $compound, $node->string('reuse', 'reuse'), $node->string('tool', ''), $node->string('tool_off', ''), 'left' === $hand, self::within($node, 'seal_travel', 0.0, 20.0),
-            $adapter->float('length', 0.0), $adapter->float('angle', 0.0), $adapter->string('name', ''), $node->string('note', ''), $node->strings('labels'),
+            $compound, $node->string('reuse', 'reuse'), $node->string('tool', ''), $node->string('tool_off', ''), 'left' === $hand,
+            self::within($node, 'seal_travel', 0.0, 20.0),
+            $adapter->float('length', 0.0), $adapter->float('angle', 0.0), $adapter->string('name', ''), $node->string('note', ''),
+            $node->strings('labels'),
             $node->strings('when'), $node->string('set', ''), $node->float('cure', 0.0),
-            $angle > 0.0 ? $angle : max($spec->angle(), $spec->partTurn), self::within($node, 'swing', 0.0, 360.0), self::within($node, 'gap', 0.0, 100.0),
-            self::firstOf($node, $layout), self::lengthsOf($node, $layout), $node->bool('check'), $node->bool('into_yield'), self::within($node, 'longest', 0.0, 1000.0),
-            $node->node('grip')->float('shank', 0.0), $node->node('grip')->float('threaded', 0.0), $node->node('grip')->string('member', ''),
+            $angle > 0.0 ? $angle : max($spec->angle(), $spec->partTurn), self::within($node, 'swing', 0.0, 360.0),
+            self::within($node, 'gap', 0.0, 100.0),
+            self::firstOf($node, $layout), self::lengthsOf($node, $layout), $node->bool('check'), $node->bool('into_yield'),
+            self::within($node, 'longest', 0.0, 1000.0),
+            $node->node('grip')->float('shank', 0.0), $node->node('grip')->float('threaded', 0.0),
+            $node->node('grip')->string('member', ''),
         );
     }
 

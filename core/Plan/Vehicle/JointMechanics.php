@@ -62,8 +62,10 @@ final readonly class JointMechanics
         $sum = new AngleTighten();
         try {
             return $sum->compute(Inputs::of([
-                'thread' => $this->joint->thread, 'grade' => $this->joint->grade, 'friction' => $this->joint->friction, 'snug' => $this->joint->figure()->value(), 'angle' => $this->joint->angle,
-                'shank' => $this->springs->shank, 'threaded' => $this->springs->threaded, 'member' => $this->springs->member->value, 'swing' => $this->joint->swing > 0 ? $this->joint->swing : null,
+                'thread' => $this->joint->thread, 'grade' => $this->joint->grade, 'friction' => $this->joint->friction,
+                'snug' => $this->joint->figure()->value(), 'angle' => $this->joint->angle,
+                'shank' => $this->springs->shank, 'threaded' => $this->springs->threaded, 'member' => $this->springs->member->value,
+                'swing' => $this->joint->swing > 0 ? $this->joint->swing : null,
             ], $sum->fields()));
         } catch (InvalidInput) {
             return null;

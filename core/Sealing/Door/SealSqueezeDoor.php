@@ -102,7 +102,8 @@ final readonly class SealSqueezeDoor implements Sum
         );
 
         return SealSqueeze::of(
-            Length::millimetres($in->between('section', Kind::Length, 0.5, 20.0)), Length::millimetres($inner), Length::millimetres($in->between('depth', Kind::Length, 0.1, 30.0)),
+            Length::millimetres($in->between('section', Kind::Length, 0.5, 20.0)), Length::millimetres($inner),
+            Length::millimetres($in->between('depth', Kind::Length, 0.1, 30.0)),
             Length::millimetres($in->between('width', Kind::Length, 0.3, 60.0)), Length::millimetres($on),
         );
     }

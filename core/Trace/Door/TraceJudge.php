@@ -189,13 +189,16 @@ final readonly class TraceJudge implements Sum
             $first = $this->firstRise($trace, $read);
 
             return $first < self::EARLY * $joint->runDown - $trace->spacing ? Check::stop('cross-threaded', sprintf(
-                'Cross-threaded, or something in the hole: the torque came after %s of the %s turns it should run down. Back it out by hand and look at the thread.',
+                'Cross-threaded, or something in the hole: the torque came after %s of the %s turns it should run down. Back it '
+                    .'out by hand and look at the thread.',
                 Show::n($first / 360, 2), Show::n($joint->runDown / 360, 2),
             )) : null;
         }
 
         return $this->drags($trace, $read) ? Check::stop('cross-threaded', sprintf(
-            'Cross-threaded: the torque grew over %s° and ever flatter, no bolt that clamps does that. Back it out by hand and look at the thread.', Show::n($this->rise($trace, $read), 3),
+            'Cross-threaded: the torque grew over %s° and ever flatter, no bolt that clamps does that. Back it out by hand and '
+                .'look at the thread.',
+            Show::n($this->rise($trace, $read), 3),
         )) : null;
     }
 
@@ -205,7 +208,8 @@ final readonly class TraceJudge implements Sum
         $at = static fn (float $share): float => $trace->rising->angleAt($read->drag + $share * ($trace->reached - $read->drag));
         [$toe, $low, $middle] = [$at(0.06), $at(0.3), $at(0.55)];
 
-        return $this->rise($trace, $read) > self::DRAGGING_DEGREES && ($middle - $low) / 0.25 > self::FLATTER * ($low - $toe) / 0.24 + 2 * $trace->spacing;
+        return $this->rise($trace, $read) > self::DRAGGING_DEGREES
+            && ($middle - $low) / 0.25 > self::FLATTER * ($low - $toe) / 0.24 + 2 * $trace->spacing;
     }
 
     private function steep(Trace $trace, TraceReading $read, TraceSpec $spec, JointData $joint): ?Check
@@ -218,7 +222,8 @@ final readonly class TraceJudge implements Sum
         $slope = $trace->spacing > 0.25 * $this->rise($trace, $read) ? $across : max($read->slope, $across);
 
         return $slope > self::STEEP * $joint->slope ? Check::stop('bottomed', sprintf(
-            'Bottomed or cross-threaded: %s N·m a degree where %s were due is steeper than a bolt that clamps. Look at length, hole depth and what lies in the hole.',
+            'Bottomed or cross-threaded: %s N·m a degree where %s were due is steeper than a bolt that clamps. Look at length, '
+                .'hole depth and what lies in the hole.',
             Show::n($slope, 2), Show::n($joint->slope, 2),
         )) : null;
     }
@@ -241,7 +246,8 @@ final readonly class TraceJudge implements Sum
                 ),
             )
             : Check::stop('soft', sprintf(
-                'Soft: %s N·m a degree where %s were due. The thread drags, or something soft or loose is clamped. It holds less than the figure says; undo it and look.',
+                'Soft: %s N·m a degree where %s were due. The thread drags, or something soft or loose is clamped. It holds '
+                    .'less than the figure says; undo it and look.',
                 Show::n($read->slope, 2), Show::n($joint->slope, 2),
             ));
     }
@@ -264,14 +270,16 @@ final readonly class TraceJudge implements Sum
             $rise < self::STEEP_DEGREES => Check::watch(
                 'cannot-tell',
                 sprintf(
-                    'Cannot tell: %s N·m within %s°. A short stiff joint does that, and so does a bolt on the bottom of its hole. Say which joint it is.',
+                    'Cannot tell: %s N·m within %s°. A short stiff joint does that, and so does a bolt on the bottom of its '
+                        .'hole. Say which joint it is.',
                     Show::n($trace->reached, 3), Show::n($rise, 2),
                 ),
             ),
             $slow > self::SLACK_DEGREES => Check::watch(
                 'cannot-tell',
                 sprintf(
-                    'Cannot tell: the torque grew over %s°. A long soft joint does that, and so does a thread that drags. Say which joint it is.',
+                    'Cannot tell: the torque grew over %s°. A long soft joint does that, and so does a thread that drags. Say '
+                        .'which joint it is.',
                     Show::n($rise, 3),
                 ),
             ),
@@ -321,7 +329,8 @@ final readonly class TraceJudge implements Sum
             : Check::stop(
                 'yielding',
                 sprintf(
-                    'Yielding: the slope fell to %.0f %% of its peak at %s N·m. The bolt stretches for good, or it is the wrong one: stop and replace it.',
+                    'Yielding: the slope fell to %.0f %% of its peak at %s N·m. The bolt stretches for good, or it is the wrong '
+                        .'one: stop and replace it.',
                     100 * max(0.0, $read->endSlope) / $read->slope, Show::n($trace->finalTorque(), 3),
                 ),
             );

@@ -43,7 +43,10 @@ final class FitTest extends TestCase
     {
         $off = [$this->made('counted-all', ['step' => 'off.under-pan']), $this->made('step-done', ['step' => 'off.under-pan'])];
         self::assertSame(['item:under-pan'], $this->ends($this->fit(...$off)));
-        $short = [...$off, $this->made('counted', ['step' => 'on.under-pan', 'thing' => 'short screws', 'by' => 7]), $this->made('step-done', ['step' => 'on.under-pan', 'reason' => 'no time'])];
+        $short = [
+            ...$off, $this->made('counted', ['step' => 'on.under-pan', 'thing' => 'short screws', 'by' => 7]),
+            $this->made('step-done', ['step' => 'on.under-pan', 'reason' => 'no time']),
+        ];
         self::assertSame(['tray:under-pan'], $this->ends($this->fit(...$short)));
         $whole = [...$off, $this->made('counted-all', ['step' => 'on.under-pan']), $this->made('step-done', ['step' => 'on.under-pan'])];
         self::assertSame([], $this->ends($this->fit(...$whole)));
@@ -62,9 +65,15 @@ final class FitTest extends TestCase
 
     public function testAReadingOutsideItsLimitsStaysVisible(): void
     {
-        $hot = $this->made('measured', ['step' => 'safe-cold', 'field' => 'coolant_temperature', 'text' => '70 °C', 'value' => 70.0, 'unit' => 'degC']);
+        $hot = $this->made(
+            'measured',
+            ['step' => 'safe-cold', 'field' => 'coolant_temperature', 'text' => '70 °C', 'value' => 70.0, 'unit' => 'degC'],
+        );
         self::assertSame(['reading:safe-cold:coolant_temperature'], $this->ends($this->fit($hot)));
-        $cold = $this->made('measured', ['step' => 'safe-cold', 'field' => 'coolant_temperature', 'text' => '20 °C', 'value' => 20.0, 'unit' => 'degC']);
+        $cold = $this->made(
+            'measured',
+            ['step' => 'safe-cold', 'field' => 'coolant_temperature', 'text' => '20 °C', 'value' => 20.0, 'unit' => 'degC'],
+        );
         self::assertSame([], $this->ends($this->fit($hot, $cold)));
     }
 
@@ -82,8 +91,17 @@ final class FitTest extends TestCase
         self::assertCount(2, $fit->gate()->within($this->step($fit, 'safe-cold')));
         self::assertCount(2, $fit->gate()->within($this->step($fit, 'off.front-shield')), 'screws and pins');
         self::assertStringContainsString('3 of 3', $fit->gate()->within($this->step($fit, 'housing-tight'))[0]->text);
-        self::assertContains('“Drain the coolant into the measured can” is not finished.', array_column($fit->gate()->before($this->step($fit, 'hose-off')), 'text'));
-        $seen = $this->fit($this->made('caution-acknowledged', ['step' => 'safe-cold', 'caution' => 0]), $this->made('measured', ['step' => 'safe-cold', 'field' => 'coolant_temperature', 'text' => '20', 'value' => 20.0, 'unit' => 'degC']));
+        self::assertContains(
+            '“Drain the coolant into the measured can” is not finished.',
+            array_column($fit->gate()->before($this->step($fit, 'hose-off')), 'text'),
+        );
+        $seen = $this->fit(
+            $this->made('caution-acknowledged', ['step' => 'safe-cold', 'caution' => 0]),
+            $this->made(
+                'measured',
+                ['step' => 'safe-cold', 'field' => 'coolant_temperature', 'text' => '20', 'value' => 20.0, 'unit' => 'degC'],
+            ),
+        );
         self::assertSame([], $seen->gate()->within($this->step($seen, 'safe-cold')));
     }
 
@@ -102,7 +120,10 @@ final class FitTest extends TestCase
         $fit = $this->fit(...$events);
         self::assertSame(0, $fit->boltsLeft('thermostat-cover-bolts'));
         self::assertSame([0, 4], $fit->nextBolt($fit->vehicle->joints['thermostat-cover-bolts']));
-        self::assertSame(['off', 'started', 'snug', 'pass 1', 'final'], array_map(Ladder::of($fit->vehicle->joints['thermostat-cover-bolts'])->label(...), range(0, 4)));
+        self::assertSame(
+            ['off', 'started', 'snug', 'pass 1', 'final'],
+            array_map(Ladder::of($fit->vehicle->joints['thermostat-cover-bolts'])->label(...), range(0, 4)),
+        );
     }
 
     public function testWorkGoesOnWhileAWaitRunsButNotPastWhereItIsNeeded(): void
@@ -116,17 +137,29 @@ final class FitTest extends TestCase
         }
         $running = [...$before, $this->made('step-started', ['step' => 'drain'])];
         self::assertSame('off.sensor-lead', $this->fit(...$running)->currentStep()?->id);
-        $caught = [...$running, $this->made('step-done', ['step' => 'off.sensor-lead', 'reason' => 'test']), $this->made('step-done', ['step' => 'off.heat-shield', 'reason' => 'test'])];
+        $caught = [
+            ...$running, $this->made('step-done', ['step' => 'off.sensor-lead', 'reason' => 'test']),
+            $this->made('step-done', ['step' => 'off.heat-shield', 'reason' => 'test']),
+        ];
         self::assertSame('drain', $this->fit(...$caught)->currentStep()?->id);
     }
 
     public function testUndoTakesBackWhateverItWas(): void
     {
         $events = [
-            $this->made('step-started', ['step' => 'drain']), $this->made('step-done', ['step' => 'decide-sign']), $this->made('step-skipped', ['step' => 'decide-parts', 'reason' => 'x']),
-            $this->made('caution-acknowledged', ['step' => 'safe-cold', 'caution' => 0]), $this->made('counted', ['step' => 'off.under-pan', 'thing' => 'long screws', 'by' => 2]), $this->made('counted-all', ['step' => 'off.under-pan']),
-            $this->made('fastener-marked', ['joint' => 'thermostat-cover-bolts', 'bolt' => 1, 'stage' => 2]), $this->made('measured', ['step' => 'drained', 'field' => 'drained', 'text' => '4 L', 'value' => 4.0, 'unit' => 'L']),
-            $this->made('dropped', ['what' => 'x']), $this->made('noted', ['text' => 'x']), $this->made('waived', ['end' => 'x', 'reason' => 'y']),
+            $this->made('step-started', ['step' => 'drain']), $this->made('step-done', ['step' => 'decide-sign']), $this->made(
+                'step-skipped', ['step' => 'decide-parts', 'reason' => 'x'],
+            ),
+            $this->made(
+                'caution-acknowledged', ['step' => 'safe-cold', 'caution' => 0],
+            ), $this->made(
+                'counted', ['step' => 'off.under-pan', 'thing' => 'long screws', 'by' => 2],
+            ), $this->made('counted-all', ['step' => 'off.under-pan']),
+            $this->made(
+                'fastener-marked', ['joint' => 'thermostat-cover-bolts', 'bolt' => 1, 'stage' => 2],
+            ), $this->made('measured', ['step' => 'drained', 'field' => 'drained', 'text' => '4 L', 'value' => 4.0, 'unit' => 'L']),
+            $this->made('dropped', ['what' => 'x']), $this->made('noted', ['text' => 'x']),
+            $this->made('waived', ['end' => 'x', 'reason' => 'y']),
         ];
         foreach ($events as $event) {
             $state = FitState::fold([$event, $this->made('undone', ['event' => $event->id])]);
@@ -175,10 +208,37 @@ final class FitTest extends TestCase
         self::assertStringContainsString('was not measured', MixFromBench::of($circuit, FitState::none())->missing);
         $drained = $this->made('measured', ['step' => 'drained', 'field' => 'drained', 'text' => '4.1', 'value' => 4.1, 'unit' => 'L']);
         self::assertStringContainsString('strength', MixFromBench::of($circuit, FitState::fold([$drained]))->missing);
-        $mix = MixFromBench::of($circuit, FitState::fold([$drained, $this->made('measured', ['step' => 'strength-before', 'field' => 'strength_before', 'text' => '32', 'value' => 32.0, 'unit' => 'percent'])]));
+        $mix = MixFromBench::of(
+            $circuit,
+            FitState::fold(
+                [
+                    $drained,
+                    $this->made(
+                        'measured',
+                        ['step' => 'strength-before', 'field' => 'strength_before', 'text' => '32', 'value' => 32.0, 'unit' => 'percent'],
+                    ),
+                ],
+            ),
+        );
         self::assertEqualsWithDelta(2.5, $mix->result?->number('pour'), 1e-9);
         $over = $this->made('measured', ['step' => 'drained', 'field' => 'drained', 'text' => '9', 'value' => 9.0, 'unit' => 'L']);
-        self::assertNull(MixFromBench::of($circuit, FitState::fold([$over, $this->made('measured', ['step' => 'strength-before', 'field' => 'strength_before', 'text' => '32', 'value' => 32.0, 'unit' => 'percent'])]))->result);
+        self::assertNull(
+            MixFromBench::of(
+                $circuit,
+                FitState::fold(
+                    [
+                        $over,
+                        $this->made(
+                            'measured',
+                            [
+                                'step' => 'strength-before', 'field' => 'strength_before', 'text' => '32', 'value' => 32.0,
+                                'unit' => 'percent',
+                            ],
+                        ),
+                    ],
+                ),
+            )->result,
+        );
     }
 
     /** @param array<string, mixed> $payload */
@@ -215,8 +275,13 @@ final class FitTest extends TestCase
         $now = new \DateTimeImmutable('2026-11-25T10:10:00Z');
         $fit = $this->fit();
         $all = $fit->minutesLeft($now);
-        self::assertEqualsWithDelta(array_sum(array_map(static fn (Step $s): float => $s->minutes->likely, $fit->sheet->steps)), $all, 1e-9);
-        $started = FitEvent::of('01ZZZZZZZZZZZZZZZZZZZZZZZZ', EventType::StepStarted, ['step' => 'drain'], 'Joss', new \DateTimeImmutable('2026-11-25T10:00:00Z'));
+        self::assertEqualsWithDelta(
+            array_sum(array_map(static fn (Step $s): float => $s->minutes->likely, $fit->sheet->steps)), $all, 1e-9,
+        );
+        $started = FitEvent::of(
+            '01ZZZZZZZZZZZZZZZZZZZZZZZZ', EventType::StepStarted, ['step' => 'drain'], 'Joss',
+            new \DateTimeImmutable('2026-11-25T10:00:00Z'),
+        );
         $running = new Fit($fit->sheet, $fit->vehicle, FitState::fold([$started]));
         self::assertEqualsWithDelta($all - 10, $running->minutesLeft($now), 1e-6);
         self::assertSame(0.0, max(0.0, $running->waitLeft($this->step($fit, 'drain'), $now->modify('+1 hour'))));
@@ -241,6 +306,9 @@ final class FitTest extends TestCase
     /** @param array<string, mixed> $payload */
     private function made(string $type, array $payload): FitEvent
     {
-        return FitEvent::of(sprintf('01J%023d', ++$this->made), EventType::from($type), $payload, 'Joss Wending', new \DateTimeImmutable('2026-11-25T10:00:00Z'));
+        return FitEvent::of(
+            sprintf('01J%023d', ++$this->made), EventType::from($type), $payload, 'Joss Wending',
+            new \DateTimeImmutable('2026-11-25T10:00:00Z'),
+        );
     }
 }

@@ -57,15 +57,25 @@ final class LadderTest extends TestCase
     {
         yield 'two passes' => [[], ['started', 'snug', 'pass 1', 'at the figure']];
         yield 'one pass' => [['passes' => [100]], ['started', 'snug', 'at the figure']];
-        yield 'an angle in pulls of the swing there is' => [['passes' => [100], 'angle' => 90, 'swing' => 40], ['started', 'snug', 'at the figure', 'pull 1 of 3', 'pull 2 of 3', 'pull 3 of 3']];
-        yield 'an angle and no word of the swing' => [['passes' => [100], 'angle' => 90], ['started', 'snug', 'at the figure', 'pull 1 of 1']];
+        yield 'an angle in pulls of the swing there is' => [
+            ['passes' => [100], 'angle' => 90, 'swing' => 40],
+            ['started', 'snug', 'at the figure', 'pull 1 of 3', 'pull 2 of 3', 'pull 3 of 3'],
+        ];
+        yield 'an angle and no word of the swing' => [
+            ['passes' => [100], 'angle' => 90], ['started', 'snug', 'at the figure', 'pull 1 of 1'],
+        ];
         yield 'a check round' => [['passes' => [100], 'check' => true], ['started', 'snug', 'at the figure', 'checked']];
-        yield 'drawn down against a gap' => [['passes' => [100], 'gap' => 1.5], ['started', 'drawn down, round 1', 'drawn down, round 2', 'drawn down, round 3', 'snug', 'at the figure']];
+        yield 'drawn down against a gap' => [
+            ['passes' => [100], 'gap' => 1.5],
+            ['started', 'drawn down, round 1', 'drawn down, round 2', 'drawn down, round 3', 'snug', 'at the figure'],
+        ];
     }
 
     public function testTheDegreesOfPullsAndRoundsAddUp(): void
     {
-        $sum = static fn (Ladder $l, RungKind $kind): float => array_sum(array_map(static fn (Rung $r): float => $kind === $r->kind ? $r->degrees : 0.0, $l->rungs));
+        $sum = static fn (Ladder $l, RungKind $kind): float => array_sum(
+            array_map(static fn (Rung $r): float => $kind === $r->kind ? $r->degrees : 0.0, $l->rungs),
+        );
         foreach ([30, 75, 90, 120, 180] as $angle) {
             foreach ([15, 30, 40, 60] as $swing) {
                 $ladder = Ladder::of(self::joint(['angle' => $angle, 'swing' => $swing]));
@@ -75,7 +85,10 @@ final class LadderTest extends TestCase
                 }
             }
         }
-        self::assertEqualsWithDelta(360 * 2.5 / 1.0, $sum(Ladder::of(self::joint(['gap' => 2.5])), RungKind::Drawn), 1e-9, 'M6 has a pitch of one millimetre');
+        self::assertEqualsWithDelta(
+            360 * 2.5 / 1.0, $sum(Ladder::of(self::joint(['gap' => 2.5])), RungKind::Drawn), 1e-9,
+            'M6 has a pitch of one millimetre',
+        );
     }
 
     public function testSharesAreWhatTheLastTorqueLeft(): void
@@ -89,7 +102,10 @@ final class LadderTest extends TestCase
     {
         $marks = array_map(static fn (int $stage): array => [1, $stage], range(1, 4));
         self::assertSame(3, $this->fit(['passes' => [100], 'angle' => 60, 'swing' => 30], $marks)->boltsLeft('thermostat-cover-bolts'));
-        self::assertSame(2, $this->fit(['passes' => [100], 'angle' => 60, 'swing' => 30], [...$marks, [1, 5]])->boltsLeft('thermostat-cover-bolts'));
+        self::assertSame(
+            2,
+            $this->fit(['passes' => [100], 'angle' => 60, 'swing' => 30], [...$marks, [1, 5]])->boltsLeft('thermostat-cover-bolts'),
+        );
     }
 
     public function testAWrenchThatMeasuresHasATaskFromSnugOn(): void
@@ -104,7 +120,10 @@ final class LadderTest extends TestCase
         self::assertStringContainsString('to 5.4 N·m', $task->inWords());
         foreach ([Fault::None, Fault::Bottomed] as $fault) {
             $hand = new Hand($task->model($fault, 5), 5);
-            self::assertSame(Fault::None === $fault, $task->isMetBy((new TraceJudge())->judge(Trace::of($hand->tighten()), $task->spec, $task->expected())));
+            self::assertSame(
+                Fault::None === $fault,
+                $task->isMetBy((new TraceJudge())->judge(Trace::of($hand->tighten()), $task->spec, $task->expected())),
+            );
         }
     }
 
@@ -118,7 +137,10 @@ final class LadderTest extends TestCase
         self::assertSame(60.0, $task->spec->angle);
         self::assertTrue($task->mechanics->goesIntoYield());
         $hand = new Hand($task->model(Fault::None, 2), 2);
-        self::assertTrue($task->isMetBy((new TraceJudge())->judge(Trace::of($hand->turn(60.0)), $task->spec, $task->expected())), 'yielding is what is meant here');
+        self::assertTrue(
+            $task->isMetBy((new TraceJudge())->judge(Trace::of($hand->turn(60.0)), $task->spec, $task->expected())),
+            'yielding is what is meant here',
+        );
     }
 
     public function testGripIsTakenFromTheSheetOrSaidToBeAssumed(): void
@@ -144,7 +166,17 @@ final class LadderTest extends TestCase
     {
         $vehicle = self::tarn($more);
 
-        return new Fit(Sheets::thermostat(vehicle: $vehicle), $vehicle, FitState::fold(array_map(fn (array $mark): FitEvent => $this->made(['joint' => 'thermostat-cover-bolts', 'bolt' => $mark[0], 'stage' => $mark[1], 'step' => 'housing-tight']), $marks)));
+        return new Fit(
+            Sheets::thermostat(vehicle: $vehicle), $vehicle,
+            FitState::fold(
+                array_map(
+                    fn (array $mark): FitEvent => $this->made(
+                        ['joint' => 'thermostat-cover-bolts', 'bolt' => $mark[0], 'stage' => $mark[1], 'step' => 'housing-tight'],
+                    ),
+                    $marks,
+                ),
+            ),
+        );
     }
 
     /** @return list<array{int, int}> all three bolts, stage by stage */
@@ -178,6 +210,9 @@ final class LadderTest extends TestCase
     /** @param array<string, mixed> $payload */
     private function made(array $payload): FitEvent
     {
-        return FitEvent::of(sprintf('01ARZ3NDEKTSV4RRFF%08d', ++$this->made), EventType::FastenerMarked, $payload, 'Joss Pellam', new \DateTimeImmutable('2026-11-01T10:00:00Z'));
+        return FitEvent::of(
+            sprintf('01ARZ3NDEKTSV4RRFF%08d', ++$this->made), EventType::FastenerMarked, $payload, 'Joss Pellam',
+            new \DateTimeImmutable('2026-11-01T10:00:00Z'),
+        );
     }
 }

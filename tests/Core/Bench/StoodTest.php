@@ -31,7 +31,9 @@ final class StoodTest extends TestCase
     #[DataProvider('pairs')]
     public function testItStoodAsLongAsBothClocksAllow(array $begun, array $ended, ?float $before, float $seconds, bool $byTablet): void
     {
-        $stood = Stood::between($this->event($begun), $this->event($ended), null === $before ? null : $this->event([$before, $before, 'a', 0.0]));
+        $stood = Stood::between(
+            $this->event($begun), $this->event($ended), null === $before ? null : $this->event([$before, $before, 'a', 0.0]),
+        );
         self::assertEqualsWithDelta($seconds, $stood->seconds, 0.01);
         self::assertSame($byTablet, $stood->byTabletClock);
     }
@@ -81,12 +83,21 @@ final class StoodTest extends TestCase
         self::assertSame('2024-02-29', Instant::read('2024-02-29T10:00:00Z')->format('Y-m-d'));
     }
 
-    /** @param array{int, int, int, int, int, int, int, int, int} $counts expected, tray, back, fell early, fell late, found late, broke early, broke late, new */
+    /**
+     * @param array{int, int, int, int, int, int, int, int, int} $counts expected, tray, back, fell early, fell late,
+     *                                                                   found late, broke early, broke late, new
+     */
     #[DataProvider('ledgers')]
     public function testTheCountAddsUp(array $counts, int $off, int $atHand, bool $cameOff, bool $wentBack): void
     {
-        $count = new PieceCount('pins', $counts[0], $counts[1], $counts[2], $counts[3], $counts[4], $counts[5], $counts[6], $counts[7], $counts[8], true);
-        self::assertSame([$off, $atHand, $cameOff, $wentBack], [$count->off(), $count->atHand(), $count->cameOffWhole(), $count->wentBackWhole()]);
+        $count = new PieceCount(
+            'pins', $counts[0], $counts[1], $counts[2], $counts[3], $counts[4], $counts[5], $counts[6], $counts[7], $counts[8],
+            true,
+        );
+        self::assertSame(
+            [$off, $atHand, $cameOff, $wentBack],
+            [$count->off(), $count->atHand(), $count->cameOffWhole(), $count->wentBackWhole()],
+        );
     }
 
     /** @return iterable<string, array{array{int, int, int, int, int, int, int, int, int}, int, int, bool, bool}> */
@@ -110,6 +121,9 @@ final class StoodTest extends TestCase
         $start = new \DateTimeImmutable('2026-11-25T10:00:00Z');
         $at = static fn (float $seconds): \DateTimeImmutable => $start->modify(sprintf('%+d milliseconds', (int) round(1000 * $seconds)));
 
-        return FitEvent::of(sprintf('01J%023d', ++$this->made), EventType::Noted, ['text' => 'x'], 'Joss', $at($of[0]), new Receipt($at($of[1]), $of[2], $of[3]));
+        return FitEvent::of(
+            sprintf('01J%023d', ++$this->made), EventType::Noted, ['text' => 'x'], 'Joss', $at($of[0]),
+            new Receipt($at($of[1]), $of[2], $of[3]),
+        );
     }
 }

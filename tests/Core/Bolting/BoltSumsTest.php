@@ -52,7 +52,9 @@ final class BoltSumsTest extends TestCase
 
     public function testTheEstimateIsMonotoneInEverythingThatMatters(): void
     {
-        $torque = static fn (string $field, mixed $value): float => self::worked('torque-estimate', [$field => $value] + ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'])->number('torque');
+        $torque = static fn (string $field, mixed $value): float => self::worked(
+            'torque-estimate', [$field => $value] + ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'],
+        )->number('torque');
         $last = 0.0;
         foreach (['4.6', '5.6', '5.8', '8.8', '10.9', '12.9'] as $grade) {
             self::assertGreaterThan($last, $last = $torque('grade', $grade));
@@ -83,7 +85,10 @@ final class BoltSumsTest extends TestCase
     public function testAShortThreadInSoftMetalHoldsTheEstimateDown(): void
     {
         $free = self::worked('torque-estimate', ['thread' => 'M8', 'grade' => '10.9', 'friction' => 'oiled']);
-        $capped = self::worked('torque-estimate', ['thread' => 'M8', 'grade' => '10.9', 'friction' => 'oiled', 'material' => 'aluminium casting', 'engagement' => '5 mm']);
+        $capped = self::worked(
+            'torque-estimate',
+            ['thread' => 'M8', 'grade' => '10.9', 'friction' => 'oiled', 'material' => 'aluminium casting', 'engagement' => '5 mm'],
+        );
         self::assertTrue($capped->hasCheck('capped'));
         self::assertSame(Level::Watch, $capped->verdict);
         self::assertLessThan($free->number('torque'), $capped->number('torque'));
@@ -93,7 +98,13 @@ final class BoltSumsTest extends TestCase
 
     public function testTheWorkedAngleGoesIntoYield(): void
     {
-        $result = self::worked('angle-tighten', ['thread' => 'M12x1.25', 'grade' => '10.9', 'member' => 'aluminium', 'shank' => 30, 'threaded' => 16, 'friction' => 0.12, 'snug' => '40 N·m', 'angle' => 75, 'swing' => 30]);
+        $result = self::worked(
+            'angle-tighten',
+            [
+                'thread' => 'M12x1.25', 'grade' => '10.9', 'member' => 'aluminium', 'shank' => 30, 'threaded' => 16,
+                'friction' => 0.12, 'snug' => '40 N·m', 'angle' => 75, 'swing' => 30,
+            ],
+        );
         self::assertEqualsWithDelta(21_250.0, $result->number('snug_preload'), 5.0);
         self::assertEqualsWithDelta(77_320.0, $result->number('added_preload'), 5.0);
         self::assertEqualsWithDelta(78_400.0, $result->number('yield_preload'), 5.0);
@@ -106,11 +117,20 @@ final class BoltSumsTest extends TestCase
 
     public function testPreloadByAngleIsStraightUntilYieldAndUnitsDoNotMatter(): void
     {
-        $at = static fn (mixed $angle): SumResult => self::worked('angle-tighten', ['thread' => 'M10', 'grade' => '8.8', 'shank' => '30 mm', 'threaded' => '16 mm', 'snug' => '14.75 ft-lb', 'angle' => $angle]);
+        $at = static fn (mixed $angle): SumResult => self::worked(
+            'angle-tighten',
+            ['thread' => 'M10', 'grade' => '8.8', 'shank' => '30 mm', 'threaded' => '16 mm', 'snug' => '14.75 ft-lb', 'angle' => $angle],
+        );
         self::assertEqualsWithDelta(3 * $at(10)->number('added_preload'), $at(30)->number('added_preload'), 1e-6);
         self::assertEqualsWithDelta($at('quarter turn')->number('added_preload'), $at(90)->number('added_preload'), 1e-6);
         self::assertEqualsWithDelta($at('2 flats')->number('added_preload'), $at(120)->number('added_preload'), 1e-6);
-        $inch = self::worked('angle-tighten', ['thread' => 'M10', 'grade' => '8.8', 'shank' => '1.1811023622 in', 'threaded' => '0.62992125984 in', 'snug' => '14.75 ft-lb', 'angle' => 30]);
+        $inch = self::worked(
+            'angle-tighten',
+            [
+                'thread' => 'M10', 'grade' => '8.8', 'shank' => '1.1811023622 in', 'threaded' => '0.62992125984 in',
+                'snug' => '14.75 ft-lb', 'angle' => 30,
+            ],
+        );
         self::assertEqualsWithDelta($at(30)->number('preload'), $inch->number('preload'), 1e-3);
     }
 
@@ -141,8 +161,17 @@ final class BoltSumsTest extends TestCase
 
     public function testAPartTurnGivesThePreloadOfTheFigure(): void
     {
-        $turn = self::worked('part-turn', ['target' => 24, 'thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6]);
-        $check = self::worked('angle-tighten', ['thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6, 'angle' => $turn->number('angle')]);
+        $turn = self::worked(
+            'part-turn',
+            ['target' => 24, 'thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6],
+        );
+        $check = self::worked(
+            'angle-tighten',
+            [
+                'thread' => 'M8', 'grade' => '10.9', 'shank' => 20, 'threaded' => 15, 'friction' => 'oiled', 'snug' => 6,
+                'angle' => $turn->number('angle'),
+            ],
+        );
         self::assertEqualsWithDelta($turn->number('preload'), $check->number('preload'), 1e-6);
         self::assertSame(Level::Watch, $turn->verdict);
         self::assertLessThan($turn->number('preload'), $turn->number('preload_low'));
@@ -161,8 +190,10 @@ final class BoltSumsTest extends TestCase
     public function testATurnIsSaidInFlatsWithoutRoundingItAway(): void
     {
         $words = [
-            5 => 'less than a sixth of a flat', 10 => 'a sixth of a flat', 15 => 'a quarter of a flat', 20 => 'a third of a flat', 25 => 'a little over a third of a flat',
-            30 => 'half a flat', 40 => 'two thirds of a flat', 60 => 'one flat', 75 => '1¼ flats', 90 => '1½ flats', 100 => '1⅔ flats', 120 => '2 flats', 180 => '3 flats',
+            5 => 'less than a sixth of a flat', 10 => 'a sixth of a flat', 15 => 'a quarter of a flat', 20 => 'a third of a flat',
+            25 => 'a little over a third of a flat',
+            30 => 'half a flat', 40 => 'two thirds of a flat', 60 => 'one flat', 75 => '1¼ flats', 90 => '1½ flats',
+            100 => '1⅔ flats', 120 => '2 flats', 180 => '3 flats',
         ];
         foreach ($words as $angle => $said) {
             self::assertSame($said, PartTurn::inWords((float) $angle));
@@ -173,7 +204,9 @@ final class BoltSumsTest extends TestCase
     {
         $thread = Thread::parse('M8');
         $steel = Springs::of($thread, 10.0, 12.0, Member::Aluminium);
-        self::assertEqualsWithDelta(71 / 207, Springs::of($thread, 10.0, 12.0, Member::Aluminium, Grade::Aluminium)->bolt() / $steel->bolt(), 1e-12);
+        self::assertEqualsWithDelta(
+            71 / 207, Springs::of($thread, 10.0, 12.0, Member::Aluminium, Grade::Aluminium)->bolt() / $steel->bolt(), 1e-12,
+        );
         $in = ['thread' => 'M8', 'grade' => 'aluminium', 'shank' => 0, 'threaded' => 50, 'snug' => 4, 'angle' => 30];
         $result = self::worked('angle-tighten', $in);
         self::assertEqualsWithDelta($result->number('preload') / ($thread->stressArea() * 71_000 / 50), $result->number('stretch'), 1e-9);
@@ -216,7 +249,9 @@ final class BoltSumsTest extends TestCase
         self::assertSame(Level::Stop, self::worked('bolt-reuse', ['old' => 118.0, 'new' => 118.0, 'single_use' => true])->verdict);
         self::assertSame(Level::Stop, self::worked('bolt-reuse', ['old' => 118.0, 'new' => 118.0, 'into_yield' => 'yes'])->verdict);
         self::assertSame(Level::Watch, self::worked('bolt-reuse', ['old' => 117.8, 'new' => 118.0])->verdict);
-        self::assertEqualsWithDelta(0.34, self::worked('bolt-reuse', ['old' => 118.34, 'new' => 118.0, 'grip' => 100])->number('strain'), 1e-9);
+        self::assertEqualsWithDelta(
+            0.34, self::worked('bolt-reuse', ['old' => 118.34, 'new' => 118.0, 'grip' => 100])->number('strain'), 1e-9,
+        );
     }
 
     /** @param array<string, mixed> $inputs */
@@ -246,7 +281,9 @@ final class BoltSumsTest extends TestCase
         yield 'an unknown member' => ['angle-tighten', $angle + ['member' => 'wood'], 'member'];
         yield 'a swing of nothing' => ['angle-tighten', $angle + ['swing' => 0], 'swing'];
         yield 'an unknown unit' => ['angle-tighten', ['snug' => '20 bananas'] + $angle, 'snug'];
-        yield 'snug over the figure' => ['part-turn', ['target' => 10, 'thread' => 'M8', 'shank' => 0, 'threaded' => 20, 'snug' => 12], 'snug'];
+        yield 'snug over the figure' => [
+            'part-turn', ['target' => 10, 'thread' => 'M8', 'shank' => 0, 'threaded' => 20, 'snug' => 12], 'snug',
+        ];
         yield 'no material' => ['thread-engagement', ['thread' => 'M8', 'engagement' => 8], 'material'];
         yield 'an unknown material' => ['thread-engagement', ['thread' => 'M8', 'engagement' => 8, 'material' => 'cheese'], 'material'];
         yield 'nothing to measure against' => ['bolt-reuse', ['old' => 100], 'limit'];

@@ -105,8 +105,9 @@ final class ThreadTest extends TestCase
     }
 
     #[DataProvider('published')]
-    public function testPreloadAndTorqueArePublishedOnes(string $thread, string $grade, float $mu, float $share, float $kilonewtons, float $newtonMetres): void
-    {
+    public function testPreloadAndTorqueArePublishedOnes(
+        string $thread, string $grade, float $mu, float $share, float $kilonewtons, float $newtonMetres,
+    ): void {
         $t = Thread::parse($thread);
         $preload = new Preload($t, Grade::parse($grade), BearingFace::hexagon($t));
         $force = $preload->atShareOfYield($share, $mu);

@@ -75,16 +75,25 @@ final class TorqueCheckTest extends TestCase
         // M8 8.8 at 0.14 yields at 27.30 / 0.9 N·m.
         self::assertEqualsWithDelta(22 / (27.301 / 0.9) * 100, $ok->number('utilisation'), 0.05);
         self::assertSame(Level::Ok, $ok->verdict);
-        self::assertSame(Level::Watch, $this->check(['stated' => '27 Nm', 'thread' => 'M8', 'grade' => '8.8', 'friction' => '0.14'])->verdict);
-        self::assertSame(Level::Stop, $this->check(['stated' => '31 Nm', 'thread' => 'M8', 'grade' => '8.8', 'friction' => '0.14'])->verdict);
+        self::assertSame(
+            Level::Watch, $this->check(['stated' => '27 Nm', 'thread' => 'M8', 'grade' => '8.8', 'friction' => '0.14'])->verdict,
+        );
+        self::assertSame(
+            Level::Stop, $this->check(['stated' => '31 Nm', 'thread' => 'M8', 'grade' => '8.8', 'friction' => '0.14'])->verdict,
+        );
         self::assertContains('grade-assumed', $this->codes($this->check(['stated' => '20 Nm', 'thread' => 'M8'])));
     }
 
     public function testSoftMaterialStripsBeforeTheBoltYields(): void
     {
-        $codes = $this->codes($this->check(['stated' => '48 Nm', 'thread' => 'M8', 'grade' => '12.9', 'friction' => 'oiled', 'material' => 'magnesium']));
+        $codes = $this->codes(
+            $this->check(['stated' => '48 Nm', 'thread' => 'M8', 'grade' => '12.9', 'friction' => 'oiled', 'material' => 'magnesium']),
+        );
         self::assertContains('thread-strip', $codes);
-        self::assertContains('thread-holds', $this->codes($this->check(['stated' => '9 Nm', 'thread' => 'M6', 'friction' => 'dry zinc', 'material' => 'aluminium casting'])));
+        self::assertContains(
+            'thread-holds',
+            $this->codes($this->check(['stated' => '9 Nm', 'thread' => 'M6', 'friction' => 'dry zinc', 'material' => 'aluminium casting'])),
+        );
     }
 
     #[DataProvider('bad')]

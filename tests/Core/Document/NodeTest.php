@@ -22,7 +22,8 @@ final class NodeTest extends TestCase
     public function testReadsWhatIsThereWithItsType(): void
     {
         $node = Node::of([
-            'text' => '  a text ', 'figure' => 9, 'share' => 2.5, 'yes' => true, 'list' => ['a', 1, true], 'one' => 'alone', 'numbers' => [1, 2.5],
+            'text' => '  a text ', 'figure' => 9, 'share' => 2.5, 'yes' => true, 'list' => ['a', 1, true], 'one' => 'alone',
+            'numbers' => [1, 2.5],
             'inner' => ['phase' => 'strip'], 'many' => [['n' => 1], ['n' => 2]],
         ]);
         self::assertSame('a text', $node->string('text'));
@@ -49,7 +50,12 @@ final class NodeTest extends TestCase
     #[DataProvider('misreadings')]
     public function testSaysWhereItWentWrong(string $path, callable $read): void
     {
-        $node = Node::of(['deep' => ['list' => [['n' => 'x']], 'text' => ['not', 'a', 'text'], 'number' => 'nine', 'endless' => \INF, 'phase' => 'lunch', 'map' => 'flat', 'mixed' => [1, []]]]);
+        $node = Node::of(
+            ['deep' => [
+                'list' => [['n' => 'x']], 'text' => ['not', 'a', 'text'], 'number' => 'nine', 'endless' => \INF, 'phase' => 'lunch',
+                'map' => 'flat', 'mixed' => [1, []],
+            ]],
+        );
         try {
             $read($node);
             self::fail('It was taken.');

@@ -97,7 +97,10 @@ final class FastenerDrawingsTest extends TestCase
 
     public function testTwoSpringsShareTheForceByTheirStiffness(): void
     {
-        $raw = ['thread' => 'M10', 'grade' => '10.9', 'snug' => 30, 'angle' => 60, 'shank' => 20, 'threaded' => 12, 'member' => 'aluminium', 'friction' => 'oiled'];
+        $raw = [
+            'thread' => 'M10', 'grade' => '10.9', 'snug' => 30, 'angle' => 60, 'shank' => 20, 'threaded' => 12,
+            'member' => 'aluminium', 'friction' => 'oiled',
+        ];
         $result = Doors::book()->run('angle-tighten', $raw);
         $springs = Springs::of(Thread::parse('M10'), 20.0, 12.0, Member::Aluminium);
         $drawing = SpringDrawing::of($result, $springs, 60.0, 30.0);
@@ -111,7 +114,13 @@ final class FastenerDrawingsTest extends TestCase
 
     public function testRangesStandOnOneScaleAndFarApartFiguresStillFit(): void
     {
-        $drawing = RangeDrawing::of([['name' => 'small', 'min' => 2.0, 'max' => 20.0, 'usable' => 4.0, 'late' => false], ['name' => 'large', 'min' => 40.0, 'max' => 210.0, 'usable' => 42.0, 'late' => true]], [9.0, 85.0, 300.0]);
+        $drawing = RangeDrawing::of(
+            [
+                ['name' => 'small', 'min' => 2.0, 'max' => 20.0, 'usable' => 4.0, 'late' => false],
+                ['name' => 'large', 'min' => 40.0, 'max' => 210.0, 'usable' => 42.0, 'late' => true],
+            ],
+            [9.0, 85.0, 300.0],
+        );
         foreach ($drawing->bars as $bar) {
             self::assertLessThan($bar['to'], $bar['usable']);
             self::assertLessThanOrEqual($bar['usable'], $bar['from']);

@@ -46,9 +46,15 @@ final class FluidDrawingsTest extends TestCase
             $result = $this->work('coolant-level', $in + ['marks' => $marks]);
             $tank = TankDrawing::of($result, 15.0, 92.0);
             self::assertSame(TankDrawing::LOWER, $tank->cold);
-            self::assertEqualsWithDelta($result->number('expected_mark') / 100, ($tank->hot - $tank->cold) / (TankDrawing::UPPER - TankDrawing::LOWER), 1e-9);
+            self::assertEqualsWithDelta(
+                $result->number('expected_mark') / 100, ($tank->hot - $tank->cold) / (TankDrawing::UPPER - TankDrawing::LOWER),
+                1e-9,
+            );
         }
-        self::assertLessThan(TankDrawing::HEIGHT, TankDrawing::of($this->work('coolant-level', $in + ['marks' => 0.05]), 15.0, 92.0)->hot, 'it never leaves the tank');
+        self::assertLessThan(
+            TankDrawing::HEIGHT, TankDrawing::of($this->work('coolant-level', $in + ['marks' => 0.05]), 15.0, 92.0)->hot,
+            'it never leaves the tank',
+        );
         self::assertNull(TankDrawing::of($this->work('coolant-level', $in), 15.0, 92.0)->mark);
     }
 
@@ -58,11 +64,20 @@ final class FluidDrawingsTest extends TestCase
         self::assertEqualsWithDelta(90.0, $plain->first, 1e-9);
         self::assertEqualsWithDelta(10.0, $plain->then, 1e-9);
         self::assertSame(0.0, $plain->stick);
-        $dipped = DipstickDrawing::of($this->work('oil-fill', ['capacity' => 5, 'filter' => 'changed', 'dip_mm' => 12, 'litre_per_mm' => 0.05, 'target_mm' => 20]), 5.0, 12.0, 20.0);
+        $dipped = DipstickDrawing::of(
+            $this->work('oil-fill', ['capacity' => 5, 'filter' => 'changed', 'dip_mm' => 12, 'litre_per_mm' => 0.05, 'target_mm' => 20]),
+            5.0, 12.0, 20.0,
+        );
         self::assertGreaterThan(20.0, $dipped->stick);
         self::assertEqualsWithDelta(0.4, $dipped->topUp ?? 0.0, 1e-9);
         self::assertNull($dipped->drawOff);
-        $over = DipstickDrawing::of($this->work('oil-fill', ['capacity' => 5, 'filter' => 'changed', 'housing' => 0.5, 'dip_mm' => 26, 'litre_per_mm' => 0.05, 'target_mm' => 20]), 5.0, 26.0, 20.0);
+        $over = DipstickDrawing::of(
+            $this->work(
+                'oil-fill',
+                ['capacity' => 5, 'filter' => 'changed', 'housing' => 0.5, 'dip_mm' => 26, 'litre_per_mm' => 0.05, 'target_mm' => 20],
+            ),
+            5.0, 26.0, 20.0,
+        );
         self::assertEqualsWithDelta(0.3, $over->drawOff ?? 0.0, 1e-9);
         self::assertEqualsWithDelta(100.0, $over->first + $over->then, 1e-9, 'the housing makes it more than the capacity');
     }

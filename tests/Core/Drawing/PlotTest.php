@@ -21,11 +21,20 @@ final class PlotTest extends TestCase
             [$x0, $y0] = [mt_rand(-500, 500) / 10, mt_rand(-500, 500) / 10];
             [$x1, $y1] = [$x0 + mt_rand(1, 900) / 10, $y0 + mt_rand(1, 900) / 10];
             $plot = Plot::over('a plot', 'x', [$x0, $x1], 'y', [$y0, $y1]);
-            $points = array_map(static fn (): array => [$x0 + ($x1 - $x0) * mt_rand(0, 1000) / 1000, $y0 + ($y1 - $y0) * mt_rand(0, 1000) / 1000], range(1, 5));
+            $points = array_map(
+                static fn (): array => [$x0 + ($x1 - $x0) * mt_rand(0, 1000) / 1000, $y0 + ($y1 - $y0) * mt_rand(0, 1000) / 1000],
+                range(1, 5),
+            );
             foreach (explode(' ', $plot->line($points)->lines[0]['points']) as $n => $pair) {
                 [$px, $py] = array_map(floatval(...), explode(',', $pair));
-                self::assertEqualsWithDelta($points[$n][0], $x0 + ($px - $plot->left()) / ($plot->right() - $plot->left()) * ($x1 - $x0), ($x1 - $x0) / 2000);
-                self::assertEqualsWithDelta($points[$n][1], $y0 + ($plot->bottom() - $py) / ($plot->bottom() - $plot->top()) * ($y1 - $y0), ($y1 - $y0) / 2000);
+                self::assertEqualsWithDelta(
+                    $points[$n][0], $x0 + ($px - $plot->left()) / ($plot->right() - $plot->left()) * ($x1 - $x0),
+                    ($x1 - $x0) / 2000,
+                );
+                self::assertEqualsWithDelta(
+                    $points[$n][1], $y0 + ($plot->bottom() - $py) / ($plot->bottom() - $plot->top()) * ($y1 - $y0),
+                    ($y1 - $y0) / 2000,
+                );
             }
         }
     }
@@ -66,7 +75,9 @@ final class PlotTest extends TestCase
             foreach ($ticks as $tick) {
                 self::assertGreaterThanOrEqual($range[0] - 1e-9, $tick['value']);
                 self::assertLessThanOrEqual(max($range[1], $range[0] + (5.0 === $range[1] ? 1.0 : 0.0)) + 1e-6, $tick['value']);
-                self::assertEqualsWithDelta($tick['value'], (float) strtr($tick['text'], ['−' => '-', Digits::GROUP => '']), abs($step) / 2);
+                self::assertEqualsWithDelta(
+                    $tick['value'], (float) strtr($tick['text'], ['−' => '-', Digits::GROUP => '']), abs($step) / 2,
+                );
             }
         }
     }

@@ -68,7 +68,9 @@ final class CoolantMixTest extends TestCase
             [$c0, $target, $cp] = [mt_rand(0, 60), mt_rand(1, 60), mt_rand(30, 100)];
             $result = $this->mix($v, $d, $c0, $target, $cp);
             if ($result->has('drain_needed') && $result->number('drain_needed') <= $v) {
-                self::assertNotSame(Level::Stop, $this->mix($v, min($v, $result->number('drain_needed') + 1e-9), $c0, $target, $cp)->verdict);
+                self::assertNotSame(
+                    Level::Stop, $this->mix($v, min($v, $result->number('drain_needed') + 1e-9), $c0, $target, $cp)->verdict,
+                );
             }
             if (!$result->has('cycles')) {
                 continue;
@@ -96,7 +98,13 @@ final class CoolantMixTest extends TestCase
             $d = $v * mt_rand(60, 950) / 1000;
             [$c0, $target, $cp] = [mt_rand(0, 60), mt_rand(10, 60), mt_rand(30, 100)];
             $incompatible = 0 === $i % 2;
-            $result = Doors::book()->run('coolant-mix', ['capacity' => $v, 'drained' => $d, 'present' => $c0, 'target' => $target, 'product' => $cp, 'incompatible' => $incompatible]);
+            $result = Doors::book()->run(
+                'coolant-mix',
+                [
+                    'capacity' => $v, 'drained' => $d, 'present' => $c0, 'target' => $target, 'product' => $cp,
+                    'incompatible' => $incompatible,
+                ],
+            );
             if (!$result->has('pours') || $cp < $target || $cp === $target && $c0 < $target) {
                 continue;
             }
@@ -118,7 +126,10 @@ final class CoolantMixTest extends TestCase
 
     public function testPremixNoStrongerThanWantedNeverGetsThereAndSaysSo(): void
     {
-        $result = Doors::book()->run('coolant-mix', ['capacity' => 6.4, 'drained' => 4.1, 'present' => 20, 'target' => 50, 'product' => 50, 'incompatible' => true]);
+        $result = Doors::book()->run(
+            'coolant-mix',
+            ['capacity' => 6.4, 'drained' => 4.1, 'present' => 20, 'target' => 50, 'product' => 50, 'incompatible' => true],
+        );
         self::assertSame(Level::Stop, $result->verdict);
         self::assertStringContainsString(', not 50', $result->checks[0]->text);
         self::assertLessThan(10, count($result->entries('pours')));
@@ -126,12 +137,17 @@ final class CoolantMixTest extends TestCase
 
     public function testFamiliesThatMustNotMixAreWashedOut(): void
     {
-        $result = Doors::book()->run('coolant-mix', ['capacity' => 6.4, 'drained' => 4.1, 'present' => 32, 'target' => 50, 'product' => 100, 'incompatible' => true]);
+        $result = Doors::book()->run(
+            'coolant-mix',
+            ['capacity' => 6.4, 'drained' => 4.1, 'present' => 32, 'target' => 50, 'product' => 100, 'incompatible' => true],
+        );
         $left = 1 - 4.1 / 6.4;
         self::assertEqualsWithDelta([$left * 100, $left ** 2 * 100, $left ** 3 * 100], $result->values['old_share']->value, 1e-9);
         self::assertSame(3.0, $result->number('cycles'));
         self::assertEqualsWithDelta([2.464, 2.05, 2.05], $result->entries('pours'), 1e-9);
-        self::assertStringContainsString('first 2.46 L coolant and 1.64 L water, then twice 2.05 L coolant and 2.05 L water', $result->checks[0]->text);
+        self::assertStringContainsString(
+            'first 2.46 L coolant and 1.64 L water, then twice 2.05 L coolant and 2.05 L water', $result->checks[0]->text,
+        );
         self::assertSame(Level::Watch, $result->verdict);
     }
 
@@ -140,7 +156,9 @@ final class CoolantMixTest extends TestCase
     public function testBadInputNamesItsField(string $field, array $changed): void
     {
         try {
-            Doors::book()->run('coolant-mix', $changed + ['capacity' => 6.4, 'drained' => 4.1, 'present' => 32, 'target' => 50, 'product' => 100]);
+            Doors::book()->run(
+                'coolant-mix', $changed + ['capacity' => 6.4, 'drained' => 4.1, 'present' => 32, 'target' => 50, 'product' => 100],
+            );
             self::fail('It was taken.');
         } catch (InvalidInput $e) {
             self::assertSame($field, $e->field);
@@ -167,6 +185,8 @@ final class CoolantMixTest extends TestCase
 
     private function mix(float $v, float $d, float $c0, float $target, float $cp): SumResult
     {
-        return Doors::book()->run('coolant-mix', ['capacity' => $v, 'drained' => $d, 'present' => $c0, 'target' => $target, 'product' => $cp]);
+        return Doors::book()->run(
+            'coolant-mix', ['capacity' => $v, 'drained' => $d, 'present' => $c0, 'target' => $target, 'product' => $cp],
+        );
     }
 }

@@ -59,10 +59,16 @@ final class CoolantStrengthTest extends TestCase
         $book = Doors::book();
         $mix = ['capacity' => 6.4, 'drained' => 4.1, 'target' => '50 %', 'product' => 100];
         $asPercent = $book->run('coolant-mix', $mix + ['present' => 47.5]);
-        self::assertEqualsWithDelta($asPercent->number('pour'), $book->run('coolant-mix', $mix + ['present' => '-33.8 °C'])->number('pour'), 1e-9);
+        self::assertEqualsWithDelta(
+            $asPercent->number('pour'), $book->run('coolant-mix', $mix + ['present' => '-33.8 °C'])->number('pour'), 1e-9,
+        );
         $propylene = $book->run('coolant-mix', $mix + ['present' => '-33.5 °C', 'base' => 'pg']);
-        self::assertEqualsWithDelta($book->run('coolant-mix', $mix + ['present' => 49.9])->number('pour'), $propylene->number('pour'), 1e-9);
+        self::assertEqualsWithDelta(
+            $book->run('coolant-mix', $mix + ['present' => 49.9])->number('pour'), $propylene->number('pour'), 1e-9,
+        );
         self::assertSame('Strength by its freezing point', $propylene->working[0]->label);
-        self::assertEqualsWithDelta(-33.8, $book->run('coolant-protect', ['base' => 'eg', 'percent' => '-33.8 °C'])->number('freeze'), 1e-9);
+        self::assertEqualsWithDelta(
+            -33.8, $book->run('coolant-protect', ['base' => 'eg', 'percent' => '-33.8 °C'])->number('freeze'), 1e-9,
+        );
     }
 }

@@ -33,7 +33,10 @@ final class CurveTest extends TestCase
             self::assertEqualsWithDelta($level, $a / $b, 0.5);
             self::assertEqualsWithDelta(1 / 400, $b, 1e-4);
         }
-        self::assertEqualsWithDelta(0.0, $this->curve(static fn (float $t): float => 20 + 0.1 * $t, 600, 5)->trend(10, 100, 20.0)[1] ?? 1.0, 1e-9, 'a straight line never levels off');
+        self::assertEqualsWithDelta(
+            0.0, $this->curve(static fn (float $t): float => 20 + 0.1 * $t, 600, 5)->trend(10, 100, 20.0)[1] ?? 1.0, 1e-9,
+            'a straight line never levels off',
+        );
     }
 
     public function testAJumpIsMoreThanTheWarmingItself(): void
@@ -44,18 +47,27 @@ final class CurveTest extends TestCase
         $jump = $this->curve(static fn (float $t): float => 40 + ($t >= 100 ? 8 : 0), 200, 5)->jumps(6.0, 20.0, 0.05);
         self::assertCount(1, $jump);
         self::assertSame([40.0, 48.0], [$jump[0]['from'], $jump[0]['to']]);
-        self::assertSame([], $this->curve(static fn (float $t): float => 40 + ($t >= 100 ? 8 : 0), 300, 30)->jumps(6.0, 20.0, 0.05), 'too far apart to say');
+        self::assertSame(
+            [], $this->curve(static fn (float $t): float => 40 + ($t >= 100 ? 8 : 0), 300, 30)->jumps(6.0, 20.0, 0.05),
+            'too far apart to say',
+        );
     }
 
     public function testADipIsAFallAndWhatItCameBackTo(): void
     {
-        $dips = $this->curve(static fn (float $t): float => $t < 100 ? 90.0 : ($t < 120 ? 90 - 0.5 * ($t - 100) : min(90.0, 80 + 0.25 * ($t - 120))), 300, 2)->dips(3.0);
+        $dips = $this->curve(
+            static fn (float $t): float => $t < 100 ? 90.0 : ($t < 120 ? 90 - 0.5 * ($t - 100) : min(90.0, 80 + 0.25 * ($t - 120))),
+            300, 2,
+        )->dips(3.0);
         self::assertCount(1, $dips);
         self::assertEqualsWithDelta([90.0, 80.0, 85.0], [$dips[0]['from'], $dips[0]['low'], $dips[0]['back']], 0.6);
         self::assertEqualsWithDelta([100.0, 120.0], [$dips[0]['at'], $dips[0]['until']], 2.1);
         $saw = $this->curve(static fn (float $t): float => 60 + (intdiv((int) $t, 10) % 2 ? 4 : 0), 200, 2)->dips(3.0);
         self::assertGreaterThanOrEqual(8, count($saw));
-        self::assertSame([], $this->curve(static fn (float $t): float => 60 + (intdiv((int) $t, 10) % 2 ? 1 : 0), 200, 2)->dips(3.0), 'too small');
+        self::assertSame(
+            [], $this->curve(static fn (float $t): float => 60 + (intdiv((int) $t, 10) % 2 ? 1 : 0), 200, 2)->dips(3.0),
+            'too small',
+        );
         $open = $this->curve(static fn (float $t): float => 90.0 - ($t > 200 ? 20 : 0), 300, 2)->dips(3.0);
         self::assertSame(70.0, $open[0]['back'], 'one that has not come back yet stands there too');
     }

@@ -68,7 +68,10 @@ final class FillTest extends TestCase
         foreach (['vacuum', 'bleed', 'burp'] as $fill) {
             foreach (Sheets::thermostat(choices: ['fill' => $fill])->steps as $step) {
                 foreach (FillRoutine::named($step->routine)->stages ?? [] as $stage) {
-                    self::assertTrue('' === $stage->ask || in_array($stage->ask, array_map(static fn (Ask $a): string => $a->field, $step->asks), true), $step->id.' '.$stage->ask);
+                    self::assertTrue(
+                        '' === $stage->ask || in_array($stage->ask, array_map(static fn (Ask $a): string => $a->field, $step->asks), true),
+                        $step->id.' '.$stage->ask,
+                    );
                 }
             }
         }
@@ -86,8 +89,16 @@ final class FillTest extends TestCase
             $now = $start->modify(sprintf('+%d seconds', $second));
             $left = FillRun::of($routine, $log)->secondsLeft($now);
             self::assertSame((float) max(0, 120 - ($second - 95)), $left);
-            $stored = array_map(static fn (FitEvent $e): FitEvent => FitEvent::of($e->id, $e->type, $e->payload, $e->by, new \DateTimeImmutable($e->at->format(\DATE_ATOM))), $log);
-            self::assertSame($left, FillRun::of($routine, FitState::fold($stored)->routines['vacuum-pull'])->secondsLeft($now), 'after a restart');
+            $stored = array_map(
+                static fn (FitEvent $e): FitEvent => FitEvent::of(
+                    $e->id, $e->type, $e->payload, $e->by, new \DateTimeImmutable($e->at->format(\DATE_ATOM)),
+                ),
+                $log,
+            );
+            self::assertSame(
+                $left, FillRun::of($routine, FitState::fold($stored)->routines['vacuum-pull'])->secondsLeft($now),
+                'after a restart',
+            );
         }
     }
 
@@ -98,8 +109,13 @@ final class FillTest extends TestCase
         $log = array_map(fn (string $id): FitEvent => $this->begun($id, 0), ['ready', 'open', 'pour', 'stand', 'level', 'open', 'pour']);
         $run = FillRun::of($routine, $log);
         self::assertSame(['pour', 2], [$run->stage()->id, $run->round()]);
-        $undone = FitEvent::of('01J00000000000000000000099', EventType::Undone, ['event' => $log[6]->id], 'Joss Wending', new \DateTimeImmutable(self::START));
-        $state = FitState::fold([...array_map(fn (FitEvent $e): FitEvent => $this->begun($e->string('stage'), 0, 'bleed-fill', $e->id), $log), $undone]);
+        $undone = FitEvent::of(
+            '01J00000000000000000000099', EventType::Undone, ['event' => $log[6]->id], 'Joss Wending',
+            new \DateTimeImmutable(self::START),
+        );
+        $state = FitState::fold(
+            [...array_map(fn (FitEvent $e): FitEvent => $this->begun($e->string('stage'), 0, 'bleed-fill', $e->id), $log), $undone],
+        );
         self::assertSame('open', FillRun::of($routine, $state->routines['bleed-fill'])->stage()->id);
     }
 
@@ -108,10 +124,14 @@ final class FillTest extends TestCase
         $sheet = Sheets::thermostat();
         $step = $sheet->step('vacuum-fill');
         self::assertInstanceOf(Step::class, $step);
-        $gate = static fn (FitEvent ...$events): string => implode(' ', array_column((new Fit($sheet, Sheets::tarn(), FitState::fold($events)))->gate()->within($step), 'text'));
+        $gate = static fn (FitEvent ...$events): string => implode(
+            ' ', array_column((new Fit($sheet, Sheets::tarn(), FitState::fold($events)))->gate()->within($step), 'text'),
+        );
         self::assertStringContainsString('not begun', $gate());
         self::assertStringContainsString('valve open', $gate($this->begun('draw', 0, 'vacuum-fill')));
-        self::assertStringNotContainsString('routine', $gate($this->begun('draw', 0, 'vacuum-fill'), $this->begun('settle', 9, 'vacuum-fill')));
+        self::assertStringNotContainsString(
+            'routine', $gate($this->begun('draw', 0, 'vacuum-fill'), $this->begun('settle', 9, 'vacuum-fill')),
+        );
     }
 
     public function testAirStaysWhereItLiesAboveTheTank(): void
@@ -123,7 +143,9 @@ final class FillTest extends TestCase
         self::assertSame(['the bleed screw', 'the heater'], $drawn->air);
         self::assertTrue($drawn->vessels['heater']['air']);
         self::assertFalse($drawn->vessels['radiator']['air']);
-        self::assertFalse(CircuitDrawing::of($tarn->heights, $stage('funnel'))->vessels['heater']['air'], 'the funnel is the highest point then');
+        self::assertFalse(
+            CircuitDrawing::of($tarn->heights, $stage('funnel'))->vessels['heater']['air'], 'the funnel is the highest point then',
+        );
         self::assertFalse(CircuitDrawing::of([], $stage())->measured);
         foreach ([0.0, 0.3, 0.7, 1.0] as $fill) {
             $one = CircuitDrawing::of($tarn->heights, new FillStage('x', 'x', 'x', 'x', fill: $fill));
@@ -135,13 +157,20 @@ final class FillTest extends TestCase
                 }
             }
         }
-        self::assertEqualsWithDelta(($drawn->at['bleed'] - $drawn->vessels['radiator']['y']) / (842 - 680), ($drawn->at['bleed'] - $drawn->vessels['engine']['y']) / (842 - 745), 1e-9, 'heights are to scale');
+        self::assertEqualsWithDelta(
+            ($drawn->at['bleed'] - $drawn->vessels['radiator']['y']) / (842 - 680),
+            ($drawn->at['bleed'] - $drawn->vessels['engine']['y']) / (842 - 745), 1e-9, 'heights are to scale',
+        );
     }
 
     public function testTheVacuumKnowsTheHeightOfTheWorkshopAndTheWarmthOfTheCoolant(): void
     {
         $circuit = Sheets::tarn()->circuits['coolant'];
-        $measured = fn (string $step, string $field, float $value, string $unit): FitEvent => FitEvent::of(sprintf('01J%023d', ++$this->made), EventType::Measured, ['step' => $step, 'field' => $field, 'text' => $value.' '.$unit, 'value' => $value, 'unit' => $unit], 'Joss Wending', new \DateTimeImmutable(self::START));
+        $measured = fn (string $step, string $field, float $value, string $unit): FitEvent => FitEvent::of(
+            sprintf('01J%023d', ++$this->made), EventType::Measured,
+            ['step' => $step, 'field' => $field, 'text' => $value.' '.$unit, 'value' => $value, 'unit' => $unit], 'Joss Wending',
+            new \DateTimeImmutable(self::START),
+        );
         $none = FillFromBench::of($circuit, FitState::none(), []);
         $high = FillFromBench::of($circuit, FitState::none(), [FillFromBench::CHOICE => '1200']);
         self::assertNotNull($none);
@@ -151,14 +180,20 @@ final class FillTest extends TestCase
         self::assertFalse($none->isPulled);
         $warm = FillFromBench::of($circuit, FitState::fold([$measured('safe-cold', 'coolant_temperature', 38.0, '°C')]), []);
         self::assertLessThan($none->result->number('limit'), $warm?->result->number('limit'));
-        $held = FillFromBench::of($circuit, FitState::fold([$measured('vacuum-pull', 'vacuum_pulled', 84.0, 'kPa'), $measured('vacuum-pull', 'vacuum_lost', 1.5, 'kPa')]), []);
+        $held = FillFromBench::of(
+            $circuit,
+            FitState::fold([$measured('vacuum-pull', 'vacuum_pulled', 84.0, 'kPa'), $measured('vacuum-pull', 'vacuum_lost', 1.5, 'kPa')]),
+            [],
+        );
         self::assertTrue($held?->result->hasCheck('leaks'), 'a loss of 1.5 in two minutes is 3.75 in five');
         self::assertEqualsWithDelta(82.5, $held->dial->shown, 1e-9);
     }
 
     public function testTheHandOfTheDialTurnsEvenly(): void
     {
-        $angle = static fn (float $kpa): float => rad2deg(atan2(DialDrawing::of($kpa, 80, 90)->hand['y'] - 200, DialDrawing::of($kpa, 80, 90)->hand['x'] - 200));
+        $angle = static fn (float $kpa): float => rad2deg(
+            atan2(DialDrawing::of($kpa, 80, 90)->hand['y'] - 200, DialDrawing::of($kpa, 80, 90)->hand['x'] - 200),
+        );
         self::assertEqualsWithDelta(-90.0, $angle(50.0), 0.2);
         for ($kpa = 0.0; $kpa < 100.0; $kpa += 10.0) {
             self::assertEqualsWithDelta(27.0, fmod($angle($kpa + 10) - $angle($kpa) + 720, 360), 0.3);
@@ -168,6 +203,9 @@ final class FillTest extends TestCase
 
     private function begun(string $stage, int $second, string $step = 'vacuum-pull', string $id = ''): FitEvent
     {
-        return FitEvent::of('' === $id ? sprintf('01J%023d', ++$this->made) : $id, EventType::StageBegun, ['step' => $step, 'stage' => $stage], 'Joss Wending', (new \DateTimeImmutable(self::START))->modify(sprintf('+%d seconds', $second)));
+        return FitEvent::of(
+            '' === $id ? sprintf('01J%023d', ++$this->made) : $id, EventType::StageBegun, ['step' => $step, 'stage' => $stage],
+            'Joss Wending', (new \DateTimeImmutable(self::START))->modify(sprintf('+%d seconds', $second)),
+        );
     }
 }

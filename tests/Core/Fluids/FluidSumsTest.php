@@ -75,7 +75,9 @@ final class FluidSumsTest extends TestCase
             $percent = mt_rand(0, 570) / 10;
             $cap = mt_rand(0, 150);
             $altitude = mt_rand(0, 4000);
-            $of = fn (float $p, float $c, float $h): SumResult => $this->work('coolant-protect', ['base' => 'eg', 'percent' => $p, 'cap' => $c, 'altitude' => $h]);
+            $of = fn (float $p, float $c, float $h): SumResult => $this->work(
+                'coolant-protect', ['base' => 'eg', 'percent' => $p, 'cap' => $c, 'altitude' => $h],
+            );
             $here = $of($percent, $cap, $altitude);
             self::assertGreaterThanOrEqual($here->number('boil_capped'), $of($percent, $cap + 10, $altitude)->number('boil_capped') + 1e-9);
             self::assertLessThanOrEqual($here->number('boil_capped'), $of($percent, $cap, $altitude + 100)->number('boil_capped'));
@@ -142,7 +144,13 @@ final class FluidSumsTest extends TestCase
         self::assertEqualsWithDelta(6.6 * 5.8e-4 * 77, $result->number('growth'), 1e-12);
         self::assertEqualsWithDelta(100 * $result->number('growth') / 0.5, $result->number('expected_mark'), 1e-9);
         foreach ([[0.19, Level::Ok], [0.21, Level::Watch], [0.52, Level::Watch], [0.54, Level::Stop]] as [$litres, $level]) {
-            self::assertSame($level, $this->work('coolant-level', ['volume' => 6.6, 'percent' => 50, 'cold' => 15, 'hot' => 92, 'topped_up' => $litres])->verdict, (string) $litres);
+            self::assertSame(
+                $level,
+                $this->work(
+                    'coolant-level', ['volume' => 6.6, 'percent' => 50, 'cold' => 15, 'hot' => 92, 'topped_up' => $litres],
+                )->verdict,
+                (string) $litres,
+            );
         }
         $this->expectException(InvalidInput::class);
         $this->work('coolant-level', ['volume' => 6.6, 'percent' => 50, 'cold' => 92, 'hot' => 15]);
@@ -153,15 +161,34 @@ final class FluidSumsTest extends TestCase
         $by = $this->work('oil-fill', ['capacity' => 4.9, 'filter' => 'changed']);
         self::assertEqualsWithDelta(4.41, $by->number('first_pour'), 1e-9);
         self::assertEqualsWithDelta(0.49, $by->number('then'), 1e-9);
-        self::assertEqualsWithDelta(0.9 * 4.6, $this->work('oil-fill', ['capacity' => 4.9, 'filter' => 'kept, 0.3 L'])->number('first_pour'), 1e-9);
-        self::assertEqualsWithDelta(0.9 * 4.6, $this->work('oil-fill', ['capacity' => 4.9, 'filter' => ['changed' => false, 'volume' => 0.3]])->number('first_pour'), 1e-9);
-        self::assertEqualsWithDelta(0.9 * 4.5, $this->work('oil-fill', ['capacity' => 4.9, 'drained' => 4.2, 'filter' => 0.3])->number('first_pour'), 1e-9);
-        self::assertEqualsWithDelta(0.9 * 5.1, $this->work('oil-fill', ['capacity' => 4.9, 'drained' => 8, 'filter' => true, 'housing' => 0.2])->number('first_pour'), 1e-9, 'never more than it takes');
-        self::assertTrue($this->work('oil-fill', ['capacity' => 4.9, 'drained' => 5.2, 'filter' => 'changed'])->hasCheck('more-out'), 'more out than it holds is a question');
+        self::assertEqualsWithDelta(
+            0.9 * 4.6, $this->work('oil-fill', ['capacity' => 4.9, 'filter' => 'kept, 0.3 L'])->number('first_pour'), 1e-9,
+        );
+        self::assertEqualsWithDelta(
+            0.9 * 4.6,
+            $this->work('oil-fill', ['capacity' => 4.9, 'filter' => ['changed' => false, 'volume' => 0.3]])->number('first_pour'),
+            1e-9,
+        );
+        self::assertEqualsWithDelta(
+            0.9 * 4.5, $this->work('oil-fill', ['capacity' => 4.9, 'drained' => 4.2, 'filter' => 0.3])->number('first_pour'), 1e-9,
+        );
+        self::assertEqualsWithDelta(
+            0.9 * 5.1,
+            $this->work('oil-fill', ['capacity' => 4.9, 'drained' => 8, 'filter' => true, 'housing' => 0.2])->number('first_pour'),
+            1e-9, 'never more than it takes',
+        );
+        self::assertTrue(
+            $this->work('oil-fill', ['capacity' => 4.9, 'drained' => 5.2, 'filter' => 'changed'])->hasCheck('more-out'),
+            'more out than it holds is a question',
+        );
         self::assertFalse($this->work('oil-fill', ['capacity' => 4.9, 'drained' => 4.9, 'filter' => 'changed'])->hasCheck('more-out'));
-        $low = $this->work('oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 12, 'litre_per_mm' => 0.06, 'target_mm' => 20]);
+        $low = $this->work(
+            'oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 12, 'litre_per_mm' => 0.06, 'target_mm' => 20],
+        );
         self::assertEqualsWithDelta(0.48, $low->number('top_up'), 1e-9);
-        $high = $this->work('oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 25, 'litre_per_mm' => 0.06, 'target_mm' => 20]);
+        $high = $this->work(
+            'oil-fill', ['capacity' => 4.9, 'filter' => 'changed', 'dip_mm' => 25, 'litre_per_mm' => 0.06, 'target_mm' => 20],
+        );
         self::assertSame(Level::Stop, $high->verdict);
         self::assertEqualsWithDelta(0.3, $high->number('draw_off'), 1e-9);
         self::assertStringContainsString('draw off 0.3 L', $high->headline());
@@ -232,7 +259,9 @@ final class FluidSumsTest extends TestCase
             self::assertLessThanOrEqual(9.0, $clamp->number('largest') - $clamp->number('smallest'));
             self::assertTrue($od >= $clamp->number('smallest') && $od <= $clamp->number('largest'));
         }
-        foreach ([['kind' => 'tbolt', 'outside' => 12], ['kind' => 'spring', 'outside' => 100], ['outside' => 30, 'inside' => 32], ['outside' => 30, 'inside' => 29.5, 'spigot' => 30]] as $bad) {
+        foreach ([['kind' => 'tbolt', 'outside' => 12], ['kind' => 'spring', 'outside' => 100], ['outside' => 30, 'inside' => 32], [
+            'outside' => 30, 'inside' => 29.5, 'spigot' => 30,
+        ]] as $bad) {
             try {
                 $this->work('clamp-size', $bad);
                 self::fail(json_encode($bad, \JSON_THROW_ON_ERROR));

@@ -40,7 +40,12 @@ final class ShelfTest extends TestCase
 
     public function testTheStickIsLearnedFromPoursBetweenTwoDips(): void
     {
-        $scale = DipScale::learn([['litres' => 0.42, 'before' => 13.0, 'after' => 20.0], ['litres' => 0.48, 'before' => 11.0, 'after' => 19.0], ['litres' => 0.1, 'before' => 5.0, 'after' => 5.5]]);
+        $scale = DipScale::learn(
+            [
+                ['litres' => 0.42, 'before' => 13.0, 'after' => 20.0], ['litres' => 0.48, 'before' => 11.0, 'after' => 19.0],
+                ['litres' => 0.1, 'before' => 5.0, 'after' => 5.5],
+            ],
+        );
         self::assertSame(2, $scale?->pairs);
         self::assertEqualsWithDelta(0.06, $scale->litrePerMm, 1e-9);
         self::assertEqualsWithDelta(0.3, $scale->between(15.0, 20.0), 1e-9);
@@ -58,7 +63,9 @@ final class ShelfTest extends TestCase
     public function testItFallsDueByTimeOrByDistance(): void
     {
         $changed = new \DateTimeImmutable('2025-11-25');
-        $of = static fn (string $now, ?float $km): ?Interval => Interval::of(12, 10000.0, $changed, new \DateTimeImmutable($now), 50000.0, $km);
+        $of = static fn (string $now, ?float $km): ?Interval => Interval::of(
+            12, 10000.0, $changed, new \DateTimeImmutable($now), 50000.0, $km,
+        );
         self::assertFalse($of('2026-05-25', 55000.0)?->isDue());
         self::assertTrue($of('2026-05-25', 60001.0)?->isDue());
         self::assertTrue($of('2026-12-01', null)?->isDue());

@@ -76,19 +76,42 @@ final class WarmUpTest extends TestCase
     public static function curves(): iterable
     {
         yield 'opens and holds' => [static fn (float $t): float => min(20 + 0.15 * $t, 89), 900, 'sound'];
-        yield 'opens late and settles' => [static fn (float $t): float => $t < 460 ? 20 + 0.15 * $t : ($t < 500 ? 89 + ($t - 460) * 0.08 : max(90, 92.2 - ($t - 500) * 0.05)), 900, 'sound'];
-        yield 'a dip of cold water at the opening' => [static fn (float $t): float => $t < 460 ? 20 + 0.15 * $t : ($t < 490 ? 89 - ($t - 460) * 0.12 : min(92, 85.4 + ($t - 490) * 0.05)), 900, 'sound'];
+        yield 'opens late and settles' => [
+            static fn (float $t): float => $t < 460
+                ? 20 + 0.15 * $t
+                : ($t < 500 ? 89 + ($t - 460) * 0.08 : max(90, 92.2 - ($t - 500) * 0.05)),
+            900, 'sound',
+        ];
+        yield 'a dip of cold water at the opening' => [
+            static fn (float $t): float => $t < 460
+                ? 20 + 0.15 * $t
+                : ($t < 490 ? 89 - ($t - 460) * 0.12 : min(92, 85.4 + ($t - 490) * 0.05)),
+            900, 'sound',
+        ];
         yield 'levels off far below' => [static fn (float $t): float => 65 - 45 * exp(-$t / 250), 1200, 'stuck-open'];
         yield 'flat at seventy' => [static fn (float $t): float => min(70, 20 + 0.12 * $t), 1200, 'stuck-open'];
         yield 'hardly warms at all' => [static fn (float $t): float => 20 + 0.035 * $t, 1300, 'stuck-open'];
         yield 'straight through' => [static fn (float $t): float => min(106, 20 + 0.15 * $t), 600, 'stuck-closed'];
-        yield 'opens, then climbs' => [static fn (float $t): float => $t < 460 ? 20 + 0.15 * $t : 89 + ($t - 460) * 0.06, 900, 'overheating'];
+        yield 'opens, then climbs' => [
+            static fn (float $t): float => $t < 460 ? 20 + 0.15 * $t : 89 + ($t - 460) * 0.06, 900, 'overheating',
+        ];
         yield 'only half way' => [static fn (float $t): float => 20 + 0.15 * $t, 300, 'not-yet'];
-        yield 'a jump in the middle' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) + ($t > 300 && $t < 330 ? 9 : 0), 900, 'air-trapped'];
-        yield 'one fall when hot, and back' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 600 && $t <= 632 ? 9 : 0), 900, 'sound'];
-        yield 'three falls when hot, a minute apart' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 600 && $t < 780 && fmod($t, 60) <= 31 ? 9 : 0), 900, 'air-trapped'];
-        yield 'up when hot, and back' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) + ($t > 600 && $t <= 632 ? 9 : 0), 900, 'air-trapped'];
-        yield 'down when hot, and never back' => [static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 560 ? 25 : 0), 900, 'air-trapped'];
+        yield 'a jump in the middle' => [
+            static fn (float $t): float => min(20 + 0.15 * $t, 90) + ($t > 300 && $t < 330 ? 9 : 0), 900, 'air-trapped',
+        ];
+        yield 'one fall when hot, and back' => [
+            static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 600 && $t <= 632 ? 9 : 0), 900, 'sound',
+        ];
+        yield 'three falls when hot, a minute apart' => [
+            static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 600 && $t < 780 && fmod($t, 60) <= 31 ? 9 : 0), 900,
+            'air-trapped',
+        ];
+        yield 'up when hot, and back' => [
+            static fn (float $t): float => min(20 + 0.15 * $t, 90) + ($t > 600 && $t <= 632 ? 9 : 0), 900, 'air-trapped',
+        ];
+        yield 'down when hot, and never back' => [
+            static fn (float $t): float => min(20 + 0.15 * $t, 90) - ($t > 560 ? 25 : 0), 900, 'air-trapped',
+        ];
     }
 
     /**
@@ -117,7 +140,9 @@ final class WarmUpTest extends TestCase
                 $temperature = min(15.0 + $rate * $t, 89.0 + min(3.0, 0.01 * max(0.0, $t - $opened)));
                 foreach ($falls as [$from, $deep]) {
                     $since = $t - $from;
-                    $temperature -= $since < 0 ? 0.0 : ($isAir ? ($since < 14 ? $deep : 0.0) : $deep * min(1.0, $since / 8) * exp(-max(0.0, $since - 8) / 25));
+                    $temperature -= $since < 0
+                        ? 0.0
+                        : ($isAir ? ($since < 14 ? $deep : 0.0) : $deep * min(1.0, $since / 8) * exp(-max(0.0, $since - 8) / 25));
                 }
                 $samples[] = [$t, $temperature + $noise * (mt_rand() - mt_rand()) / mt_getrandmax()];
             }

@@ -63,7 +63,9 @@ final class CompilerTest extends TestCase
             foreach (['after-leaks', 'before-start'] as $shield) {
                 foreach (['dry', 'water', 'grease'] as $hose) {
                     foreach (['new', 'back'] as $old) {
-                        yield "$fill, $shield, $hose, $old" => [['fill' => $fill, 'shield' => $shield, 'hose' => $hose, 'old-coolant' => $old, 'sign' => 'hot']];
+                        yield "$fill, $shield, $hose, $old" => [[
+                            'fill' => $fill, 'shield' => $shield, 'hose' => $hose, 'old-coolant' => $old, 'sign' => 'hot',
+                        ]];
                     }
                 }
             }
@@ -90,7 +92,13 @@ final class CompilerTest extends TestCase
     {
         mt_srand(7);
         $procedure = Procedure::read(Node::of(['format' => Procedure::FORMAT, 'id' => 'one', 'title' => 'One', 'needs' => ['items' => ['target']], 'operations' => [
-            ['id' => 'off', 'phase' => 'strip', 'do' => 'remove', 'on' => 'target'], ['id' => 'on', 'phase' => 'fit', 'do' => 'refit', 'on' => 'target'], ['id' => 're', 'phase' => 'rebuild', 'do' => 'rebuild'], ['id' => 'end', 'phase' => 'prove', 'do' => 'check', 'title' => 'Look', 'position' => 'ground'],
+            [
+                'id' => 'off', 'phase' => 'strip', 'do' => 'remove', 'on' => 'target',
+            ], [
+                'id' => 'on', 'phase' => 'fit', 'do' => 'refit', 'on' => 'target',
+            ], [
+                'id' => 're', 'phase' => 'rebuild', 'do' => 'rebuild',
+            ], ['id' => 'end', 'phase' => 'prove', 'do' => 'check', 'title' => 'Look', 'position' => 'ground'],
         ]]), Sheets::common());
         for ($run = 0; $run < 1000; ++$run) {
             $n = mt_rand(1, 14);
@@ -102,11 +110,17 @@ final class CompilerTest extends TestCase
                         $behind[] = 'i'.$k;
                     }
                 }
-                $items[] = ['id' => 'i'.$i, 'role' => $i === $n - 1 ? 'target' : 'i'.$i, 'name' => 'item '.$i, 'position' => ['ground', 'raised', 'any'][mt_rand(0, 2)], 'behind' => $behind];
+                $items[] = [
+                    'id' => 'i'.$i, 'role' => $i === $n - 1 ? 'target' : 'i'.$i, 'name' => 'item '.$i,
+                    'position' => ['ground', 'raised', 'any'][mt_rand(0, 2)], 'behind' => $behind,
+                ];
             }
             $vehicle = VehicleSheet::read(Node::of(['format' => VehicleSheet::FORMAT, 'id' => 'v', 'name' => 'V', 'items' => $items]));
             $sheet = (new Compiler(Sheets::common()))->compile([$procedure], new Choices([]), $vehicle, Sheets::kit());
-            self::assertEqualsCanonicalizing($this->closure($vehicle, 'i'.($n - 1)), array_map(static fn (Step $s): string => $s->item, $sheet->doing(Deed::Remove)));
+            self::assertEqualsCanonicalizing(
+                $this->closure($vehicle, 'i'.($n - 1)),
+                array_map(static fn (Step $s): string => $s->item, $sheet->doing(Deed::Remove)),
+            );
             self::assertSame([], array_diff(Sheets::codes($sheet->findings), ['tool-missing']), (string) json_encode($items));
         }
     }
@@ -118,7 +132,15 @@ final class CompilerTest extends TestCase
         $vehicle = Sheets::vehicle('veldra-tarn-20t', static function (array $d): array {
             $items = is_array($d['items']) ? $d['items'] : [];
 
-            return ['items' => [...array_map(static fn (mixed $i): mixed => is_array($i) && 'lower-hose' === $i['id'] ? ['behind' => ['under-pan', 'duct']] + $i : $i, $items), ['id' => 'duct', 'name' => 'duct', 'position' => 'raised']]] + $d;
+            return ['items' => [
+                ...array_map(
+                    static fn (mixed $i): mixed => is_array($i) && 'lower-hose' === $i['id']
+                        ? ['behind' => ['under-pan', 'duct']] + $i
+                        : $i,
+                    $items,
+                ),
+                ['id' => 'duct', 'name' => 'duct', 'position' => 'raised'],
+            ]] + $d;
         });
         $after = $ids(Sheets::thermostat(null, ['fill' => 'vacuum'], $vehicle));
         self::assertSame($before, array_values(array_filter($after, static fn (string $id): bool => !str_ends_with($id, '.duct'))));
@@ -128,7 +150,12 @@ final class CompilerTest extends TestCase
     {
         $this->expectException(InvalidDocument::class);
         $this->expectExceptionMessageMatches('/more than 2000/');
-        Sheets::vehicle('veldra-tarn-20t', static fn (array $d): array => ['items' => array_map(static fn (int $i): array => ['id' => 'x'.$i, 'name' => 'x', 'position' => 'any'], range(1, 10000))] + $d);
+        Sheets::vehicle(
+            'veldra-tarn-20t',
+            static fn (array $d): array => ['items' => array_map(
+                static fn (int $i): array => ['id' => 'x'.$i, 'name' => 'x', 'position' => 'any'], range(1, 10000),
+            )] + $d,
+        );
     }
 
     public function testAnItemThatIsInNobodysWayStaysOn(): void
@@ -205,7 +232,9 @@ final class CompilerTest extends TestCase
     public function testTheOtherShippedProceduresAreSoundToo(): void
     {
         foreach ([['serpentine-belt', 'ostrel-vane-s6'], ['crank-damper', 'ostrel-vane-s6'], ['thermostat-front', 'ostrel-vane-s6'], ['spark-plugs', 'veldra-tarn-20t'], ['water-pump', 'corrin-drover-27d'], ['starter', 'corrin-drover-27d'], ['gearbox-mount', 'corrin-drover-27d'], ['oil-filter-housing', 'corrin-drover-27d'], ['engine-mounts', 'corrin-drover-27d']] as [$procedure, $vehicle]) {
-            $sheet = (new Compiler(Sheets::common()))->compile([Sheets::procedure($procedure)], new Choices([]), Sheets::vehicle($vehicle), Sheets::kit());
+            $sheet = (new Compiler(Sheets::common()))->compile(
+                [Sheets::procedure($procedure)], new Choices([]), Sheets::vehicle($vehicle), Sheets::kit(),
+            );
             self::assertSame([], array_diff(Sheets::codes($sheet->findings), ['tool-missing', 'no-wrench']), $procedure);
         }
     }
@@ -221,7 +250,9 @@ final class CompilerTest extends TestCase
             self::assertSame([], array_diff(Sheets::codes($sheet->findings), ['tool-missing', 'no-wrench']), implode('+', $ids));
             self::assertSame(count($sheet->steps), count(array_unique(array_map(static fn (Step $s): string => $s->id, $sheet->steps))));
             // Two jobs that share nothing can cost one more trip up and down together than apart; never more than that.
-            self::assertLessThanOrEqual(array_sum(array_intersect_key($apart, array_flip($ids))) + 11.0, $sheet->timing->likely, implode('+', $ids));
+            self::assertLessThanOrEqual(
+                array_sum(array_intersect_key($apart, array_flip($ids))) + 11.0, $sheet->timing->likely, implode('+', $ids),
+            );
             self::assertLessThanOrEqual($sheet->timing->likely, $this->drover($ids, 2)->timing->likely);
         }
     }
@@ -229,14 +260,19 @@ final class CompilerTest extends TestCase
     /** With two people nobody does two things at once, nothing starts before what it waits for, and the lift is in one place. */
     public function testTwoPeopleNeverNeedThreeHandsOrTwoLifts(): void
     {
-        $sheet = (new Compiler(Sheets::common()))->compile([Sheets::procedure('starter'), Sheets::procedure('gearbox-mount'), Sheets::procedure('water-pump')], new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit(), 2);
+        $sheet = (new Compiler(Sheets::common()))->compile(
+            [Sheets::procedure('starter'), Sheets::procedure('gearbox-mount'), Sheets::procedure('water-pump')], new Choices([]),
+            Sheets::vehicle('corrin-drover-27d'), Sheets::kit(), 2,
+        );
         $free = [1 => 0.0, 2 => 0.0];
         $spans = $sheet->timing->spans;
         $lift = 0.0;
         foreach ($sheet->steps as $step) {
             [$from, $to, $who] = $spans[$step->id];
             foreach ($step->after as $before) {
-                self::assertLessThanOrEqual($from + 1e-9, $spans[$before][2] > 0 ? $spans[$before][1] : $spans[$before][0], $step->id.' after '.$before);
+                self::assertLessThanOrEqual(
+                    $from + 1e-9, $spans[$before][2] > 0 ? $spans[$before][1] : $spans[$before][0], $step->id.' after '.$before,
+                );
             }
             if ($who > 0) {
                 self::assertGreaterThanOrEqual($free[$who] - 1e-9, $from);
@@ -249,8 +285,16 @@ final class CompilerTest extends TestCase
 
     public function testTheAccessMapIsLayered(): void
     {
-        $names = array_map(static fn (array $layer): array => array_map(static fn ($item): string => $item->id, $layer), Sheets::tarn()->layers());
-        self::assertSame([['front-shield', 'engine-cover'], ['under-pan', 'coils'], ['heat-shield', 'lower-hose', 'sensor-lead', 'plugs'], ['thermostat-housing']], $names);
+        $names = array_map(
+            static fn (array $layer): array => array_map(static fn ($item): string => $item->id, $layer), Sheets::tarn()->layers(),
+        );
+        self::assertSame(
+            [
+                ['front-shield', 'engine-cover'], ['under-pan', 'coils'], ['heat-shield', 'lower-hose', 'sensor-lead', 'plugs'],
+                ['thermostat-housing'],
+            ],
+            $names,
+        );
         self::assertCount(9, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
     }
 
@@ -271,13 +315,29 @@ final class CompilerTest extends TestCase
     {
         yield 'another format' => ['format', static fn (array $d): array => ['format' => 'x'] + $d];
         yield 'an unknown item in front' => ['items.under-pan.behind', self::behind('under-pan', ['bonnet'])];
-        yield 'a figure nobody can read' => ['joints.0.figure', static fn (array $d): array => array_replace_recursive($d, ['joints' => [['figure' => 'tight']]])];
-        yield 'passes that do not end at the figure' => ['joints.0.passes', static fn (array $d): array => array_replace_recursive($d, ['joints' => [['passes' => [30, 60]]]])];
-        yield 'a negative count' => ['items.0.tray.0.count', static fn (array $d): array => array_replace_recursive($d, ['items' => [['tray' => [['count' => -1]]]]])];
-        yield 'minutes that fall' => ['items.0.off', static fn (array $d): array => array_replace_recursive($d, ['items' => [['off' => [9, 5, 8]]]])];
-        yield 'negative minutes' => ['items.0.on', static fn (array $d): array => array_replace_recursive($d, ['items' => [['on' => [-1, 5, 8]]]])];
-        yield 'an ocean of coolant' => ['circuits.0.capacity', static fn (array $d): array => array_replace_recursive($d, ['circuits' => [['capacity' => 9000]]])];
-        yield 'nowhere to stand' => ['items.0.position', static fn (array $d): array => array_replace_recursive($d, ['items' => [['position' => 'flying']]])];
+        yield 'a figure nobody can read' => [
+            'joints.0.figure', static fn (array $d): array => array_replace_recursive($d, ['joints' => [['figure' => 'tight']]]),
+        ];
+        yield 'passes that do not end at the figure' => [
+            'joints.0.passes', static fn (array $d): array => array_replace_recursive($d, ['joints' => [['passes' => [30, 60]]]]),
+        ];
+        yield 'a negative count' => [
+            'items.0.tray.0.count',
+            static fn (array $d): array => array_replace_recursive($d, ['items' => [['tray' => [['count' => -1]]]]]),
+        ];
+        yield 'minutes that fall' => [
+            'items.0.off', static fn (array $d): array => array_replace_recursive($d, ['items' => [['off' => [9, 5, 8]]]]),
+        ];
+        yield 'negative minutes' => [
+            'items.0.on', static fn (array $d): array => array_replace_recursive($d, ['items' => [['on' => [-1, 5, 8]]]]),
+        ];
+        yield 'an ocean of coolant' => [
+            'circuits.0.capacity',
+            static fn (array $d): array => array_replace_recursive($d, ['circuits' => [['capacity' => 9000]]]),
+        ];
+        yield 'nowhere to stand' => [
+            'items.0.position', static fn (array $d): array => array_replace_recursive($d, ['items' => [['position' => 'flying']]]),
+        ];
     }
 
     public function testOnlyTheFirstLiftBelongsToMakingSafe(): void
@@ -300,7 +360,9 @@ final class CompilerTest extends TestCase
     /** @param list<string> $ids */
     private function drover(array $ids, int $people = 1): Sheet
     {
-        return (new Compiler(Sheets::common()))->compile(array_map(Sheets::procedure(...), $ids), new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit(), $people);
+        return (new Compiler(Sheets::common()))->compile(
+            array_map(Sheets::procedure(...), $ids), new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit(), $people,
+        );
     }
 
     /**

@@ -28,7 +28,12 @@ final class JointFigureTest extends TestCase
 {
     public function testAFigureHoldsWhatWasWrittenAndWhereItStands(): void
     {
-        $joint = self::joint(['figure' => '18-22 Nm', 'ceiling' => '24 Nm', 'end' => 'low', 'because' => 'soft thread', 'origin' => 'printed', 'dated' => '2026-03-01']);
+        $joint = self::joint(
+            [
+                'figure' => '18-22 Nm', 'ceiling' => '24 Nm', 'end' => 'low', 'because' => 'soft thread', 'origin' => 'printed',
+                'dated' => '2026-03-01',
+            ],
+        );
         self::assertSame('18-22 Nm', $joint->stated());
         self::assertSame([18.0, 22.0], [$joint->spec->low(), $joint->spec->high()]);
         self::assertSame("at the low end: soft thread; never past 24.0\u{202F}N·m", $joint->spec->inWords());
@@ -76,7 +81,9 @@ final class JointFigureTest extends TestCase
 
     public function testTheFinerWrenchIsTakenAndWhereNoneIsFineEnoughItIsSaid(): void
     {
-        $wrench = static fn (string $name, float $error, int $late = 0): Wrench => new Wrench($name, '3/8 in', 5.0, 60.0, $error, 300.0, $late);
+        $wrench = static fn (string $name, float $error, int $late = 0): Wrench => new Wrench(
+            $name, '3/8 in', 5.0, 60.0, $error, 300.0, $late,
+        );
         $joint = self::joint(['figure' => '19.5 to 20.5 Nm']);
         $advice = WrenchAdvice::for(new Kit([$wrench('coarse', 4.0), $wrench('fine', 2.0, 30)], []), $joint, $joint->torqueAt(100.0));
         self::assertSame('fine', $advice->wrench?->name, 'out of date, and the only one that stays inside');
@@ -84,7 +91,10 @@ final class JointFigureTest extends TestCase
         $advice = WrenchAdvice::for(new Kit([$wrench('coarse', 4.0)], []), $joint, $joint->torqueAt(100.0));
         self::assertTrue($advice->isTooCoarse());
         self::assertEqualsWithDelta([19.2, 20.8], [$advice->band->low ?? 0.0, $advice->band->high ?? 0.0], 1e-9);
-        self::assertNull(WrenchAdvice::for(new Kit([$wrench('coarse', 4.0)], []), $joint, $joint->torqueAt(60.0))->band, 'a pass before the last is no figure');
+        self::assertNull(
+            WrenchAdvice::for(new Kit([$wrench('coarse', 4.0)], []), $joint, $joint->torqueAt(60.0))->band,
+            'a pass before the last is no figure',
+        );
     }
 
     public function testATorqueWithAnAngleInOneLineIsBoth(): void
@@ -104,12 +114,17 @@ final class JointFigureTest extends TestCase
         self::assertTrue($joint->isByTurn());
         self::assertSame(90.0, $joint->turn());
         $ladder = Ladder::of($joint);
-        self::assertSame([RungKind::Started, RungKind::Snug, RungKind::Angle, RungKind::Angle], array_map(static fn ($rung): RungKind => $rung->kind, $ladder->rungs));
+        self::assertSame(
+            [RungKind::Started, RungKind::Snug, RungKind::Angle, RungKind::Angle],
+            array_map(static fn ($rung): RungKind => $rung->kind, $ladder->rungs),
+        );
         self::assertEqualsWithDelta([60.0, 30.0], [$ladder->rungs[2]->degrees, $ladder->rungs[3]->degrees], 1e-9);
         // 0.25 mm of seal on a pitch of 1 mm is a quarter of a turn more.
         $soft = self::joint(['figure' => 'hand-tight and then 90 degrees', 'thread' => 'M6', 'seal_travel' => 0.25]);
         self::assertEqualsWithDelta(180.0, $soft->turn(), 1e-9);
-        self::assertEqualsWithDelta(180.0, array_sum(array_map(static fn ($rung): float => $rung->degrees, Ladder::of($soft)->rungs)), 1e-9);
+        self::assertEqualsWithDelta(
+            180.0, array_sum(array_map(static fn ($rung): float => $rung->degrees, Ladder::of($soft)->rungs)), 1e-9,
+        );
     }
 
     public function testADrySheetIsWorkedOutDry(): void
@@ -117,14 +132,25 @@ final class JointFigureTest extends TestCase
         self::assertSame('dry zinc', self::joint([])->friction);
         self::assertSame('dry zinc', self::joint(['compound' => 'dry'])->friction);
         self::assertSame('threadlocker wet', self::joint(['compound' => 'medium threadlocker'])->friction);
-        self::assertSame('anti-seize', self::joint(['compound' => 'dry', 'friction' => 'anti-seize'])->friction, 'what the sheet says itself goes before');
+        self::assertSame(
+            'anti-seize', self::joint(['compound' => 'dry', 'friction' => 'anti-seize'])->friction,
+            'what the sheet says itself goes before',
+        );
     }
 
     public function testTheHandIsSaidBothWays(): void
     {
-        self::assertSame(['clockwise', 'anticlockwise'], [self::joint(['hand' => 'left'])->wayOff(), self::joint(['hand' => 'left'])->wayOn()]);
+        self::assertSame(
+            ['clockwise', 'anticlockwise'], [self::joint(['hand' => 'left'])->wayOff(), self::joint(['hand' => 'left'])->wayOn()],
+        );
         self::assertSame(['anticlockwise', 'clockwise'], [self::joint([])->wayOff(), self::joint([])->wayOn()]);
-        self::assertSame(['T30', '10 mm socket'], [self::joint(['tool' => '10 mm socket', 'tool_off' => 'T30'])->undoneWith(), self::joint(['tool' => '10 mm socket'])->undoneWith()]);
+        self::assertSame(
+            ['T30', '10 mm socket'],
+            [
+                self::joint(['tool' => '10 mm socket', 'tool_off' => 'T30'])->undoneWith(),
+                self::joint(['tool' => '10 mm socket'])->undoneWith(),
+            ],
+        );
     }
 
     /** @param array<string, mixed> $wrong */
@@ -162,7 +188,10 @@ final class JointFigureTest extends TestCase
     /** @return iterable<string, array{string, array<string, mixed>}> */
     public static function lines(): iterable
     {
-        yield 'a range and why its low end' => ['3x M6x20 18-22 Nm low end for soft thread, max 24 Nm, ring', ['figure' => '18-22 Nm', 'end' => 'low', 'because' => 'soft thread', 'ceiling' => '24 Nm']];
+        yield 'a range and why its low end' => [
+            '3x M6x20 18-22 Nm low end for soft thread, max 24 Nm, ring',
+            ['figure' => '18-22 Nm', 'end' => 'low', 'because' => 'soft thread', 'ceiling' => '24 Nm'],
+        ];
         yield 'a range in words' => ['2x M8 18 to 22 Nm high end', ['figure' => '18 to 22 Nm', 'end' => 'high']];
         yield 'snug and a turn' => ['4x M6 snug + 1/4 turn seal 0.7 mm', ['figure' => 'snug + 1/4 turn', 'seal_travel' => 0.7]];
         yield 'a left-hand thread' => ['1x M12x1.25 60 Nm left-hand thread, 19 mm socket', ['hand' => 'left', 'tool' => '19 mm socket']];

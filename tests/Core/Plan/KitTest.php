@@ -31,7 +31,13 @@ final class KitTest extends TestCase
 
     public function testTheFinestInDateIsTakenAndTheOthersAreExplained(): void
     {
-        $kit = new Kit([new Wrench('coarse', '1/2 in', 40, 210, 6, 450, 0), new Wrench('late', '3/8 in', 10, 60, 1, 300, 90), new Wrench('fine', '3/8 in', 8, 80, 2, 350, 0)], []);
+        $kit = new Kit(
+            [
+                new Wrench('coarse', '1/2 in', 40, 210, 6, 450, 0), new Wrench('late', '3/8 in', 10, 60, 1, 300, 90),
+                new Wrench('fine', '3/8 in', 8, 80, 2, 350, 0),
+            ],
+            [],
+        );
         $advice = WrenchAdvice::for($kit, $this->joint(['figure' => '50 N·m']), 50.0);
         self::assertSame('fine', $advice->wrench?->name);
         self::assertStringContainsString('late is past its calibration', $advice->why);
@@ -49,17 +55,32 @@ final class KitTest extends TestCase
     {
         $kit = new Kit([new Wrench('small', '1/4 in', 2, 20, 3, 200, 0)], []);
         self::assertNull(WrenchAdvice::for($kit, $this->joint(['figure' => '22 N·m']), 22.0)->wrench);
-        $advice = WrenchAdvice::for($kit, $this->joint(['figure' => '22 N·m', 'adapter' => ['length' => 40, 'angle' => 0, 'name' => 'crow-foot']]), 22.0);
+        $advice = WrenchAdvice::for($kit, $this->joint(
+            ['figure' => '22 N·m', 'adapter' => ['length' => 40, 'angle' => 0, 'name' => 'crow-foot']],
+        ), 22.0);
         self::assertEqualsWithDelta(22 * 200 / 240, $advice->setting?->number('setting'), 1e-9);
-        self::assertNull(WrenchAdvice::for($kit, $this->joint(['figure' => '19 N·m', 'adapter' => ['length' => 40, 'angle' => 180, 'name' => 'crow-foot']]), 19.0)->wrench);
-        self::assertNull(WrenchAdvice::for($kit, $this->joint(['figure' => '5 N·m', 'adapter' => ['length' => 240, 'angle' => 180]]), 5.0)->wrench, 'folded back past the hand');
+        self::assertNull(
+            WrenchAdvice::for($kit, $this->joint(
+                ['figure' => '19 N·m', 'adapter' => ['length' => 40, 'angle' => 180, 'name' => 'crow-foot']],
+            ), 19.0)->wrench,
+        );
+        self::assertNull(
+            WrenchAdvice::for($kit, $this->joint(['figure' => '5 N·m', 'adapter' => ['length' => 240, 'angle' => 180]]), 5.0)->wrench,
+            'folded back past the hand',
+        );
     }
 
     public function testEachPassHasItsOwnWrench(): void
     {
         $kit = new Kit([new Wrench('small', '1/4 in', 2, 20, 3, 200, 0), new Wrench('large', '1/2 in', 30, 150, 3, 450, 0)], []);
         $joint = $this->joint(['figure' => '60 N·m', 'passes' => [30, 60, 100]]);
-        self::assertSame(['small', 'large', 'large'], array_map(static fn (float $share): ?string => WrenchAdvice::for($kit, $joint, $joint->torqueAt($share))->wrench?->name, $joint->passes));
+        self::assertSame(
+            ['small', 'large', 'large'],
+            array_map(
+                static fn (float $share): ?string => WrenchAdvice::for($kit, $joint, $joint->torqueAt($share))->wrench?->name,
+                $joint->passes,
+            ),
+        );
         self::assertEqualsWithDelta(18.0, $joint->torqueAt(30.0), 1e-9);
     }
 

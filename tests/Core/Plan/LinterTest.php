@@ -77,8 +77,9 @@ final class LinterTest extends TestCase
     }
 
     #[DataProvider('flaws')]
-    public function testAFlawIsFoundAtItsStepWithWhatMendsIt(string $code, string $step, Level $level, Sheet $sheet, ?VehicleSheet $vehicle = null, ?Kit $kit = null): void
-    {
+    public function testAFlawIsFoundAtItsStepWithWhatMendsIt(
+        string $code, string $step, Level $level, Sheet $sheet, ?VehicleSheet $vehicle = null, ?Kit $kit = null,
+    ): void {
         $findings = (new Linter())->findings($sheet, $vehicle ?? Sheets::tarn(), $kit ?? Sheets::kit());
         $mine = array_values(array_filter($findings, static fn (Finding $f): bool => $f->code === $code));
         self::assertNotSame([], $mine, implode(', ', Sheets::codes($findings)));
@@ -104,49 +105,136 @@ final class LinterTest extends TestCase
         yield 'one screw fewer goes back' => ['tray-miscount', 'on.under-pan', Level::Stop, self::fewerScrews()];
         yield 'nothing to do' => ['empty-sheet', '', Level::Stop, Sheets::of([])];
         yield 'no figure' => ['joint-no-figure', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => ''])];
-        yield 'the two units disagree' => ['figure-conflict', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => '9 N·m / 120 in-lb'])];
-        yield 'too much for the thread' => ['figure-past-thread', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => '90 N·m'])];
-        yield 'close to yield' => ['figure-near-yield', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['figure' => '9 N·m', 'friction' => 'oiled'])];
-        yield 'no wrench reaches' => ['no-wrench', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => '0.5 N·m'])];
-        yield 'the wrench is out of date' => ['wrench-past-calibration', 'housing-tight', Level::Watch, Sheets::thermostat(), null, Sheets::kit(40)];
-        yield 'no wrench is fine enough' => ['wrench-too-coarse', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['figure' => '8.9 to 9.0 N·m'])];
-        yield 'a ceiling the band passes' => ['wrench-too-coarse', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['figure' => '9 N·m', 'ceiling' => '9.05 N·m'])];
-        yield 'new bolts nobody listed' => ['single-use-not-listed', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['reuse' => 'new'])];
-        yield 'a starter with the battery on' => ['battery-live', 'starter-off', Level::Stop, self::drover(['starter'], 'battery-off'), Sheets::vehicle('corrin-drover-27d')];
-        yield 'no battery for the first start' => ['battery-left-off', 'starter-start', Level::Stop, self::drover(['starter'], 'battery-on'), Sheets::vehicle('corrin-drover-27d')];
-        yield 'a mount with nothing under the gearbox' => ['weight-unsupported', 'mount-off', Level::Stop, self::drover(['gearbox-mount'], 'hold-gearbox-raised'), Sheets::vehicle('corrin-drover-27d')];
-        yield 'the jack stays in' => ['support-left-in', 'lower-2', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'), Sheets::vehicle('corrin-drover-27d')];
-        yield 'the fan meets the shroud' => ['movement-limit', 'emount-up', Level::Stop, self::drover(['engine-mounts'], 'off.fan'), Sheets::vehicle('corrin-drover-27d')];
-        yield 'lifted with nothing under it' => ['moved-unheld', 'emount-up', Level::Stop, self::drover(['engine-mounts'], 'hold-engine'), Sheets::vehicle('corrin-drover-27d')];
-        yield 'rubber pinched while it hangs' => ['bush-before-load', 'mount-tight', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'), Sheets::vehicle('corrin-drover-27d')];
-        yield 'no room for the wrench any more' => ['room-is-gone', 'mount-tight', Level::Stop, self::drover(['gearbox-mount']), self::droverJoint('gearbox-mount-bolts', ['when' => ['room']])];
-        yield 'loaded and with room at once' => ['load-and-room', 'mount-tight', Level::Stop, self::drover(['gearbox-mount']), self::droverJoint('gearbox-mount-bolts', ['when' => ['loaded', 'room']])];
-        yield 'one of a set too early' => ['set-not-complete', 'starter-tight', Level::Stop, self::drover(['starter', 'gearbox-mount']), self::droverJoint('starter-bolts', ['set' => 'low'], 'gearbox-mount-bolts', ['set' => 'low'])];
-        yield 'sealant still wet' => ['cure-too-short', 'pump-vacuum', Level::Stop, self::drover(['water-pump']), self::droverJoint('pump-bolts', ['cure' => 600])];
-        yield 'paste and locker' => ['paste-and-locker', 'starter-tight', Level::Stop, self::drover(['starter']), self::droverJoint('starter-bolts', ['compound' => 'medium threadlocker', 'friction' => 'anti-seize'])];
-        yield 'charge clamps never seen hot' => ['clamps-not-rechecked', 'open-charge', Level::Watch, self::plus(new Step('open-charge', Phase::Strip, Deed::Open, 'Charge pipes off', '', circuit: 'charge'), 'leaks-hot', 'leaks-warm')];
-        yield 'the gate locked alone' => ['gate-locked', 'lock', Level::Stop, self::plus(new Step('lock', Phase::Fit, Deed::Act, 'Lock the gate', '', tags: ['internal-gate-locked']))];
-        yield 'a pulley without its belt' => ['belt-not-listed', 'pulley', Level::Stop, self::plus(new Step('pulley', Phase::Fit, Deed::Act, 'Smaller pulley', '', tags: ['needs-other-belt']))];
-        yield 'flashed at once' => ['flash-without-wait', 'flash', Level::Stop, self::plus(new Step('flash', Phase::Fit, Deed::Act, 'Write the control unit', '', tags: ['flash']))];
+        yield 'the two units disagree' => [
+            'figure-conflict', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => '9 N·m / 120 in-lb']),
+        ];
+        yield 'too much for the thread' => [
+            'figure-past-thread', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => '90 N·m']),
+        ];
+        yield 'close to yield' => [
+            'figure-near-yield', 'housing-tight', Level::Watch, Sheets::thermostat(),
+            self::joint(['figure' => '9 N·m', 'friction' => 'oiled']),
+        ];
+        yield 'no wrench reaches' => [
+            'no-wrench', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => '0.5 N·m']),
+        ];
+        yield 'the wrench is out of date' => [
+            'wrench-past-calibration', 'housing-tight', Level::Watch, Sheets::thermostat(), null, Sheets::kit(40),
+        ];
+        yield 'no wrench is fine enough' => [
+            'wrench-too-coarse', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['figure' => '8.9 to 9.0 N·m']),
+        ];
+        yield 'a ceiling the band passes' => [
+            'wrench-too-coarse', 'housing-tight', Level::Watch, Sheets::thermostat(),
+            self::joint(['figure' => '9 N·m', 'ceiling' => '9.05 N·m']),
+        ];
+        yield 'new bolts nobody listed' => [
+            'single-use-not-listed', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['reuse' => 'new']),
+        ];
+        yield 'a starter with the battery on' => [
+            'battery-live', 'starter-off', Level::Stop, self::drover(['starter'], 'battery-off'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'no battery for the first start' => [
+            'battery-left-off', 'starter-start', Level::Stop, self::drover(['starter'], 'battery-on'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'a mount with nothing under the gearbox' => [
+            'weight-unsupported', 'mount-off', Level::Stop, self::drover(['gearbox-mount'], 'hold-gearbox-raised'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'the jack stays in' => [
+            'support-left-in', 'lower-2', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'the fan meets the shroud' => [
+            'movement-limit', 'emount-up', Level::Stop, self::drover(['engine-mounts'], 'off.fan'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'lifted with nothing under it' => [
+            'moved-unheld', 'emount-up', Level::Stop, self::drover(['engine-mounts'], 'hold-engine'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'rubber pinched while it hangs' => [
+            'bush-before-load', 'mount-tight', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'no room for the wrench any more' => [
+            'room-is-gone', 'mount-tight', Level::Stop, self::drover(['gearbox-mount']),
+            self::droverJoint('gearbox-mount-bolts', ['when' => ['room']]),
+        ];
+        yield 'loaded and with room at once' => [
+            'load-and-room', 'mount-tight', Level::Stop, self::drover(['gearbox-mount']),
+            self::droverJoint('gearbox-mount-bolts', ['when' => ['loaded', 'room']]),
+        ];
+        yield 'one of a set too early' => [
+            'set-not-complete', 'starter-tight', Level::Stop, self::drover(['starter', 'gearbox-mount']),
+            self::droverJoint('starter-bolts', ['set' => 'low'], 'gearbox-mount-bolts', ['set' => 'low']),
+        ];
+        yield 'sealant still wet' => [
+            'cure-too-short', 'pump-vacuum', Level::Stop, self::drover(['water-pump']),
+            self::droverJoint('pump-bolts', ['cure' => 600]),
+        ];
+        yield 'paste and locker' => [
+            'paste-and-locker', 'starter-tight', Level::Stop, self::drover(['starter']),
+            self::droverJoint('starter-bolts', ['compound' => 'medium threadlocker', 'friction' => 'anti-seize']),
+        ];
+        yield 'charge clamps never seen hot' => [
+            'clamps-not-rechecked', 'open-charge', Level::Watch,
+            self::plus(
+                new Step('open-charge', Phase::Strip, Deed::Open, 'Charge pipes off', '', circuit: 'charge'), 'leaks-hot',
+                'leaks-warm',
+            ),
+        ];
+        yield 'the gate locked alone' => [
+            'gate-locked', 'lock', Level::Stop,
+            self::plus(new Step('lock', Phase::Fit, Deed::Act, 'Lock the gate', '', tags: ['internal-gate-locked'])),
+        ];
+        yield 'a pulley without its belt' => [
+            'belt-not-listed', 'pulley', Level::Stop,
+            self::plus(new Step('pulley', Phase::Fit, Deed::Act, 'Smaller pulley', '', tags: ['needs-other-belt'])),
+        ];
+        yield 'flashed at once' => [
+            'flash-without-wait', 'flash', Level::Stop,
+            self::plus(new Step('flash', Phase::Fit, Deed::Act, 'Write the control unit', '', tags: ['flash'])),
+        ];
         yield 'the level of a hot engine' => ['no-cool-down', 'book-level', Level::Watch, self::without('cool-down')];
         yield 'nobody looks at the level' => ['level-not-checked', 'vacuum-fill', Level::Watch, self::without('level-cold', 'book-level')];
-        yield 'a bolt into yield to be used again' => ['yield-bolt-reused', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['angle' => 180])];
-        yield 'a figure for another thread' => ['figure-too-low', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['thread' => 'M20'])];
+        yield 'a bolt into yield to be used again' => [
+            'yield-bolt-reused', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['angle' => 180]),
+        ];
+        yield 'a figure for another thread' => [
+            'figure-too-low', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['thread' => 'M20']),
+        ];
         yield 'a plug left off' => ['runs-with-parts-off', 'start-first', Level::Stop, self::without('on.sensor-lead')];
         yield 'started on loose bolts' => ['runs-with-joints-loose', 'start-first', Level::Stop, self::without('housing-tight')];
         yield 'a wait nobody ends' => ['wait-without-end', 'drain', Level::Watch, self::moved('drain', 'clean')];
-        yield 'one step twice' => ['step-twice', 'clean', Level::Stop, self::plus(new Step('clean', Phase::Measure, Deed::Act, 'Clean it again', ''))];
+        yield 'one step twice' => [
+            'step-twice', 'clean', Level::Stop, self::plus(new Step('clean', Phase::Measure, Deed::Act, 'Clean it again', '')),
+        ];
         yield 'a mix from nothing' => ['mix-without-reading', 'mix', Level::Stop, self::without('drained')];
         yield 'raised without a word' => ['raised-without-caution', 'raise-1', Level::Watch, self::bare('raise-1')];
-        yield 'an item the vehicle lacks' => ['unknown-binding', 'ghost', Level::Stop, self::plus(new Step('ghost', Phase::Fit, Deed::Act, 'Fit the ghost', '', item: 'ghost'))];
-        yield 'the pan before what it hides' => ['refit-out-of-order', 'on.under-pan', Level::Stop, self::moved('on.under-pan', 'hose-on-water')];
-        yield 'the pan through the shield' => ['strip-out-of-order', 'off.under-pan', Level::Stop, self::moved('off.under-pan', 'off.front-shield')];
-        yield 'a tool is missing' => ['tool-missing', 'strength-before', Level::Watch, Sheets::thermostat(new Kit([], [])), null, new Kit([], [])];
+        yield 'an item the vehicle lacks' => [
+            'unknown-binding', 'ghost', Level::Stop,
+            self::plus(new Step('ghost', Phase::Fit, Deed::Act, 'Fit the ghost', '', item: 'ghost')),
+        ];
+        yield 'the pan before what it hides' => [
+            'refit-out-of-order', 'on.under-pan', Level::Stop, self::moved('on.under-pan', 'hose-on-water'),
+        ];
+        yield 'the pan through the shield' => [
+            'strip-out-of-order', 'off.under-pan', Level::Stop, self::moved('off.under-pan', 'off.front-shield'),
+        ];
+        yield 'a tool is missing' => [
+            'tool-missing', 'strength-before', Level::Watch, Sheets::thermostat(new Kit([], [])), null, new Kit([], []),
+        ];
     }
 
     public function testGravestFindingsStandFirst(): void
     {
-        $levels = array_map(static fn (Finding $f): int => $f->level->rank(), (new Linter())->findings(self::without('on.under-pan'), Sheets::tarn(), Sheets::kit(40)));
+        $levels = array_map(
+            static fn (Finding $f): int => $f->level->rank(),
+            (new Linter())->findings(self::without('on.under-pan'), Sheets::tarn(), Sheets::kit(40)),
+        );
         $sorted = $levels;
         rsort($sorted);
         self::assertSame($sorted, $levels);
@@ -163,7 +251,10 @@ final class LinterTest extends TestCase
 
     public function testSnugAndAPartTurnIsAFigureToo(): void
     {
-        self::assertSame([], array_intersect(['joint-no-figure', 'no-wrench', 'figure-too-low'], self::codesWith(['figure' => 'snug + 1/4 turn'])));
+        self::assertSame(
+            [],
+            array_intersect(['joint-no-figure', 'no-wrench', 'figure-too-low'], self::codesWith(['figure' => 'snug + 1/4 turn'])),
+        );
     }
 
     /**
@@ -194,7 +285,10 @@ final class LinterTest extends TestCase
     {
         $sheet = Sheets::thermostat();
 
-        return Sheets::of(array_values(array_filter($sheet->steps, static fn (Step $step): bool => !in_array($step->id, $ids, true))), $sheet->expects, $sheet);
+        return Sheets::of(
+            array_values(array_filter($sheet->steps, static fn (Step $step): bool => !in_array($step->id, $ids, true))),
+            $sheet->expects, $sheet,
+        );
     }
 
     /** The thermostat's sheet with one more step behind the cleaning, and without some. */
@@ -215,15 +309,22 @@ final class LinterTest extends TestCase
 
     private static function bare(string $id): Sheet
     {
-        return Sheets::of(array_map(static fn (Step $step): Step => $step->id === $id ? $step->with(cautions: []) : $step, Sheets::thermostat()->steps));
+        return Sheets::of(
+            array_map(static fn (Step $step): Step => $step->id === $id ? $step->with(cautions: []) : $step, Sheets::thermostat()->steps),
+        );
     }
 
     /** @param list<string> $procedures */
     private static function drover(array $procedures, string ...$without): Sheet
     {
-        $sheet = (new Compiler(Sheets::common()))->compile(array_map(Sheets::procedure(...), $procedures), new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit());
+        $sheet = (new Compiler(Sheets::common()))->compile(
+            array_map(Sheets::procedure(...), $procedures), new Choices([]), Sheets::vehicle('corrin-drover-27d'), Sheets::kit(),
+        );
 
-        return Sheets::of(array_values(array_filter($sheet->steps, static fn (Step $step): bool => !in_array($step->id, $without, true))), [], $sheet);
+        return Sheets::of(
+            array_values(array_filter($sheet->steps, static fn (Step $step): bool => !in_array($step->id, $without, true))), [],
+            $sheet,
+        );
     }
 
     /**
@@ -264,7 +365,15 @@ final class LinterTest extends TestCase
     {
         $sheet = Sheets::thermostat();
 
-        return Sheets::of(array_map(static fn (Step $step): Step => 'on.under-pan' === $step->id && Deed::Refit === $step->deed ? $step->with(tray: [new TrayLine('short screws', 6)]) : $step, $sheet->steps), $sheet->expects, $sheet);
+        return Sheets::of(
+            array_map(
+                static fn (Step $step): Step => 'on.under-pan' === $step->id && Deed::Refit === $step->deed
+                    ? $step->with(tray: [new TrayLine('short screws', 6)])
+                    : $step,
+                $sheet->steps,
+            ),
+            $sheet->expects, $sheet,
+        );
     }
 
     /** @param array<string, mixed> $changes */

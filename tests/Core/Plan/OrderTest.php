@@ -41,7 +41,10 @@ final class OrderTest extends TestCase
 
     public function testAWaitStartsAsSoonAsItCan(): void
     {
-        $tasks = ['a' => new Task('a', Position::Raised, []), 'b' => new Task('b', Position::Raised, []), 'drain' => new Task('drain', Position::Raised, ['a'], true)];
+        $tasks = [
+            'a' => new Task('a', Position::Raised, []), 'b' => new Task('b', Position::Raised, []),
+            'drain' => new Task('drain', Position::Raised, ['a'], true),
+        ];
         self::assertSame(['a', 'drain', 'b'], (new Order())->of($tasks));
     }
 

@@ -29,8 +29,10 @@ use PHPUnit\Framework\TestCase;
 final class ProcedureTest extends TestCase
 {
     private const SHIPPED = [
-        'thermostat-under' => 'veldra-tarn-20t', 'spark-plugs' => 'veldra-tarn-20t', 'serpentine-belt' => 'ostrel-vane-s6', 'crank-damper' => 'ostrel-vane-s6', 'thermostat-front' => 'ostrel-vane-s6',
-        'water-pump' => 'corrin-drover-27d', 'starter' => 'corrin-drover-27d', 'gearbox-mount' => 'corrin-drover-27d', 'oil-filter-housing' => 'corrin-drover-27d', 'engine-mounts' => 'corrin-drover-27d',
+        'thermostat-under' => 'veldra-tarn-20t', 'spark-plugs' => 'veldra-tarn-20t', 'serpentine-belt' => 'ostrel-vane-s6',
+        'crank-damper' => 'ostrel-vane-s6', 'thermostat-front' => 'ostrel-vane-s6',
+        'water-pump' => 'corrin-drover-27d', 'starter' => 'corrin-drover-27d', 'gearbox-mount' => 'corrin-drover-27d',
+        'oil-filter-housing' => 'corrin-drover-27d', 'engine-mounts' => 'corrin-drover-27d',
     ];
 
     public function testARoutineNobodyKnowsIsRefusedAndTheKnownOnesAreNamed(): void
@@ -47,7 +49,9 @@ final class ProcedureTest extends TestCase
         $procedure = Sheets::procedure($id);
         $named = $found = [];
         foreach ([$procedure->defaults(), ...$this->oneByOne($procedure)] as $choices) {
-            foreach ((new Compiler(Sheets::common()))->compile([$procedure], $choices, Sheets::vehicle($vehicleId), Sheets::kit())->steps as $step) {
+            foreach ((new Compiler(Sheets::common()))->compile(
+                [$procedure], $choices, Sheets::vehicle($vehicleId), Sheets::kit(),
+            )->steps as $step) {
                 $found[] = $step->routine;
                 $found[] = $step->sum;
                 self::assertEquals($step, Step::read(Node::of($step->toArray())), 'a step reads back as it was written');
@@ -87,7 +91,9 @@ final class ProcedureTest extends TestCase
     #[DataProvider('shipped')]
     public function testWhatCanHurtIsSaidAndAcknowledged(string $id, string $vehicleId): void
     {
-        $sheet = (new Compiler(Sheets::common()))->compile([Sheets::procedure($id)], new Choices([]), Sheets::vehicle($vehicleId), Sheets::kit());
+        $sheet = (new Compiler(Sheets::common()))->compile(
+            [Sheets::procedure($id)], new Choices([]), Sheets::vehicle($vehicleId), Sheets::kit(),
+        );
         $musts = 0;
         $defers = false;
         foreach ($sheet->steps as $step) {
@@ -113,7 +119,9 @@ final class ProcedureTest extends TestCase
 
     public function testAllThatIsShippedIsTested(): void
     {
-        $files = array_map(static fn (string $file): string => basename($file, '.yaml'), glob(dirname(__DIR__, 3).'/procedures/*.yaml') ?: []);
+        $files = array_map(
+            static fn (string $file): string => basename($file, '.yaml'), glob(dirname(__DIR__, 3).'/procedures/*.yaml') ?: [],
+        );
         self::assertEqualsCanonicalizing([...array_keys(self::SHIPPED), 'common'], $files);
     }
 
@@ -121,7 +129,11 @@ final class ProcedureTest extends TestCase
     #[DataProvider('spoilt')]
     public function testASpoiltProcedureNamesThePlace(string $path, callable $spoil): void
     {
-        $good = ['format' => Procedure::FORMAT, 'id' => 'p', 'title' => 'P', 'questions' => [['id' => 'q', 'ask' => 'Which?', 'options' => [['id' => 'a', 'label' => 'A'], ['id' => 'b', 'label' => 'B']]]], 'operations' => [['id' => 'one', 'phase' => 'strip', 'do' => 'act', 'title' => 'One', 'when' => ['q' => 'a']]]];
+        $good = [
+            'format' => Procedure::FORMAT, 'id' => 'p', 'title' => 'P',
+            'questions' => [['id' => 'q', 'ask' => 'Which?', 'options' => [['id' => 'a', 'label' => 'A'], ['id' => 'b', 'label' => 'B']]]],
+            'operations' => [['id' => 'one', 'phase' => 'strip', 'do' => 'act', 'title' => 'One', 'when' => ['q' => 'a']]],
+        ];
         self::assertSame('a', Procedure::read(Node::of($good), Sheets::common())->defaults()->of('q'));
         try {
             Procedure::read(Node::of($spoil($good)), Sheets::common());
@@ -134,18 +146,35 @@ final class ProcedureTest extends TestCase
     /** @return iterable<string, array{string, callable(array<string, mixed>): array<array-key, mixed>}> */
     public static function spoilt(): iterable
     {
-        $op = static fn (array $more): callable => static fn (array $d): array => ['operations' => [$more + ['id' => 'one', 'phase' => 'strip', 'do' => 'act', 'title' => 'One']]] + $d;
+        $op = static fn (array $more): callable => static fn (array $d): array => ['operations' => [$more + [
+            'id' => 'one', 'phase' => 'strip', 'do' => 'act', 'title' => 'One',
+        ]]] + $d;
         yield 'another format' => ['format', static fn (array $d): array => ['format' => 'recipe'] + $d];
         yield 'a phase nobody knows' => ['operations.0.phase', $op(['phase' => 'lunch'])];
         yield 'a deed nobody knows' => ['operations.0.do', $op(['do' => 'hope'])];
         yield 'a question nobody asks' => ['operations.one.when', $op(['when' => ['colour' => 'red']])];
         yield 'an answer nobody offers' => ['operations.one.when', $op(['when' => ['q' => 'c']])];
         yield 'a wait for nothing' => ['operations.one.until', $op(['until' => 'two'])];
-        yield 'a fragment nobody wrote' => ['operations.0.include', static fn (array $d): array => ['operations' => [['include' => 'poetry']]] + $d];
-        yield 'one id twice' => ['operations.1.id', static fn (array $d): array => ['operations' => [['id' => 'one', 'phase' => 'strip', 'do' => 'act'], ['id' => 'one', 'phase' => 'fit', 'do' => 'act']]] + $d];
-        yield 'a question without answers' => ['questions.0.options', static fn (array $d): array => ['questions' => [['id' => 'q', 'ask' => 'Which?']]] + $d];
-        yield 'a default that is none of them' => ['questions.0.default', static fn (array $d): array => array_replace_recursive($d, ['questions' => [['default' => 'z']]])];
-        yield 'limits that fall' => ['operations.0.asks.0.limits', $op(['asks' => [['field' => 'x', 'label' => 'X', 'kind' => 'length', 'limits' => [5, 1]]]])];
+        yield 'a fragment nobody wrote' => [
+            'operations.0.include', static fn (array $d): array => ['operations' => [['include' => 'poetry']]] + $d,
+        ];
+        yield 'one id twice' => [
+            'operations.1.id',
+            static fn (array $d): array => ['operations' => [
+                ['id' => 'one', 'phase' => 'strip', 'do' => 'act'], ['id' => 'one', 'phase' => 'fit', 'do' => 'act'],
+            ]] + $d,
+        ];
+        yield 'a question without answers' => [
+            'questions.0.options', static fn (array $d): array => ['questions' => [['id' => 'q', 'ask' => 'Which?']]] + $d,
+        ];
+        yield 'a default that is none of them' => [
+            'questions.0.default',
+            static fn (array $d): array => array_replace_recursive($d, ['questions' => [['default' => 'z']]]),
+        ];
+        yield 'limits that fall' => [
+            'operations.0.asks.0.limits',
+            $op(['asks' => [['field' => 'x', 'label' => 'X', 'kind' => 'length', 'limits' => [5, 1]]]]),
+        ];
     }
 
     public function testChoicesSatisfyEveryConditionOrNot(): void
@@ -160,7 +189,11 @@ final class ProcedureTest extends TestCase
     public function testTheMovesMustBeThere(): void
     {
         $this->expectException(InvalidDocument::class);
-        CommonParts::read(Node::of(['format' => CommonParts::FORMAT, 'fragments' => ['raise' => [['id' => 'r', 'phase' => 'make-safe', 'do' => 'raise']]]]));
+        CommonParts::read(
+            Node::of(
+                ['format' => CommonParts::FORMAT, 'fragments' => ['raise' => [['id' => 'r', 'phase' => 'make-safe', 'do' => 'raise']]]],
+            ),
+        );
     }
 
     /** @return list<Choices> each answer once, the others at their defaults */

@@ -69,13 +69,21 @@ final readonly class Sheets
             }
         }
 
-        return new Kit([new Wrench('1/4 in dial wrench', '1/4 in', 2, 20, 3, 220, $daysLate), new Wrench('1/2 in click wrench', '1/2 in', 40, 210, 4, 450, 0)], [...$tools, '10 mm crow-foot']);
+        return new Kit(
+            [
+                new Wrench('1/4 in dial wrench', '1/4 in', 2, 20, 3, 220, $daysLate),
+                new Wrench('1/2 in click wrench', '1/2 in', 40, 210, 4, 450, 0),
+            ],
+            [...$tools, '10 mm crow-foot'],
+        );
     }
 
     /** @param array<string, string> $choices */
     public static function thermostat(?Kit $kit = null, array $choices = ['fill' => 'vacuum'], ?VehicleSheet $vehicle = null): Sheet
     {
-        return (new Compiler(self::common()))->compile([self::procedure('thermostat-under')], new Choices($choices), $vehicle ?? self::tarn(), $kit ?? self::kit());
+        return (new Compiler(self::common()))->compile(
+            [self::procedure('thermostat-under')], new Choices($choices), $vehicle ?? self::tarn(), $kit ?? self::kit(),
+        );
     }
 
     /**

@@ -33,12 +33,40 @@ final class ShorthandTest extends TestCase
     /** @return iterable<string, array{string, array<string, mixed>}> */
     public static function lines(): iterable
     {
-        yield 'in full' => ['3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring', ['layout' => 'ring 3', 'thread' => 'M6', 'length' => '20 mm', 'grade' => '8.8', 'material' => 'aluminium casting', 'figure' => '9 Nm / 80 in-lb', 'compound' => 'dry', 'friction' => 'dry zinc', 'reuse' => 'reuse', 'tool' => '10 mm socket']];
-        yield 'in another order' => ['new 120 N·m M16x1.5x55 10.9 oiled 19mm', ['layout' => 'line 1', 'thread' => 'M16x1.5', 'length' => '55 mm', 'grade' => '10.9', 'figure' => '120 N·m', 'compound' => 'oiled', 'reuse' => 'new', 'tool' => '19 mm socket']];
-        yield 'inch' => ['4x 5/16-18 into cast iron 17 ft-lb medium threadlocker line', ['layout' => 'line 4', 'thread' => '5/16-18 UNC', 'material' => 'cast iron', 'figure' => '17 ft-lb', 'compound' => 'medium threadlocker', 'friction' => 'threadlocker wet']];
-        yield 'a grid' => ['10x M8x25 22 Nm grid 2x5 T40', ['layout' => 'grid 2x5', 'thread' => 'M8', 'length' => '25 mm', 'tool' => 'T40', 'figure' => '22 Nm']];
-        yield 'torque and angle' => ['1x M12x1.25x60 10.9 40 Nm + 75° new', ['layout' => 'line 1', 'thread' => 'M12x1.25', 'length' => '60 mm', 'figure' => '40 Nm', 'angle' => 75.0, 'reuse' => 'new']];
-        yield 'under load, in passes' => ['4x M12x40 8.8 70 Nm dry loaded passes 50 100 grid 2x2', ['layout' => 'grid 2x2', 'figure' => '70 Nm', 'thread' => 'M12', 'length' => '40 mm']];
+        yield 'in full' => [
+            '3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring',
+            [
+                'layout' => 'ring 3', 'thread' => 'M6', 'length' => '20 mm', 'grade' => '8.8', 'material' => 'aluminium casting',
+                'figure' => '9 Nm / 80 in-lb', 'compound' => 'dry', 'friction' => 'dry zinc', 'reuse' => 'reuse',
+                'tool' => '10 mm socket',
+            ],
+        ];
+        yield 'in another order' => [
+            'new 120 N·m M16x1.5x55 10.9 oiled 19mm',
+            [
+                'layout' => 'line 1', 'thread' => 'M16x1.5', 'length' => '55 mm', 'grade' => '10.9', 'figure' => '120 N·m',
+                'compound' => 'oiled', 'reuse' => 'new', 'tool' => '19 mm socket',
+            ],
+        ];
+        yield 'inch' => [
+            '4x 5/16-18 into cast iron 17 ft-lb medium threadlocker line',
+            [
+                'layout' => 'line 4', 'thread' => '5/16-18 UNC', 'material' => 'cast iron', 'figure' => '17 ft-lb',
+                'compound' => 'medium threadlocker', 'friction' => 'threadlocker wet',
+            ],
+        ];
+        yield 'a grid' => [
+            '10x M8x25 22 Nm grid 2x5 T40',
+            ['layout' => 'grid 2x5', 'thread' => 'M8', 'length' => '25 mm', 'tool' => 'T40', 'figure' => '22 Nm'],
+        ];
+        yield 'torque and angle' => [
+            '1x M12x1.25x60 10.9 40 Nm + 75° new',
+            ['layout' => 'line 1', 'thread' => 'M12x1.25', 'length' => '60 mm', 'figure' => '40 Nm', 'angle' => 75.0, 'reuse' => 'new'],
+        ];
+        yield 'under load, in passes' => [
+            '4x M12x40 8.8 70 Nm dry loaded passes 50 100 grid 2x2',
+            ['layout' => 'grid 2x2', 'figure' => '70 Nm', 'thread' => 'M12', 'length' => '40 mm'],
+        ];
         yield 'without a figure' => ['6 x M5x12 screws', ['layout' => 'ring 6', 'thread' => 'M5', 'length' => '12 mm']];
     }
 
@@ -51,7 +79,10 @@ final class ShorthandTest extends TestCase
 
     public function testATrayLine(): void
     {
-        self::assertSame(['thing' => 'screws with captive washer', 'count' => 6, 'tool' => '8 mm socket'], Shorthand::trayLine('6x screws with captive washer, 8 mm socket'));
+        self::assertSame(
+            ['thing' => 'screws with captive washer', 'count' => 6, 'tool' => '8 mm socket'],
+            Shorthand::trayLine('6x screws with captive washer, 8 mm socket'),
+        );
         self::assertSame(['thing' => 'push pins', 'count' => 4], Shorthand::trayLine(' 4 push pins '));
         foreach (['screws', '0x screws', '999x screws', ''] as $bad) {
             try {
@@ -69,7 +100,10 @@ final class ShorthandTest extends TestCase
         $lane = Lane::of($sheet);
         self::assertCount(2, $lane->rows);
         self::assertCount(7, $lane->phases);
-        self::assertSame(['next morning: Coolant level, cold, next morning', 'in 30 days or 300 km: Housing bolts and hose clamps again'], $lane->nextDays);
+        self::assertSame(
+            ['next morning: Coolant level, cold, next morning', 'in 30 days or 300 km: Housing bolts and hose clamps again'],
+            $lane->nextDays,
+        );
         $shown = 0;
         foreach ($lane->rows as $row) {
             $last = 0.0;

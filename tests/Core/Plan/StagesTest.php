@@ -45,7 +45,10 @@ final class StagesTest extends TestCase
 {
     public function testResolveKeepsOnlyWhatTheAnswersAskFor(): void
     {
-        $of = static fn (string $fill): array => array_map(static fn (Bound $b): string => $b->operation->id, (new Resolve())->of([Sheets::procedure('thermostat-under')], new Choices(['fill' => $fill]), Sheets::tarn())->bound);
+        $of = static fn (string $fill): array => array_map(
+            static fn (Bound $b): string => $b->operation->id,
+            (new Resolve())->of([Sheets::procedure('thermostat-under')], new Choices(['fill' => $fill]), Sheets::tarn())->bound,
+        );
         self::assertContains('vacuum-fill', $of('vacuum'));
         self::assertNotContains('vacuum-fill', $of('burp'));
         self::assertContains('burp-run', $of('burp'));
@@ -56,7 +59,12 @@ final class StagesTest extends TestCase
         $vehicle = Sheets::vehicle('veldra-tarn-20t', static function (array $d): array {
             $items = is_array($d['items']) ? $d['items'] : [];
 
-            return ['items' => array_map(static fn (mixed $i): mixed => is_array($i) && 'lower-hose' === $i['id'] ? ['id' => 'hose-17', 'role' => 'lower-hose'] + $i : (is_array($i) && 'thermostat-housing' === $i['id'] ? ['behind' => ['hose-17']] + $i : $i), $items)] + $d;
+            return ['items' => array_map(
+                static fn (mixed $i): mixed => is_array($i) && 'lower-hose' === $i['id']
+                    ? ['id' => 'hose-17', 'role' => 'lower-hose'] + $i
+                    : (is_array($i) && 'thermostat-housing' === $i['id'] ? ['behind' => ['hose-17']] + $i : $i),
+                $items,
+            )] + $d;
         });
         $bound = (new Resolve())->of([Sheets::procedure('thermostat-under')], new Choices([]), $vehicle)->bound;
         self::assertContains('hose-17', array_map(static fn (Bound $b): string => $b->item, $bound));
@@ -64,7 +72,10 @@ final class StagesTest extends TestCase
 
     public function testResolveDoesOnceWhatTwoProceduresBothNeed(): void
     {
-        $resolved = (new Resolve())->of([Sheets::procedure('serpentine-belt'), Sheets::procedure('crank-damper')], new Choices([]), Sheets::vehicle('ostrel-vane-s6'));
+        $resolved = (new Resolve())->of(
+            [Sheets::procedure('serpentine-belt'), Sheets::procedure('crank-damper')], new Choices([]),
+            Sheets::vehicle('ostrel-vane-s6'),
+        );
         self::assertSame('belt-off', $resolved->standsFor('damper-belt-off'));
         self::assertSame('belt-on', $resolved->standsFor('damper-belt-on'));
         self::assertSame('damper-off', $resolved->standsFor('damper-off'));
@@ -74,8 +85,13 @@ final class StagesTest extends TestCase
 
     public function testCloseAddsWhatLiesInFrontAndNothingElse(): void
     {
-        $tasks = (new Close())->of((new Resolve())->of([Sheets::procedure('thermostat-under')], new Choices([]), Sheets::tarn()), Sheets::tarn());
-        self::assertSame(['item:front-shield', 'item:under-pan', 'item:sensor-lead', 'item:heat-shield'], array_values(array_filter(array_keys($tasks), static fn (string $id): bool => str_starts_with($id, 'item:'))));
+        $tasks = (new Close())->of(
+            (new Resolve())->of([Sheets::procedure('thermostat-under')], new Choices([]), Sheets::tarn()), Sheets::tarn(),
+        );
+        self::assertSame(
+            ['item:front-shield', 'item:under-pan', 'item:sensor-lead', 'item:heat-shield'],
+            array_values(array_filter(array_keys($tasks), static fn (string $id): bool => str_starts_with($id, 'item:'))),
+        );
         self::assertContains('item:front-shield', $tasks['item:under-pan']->after);
         self::assertContains('op:hose-off', $tasks['op:housing-off']->after);
         self::assertTrue($tasks['op:drain']->passive);
@@ -96,7 +112,10 @@ final class StagesTest extends TestCase
 
     public function testMovesArePutInOnlyWhereTheNextStepNeedsThem(): void
     {
-        $steps = [$this->step('a', Position::Any), $this->step('b', Position::Raised), $this->step('c', Position::Any), $this->step('d', Position::WheelOff), $this->step('e', Position::Ground), $this->step('f', Position::Any)];
+        $steps = [
+            $this->step('a', Position::Any), $this->step('b', Position::Raised), $this->step('c', Position::Any),
+            $this->step('d', Position::WheelOff), $this->step('e', Position::Ground), $this->step('f', Position::Any),
+        ];
         [$moved, $count] = (new Moves(Sheets::common()))->into($steps);
         self::assertSame(['a', 'raise-1', 'b', 'c', 'd', 'lower-2', 'e', 'f'], array_map(static fn (Step $s): string => $s->id, $moved));
         self::assertSame(2, $count);
@@ -106,7 +125,9 @@ final class StagesTest extends TestCase
     public function testGroupingNeverCrossesAStartOrBreaksAnOrder(): void
     {
         $steps = [
-            $this->step('a', Position::Ground, Phase::Fit), $this->step('b', Position::Raised, Phase::Fit), $this->step('c', Position::Ground, Phase::Fit), $this->step('d', Position::Raised, Phase::Fit, after: ['c']),
+            $this->step('a', Position::Ground, Phase::Fit), $this->step('b', Position::Raised, Phase::Fit), $this->step('c', Position::Ground, Phase::Fit), $this->step(
+                'd', Position::Raised, Phase::Fit, after: ['c'],
+            ),
             $this->step('start', Position::Any, Phase::Prove)->with(deed: Deed::Start), $this->step('e', Position::Ground, Phase::Prove),
         ];
         $ids = array_map(static fn (Step $s): string => $s->id, (new Group())->of($steps));
@@ -115,7 +136,10 @@ final class StagesTest extends TestCase
 
     public function testWaitsAreUsedAndEndWhereTheyMust(): void
     {
-        $steps = [$this->step('drain', minutes: 20)->with(passive: true, until: 'off'), $this->step('x', minutes: 5), $this->step('y', minutes: 7), $this->step('off', minutes: 3)];
+        $steps = [
+            $this->step('drain', minutes: 20)->with(passive: true, until: 'off'), $this->step('x', minutes: 5),
+            $this->step('y', minutes: 7), $this->step('off', minutes: 3),
+        ];
         $timing = (new Weave())->of($steps);
         self::assertSame([0.0, 20.0, 0], $timing->spans['drain']);
         self::assertSame([0.0, 5.0, 1], $timing->spans['x']);
@@ -126,7 +150,10 @@ final class StagesTest extends TestCase
 
     public function testASecondPairOfHandsTakesWhatWaitsForNothing(): void
     {
-        $steps = [$this->step('a', minutes: 10), $this->step('b', minutes: 8), $this->step('c', minutes: 4, after: ['a']), $this->step('d', minutes: 4, after: ['b'])];
+        $steps = [
+            $this->step('a', minutes: 10), $this->step('b', minutes: 8), $this->step('c', minutes: 4, after: ['a']),
+            $this->step('d', minutes: 4, after: ['b']),
+        ];
         self::assertSame(26.0, (new Weave())->of($steps, 1)->likely);
         $two = (new Weave())->of($steps, 2);
         self::assertSame(14.0, $two->likely);
@@ -155,7 +182,9 @@ final class StagesTest extends TestCase
     {
         mt_srand(5);
         $given = [[4, 6, 12], [10, 15, 25], [1, 2, 4], [20, 30, 50], [5, 5, 5], [8, 10, 20], [3, 5, 9], [15, 18, 30]];
-        $steps = array_map(fn (int $i, array $m): Step => $this->step('s'.$i)->with(minutes: new Minutes(...$m)), array_keys($given), $given);
+        $steps = array_map(
+            fn (int $i, array $m): Step => $this->step('s'.$i)->with(minutes: new Minutes(...$m)), array_keys($given), $given,
+        );
         $timing = (new Weave())->of($steps);
         $normal = static fn (): float => sqrt(-2 * log(mt_rand(1, 1_000_000) / 1_000_001)) * cos(2 * \M_PI * mt_rand() / mt_getrandmax());
         $sums = [];
@@ -188,7 +217,10 @@ final class StagesTest extends TestCase
 
     public function testEachToolIsListedOnceWhereItIsFirstNeeded(): void
     {
-        $steps = [$this->step('a')->with(tools: ['hammer', 'rag']), $this->step('b')->with(tools: ['rag', 'saw'], consumables: [new Supply('oil', '1 L')], parts: [new Supply('ring', '2', 'new')])];
+        $steps = [
+            $this->step('a')->with(tools: ['hammer', 'rag']),
+            $this->step('b')->with(tools: ['rag', 'saw'], consumables: [new Supply('oil', '1 L')], parts: [new Supply('ring', '2', 'new')]),
+        ];
         $list = new ListOut(Sheets::tarn(), new Kit([], ['rag']));
         self::assertSame(['hammer', 'saw', 'rag'], array_map(static fn (Pick $p): string => $p->name, $list->tools($steps)));
         self::assertSame(['a', 'b', 'a'], array_map(static fn (Pick $p): string => $p->firstStep, $list->tools($steps)));
@@ -214,13 +246,21 @@ final class StagesTest extends TestCase
         self::assertTrue($rig->battery);
         $rig = $rig->after($this->step('1')->with(deed: Deed::BatteryOff))->after($this->step('2')->with(deed: Deed::Raise))->after($this->step('3')->with(deed: Deed::Cold));
         self::assertSame([false, true, true], [$rig->battery, $rig->raised, $rig->cold]);
-        $rig = $rig->after($this->step('4')->with(deed: Deed::Remove, item: 'thermostat-housing'))->after($this->step('5')->with(deed: Deed::Drain, circuit: 'coolant'));
+        $rig = $rig->after($this->step('4')->with(
+            deed: Deed::Remove, item: 'thermostat-housing',
+        ))->after($this->step('5')->with(deed: Deed::Drain, circuit: 'coolant'));
         self::assertSame(['thermostat-housing' => '4'], $rig->off);
         self::assertSame(['thermostat-cover-bolts' => '4'], $rig->loose);
         self::assertSame(['coolant' => '5'], $rig->open);
-        $rig = $rig->after($this->step('6')->with(deed: Deed::Refit, item: 'thermostat-housing'))->after($this->step('7')->with(deed: Deed::Tighten, joint: 'thermostat-cover-bolts'))->after($this->step('8')->with(deed: Deed::Fill, circuit: 'coolant'));
+        $rig = $rig->after($this->step('6')->with(
+            deed: Deed::Refit, item: 'thermostat-housing',
+        ))->after($this->step('7')->with(
+            deed: Deed::Tighten, joint: 'thermostat-cover-bolts',
+        ))->after($this->step('8')->with(deed: Deed::Fill, circuit: 'coolant'));
         self::assertSame([[], [], []], [$rig->off, $rig->loose, $rig->open]);
-        $rig = $rig->after($this->step('9')->with(deed: Deed::Hold, body: 'engine'))->after($this->step('10')->with(deed: Deed::Move, body: 'engine', moveMm: 30.0, moveWay: 'up'))->after($this->step('11')->with(deed: Deed::Start, tags: ['flash']));
+        $rig = $rig->after($this->step('9')->with(deed: Deed::Hold, body: 'engine'))->after($this->step('10')->with(
+            deed: Deed::Move, body: 'engine', moveMm: 30.0, moveWay: 'up',
+        ))->after($this->step('11')->with(deed: Deed::Start, tags: ['flash']));
         self::assertSame(['engine' => '9'], $rig->held);
         self::assertSame(['engine up' => 30.0], $rig->moved);
         self::assertSame([false, true, ['flash' => '11']], [$rig->cold, $rig->ran, $rig->tagged]);
@@ -230,7 +270,17 @@ final class StagesTest extends TestCase
 
     public function testACircleIsFoundWhereverItIs(): void
     {
-        $items = static fn (array $behind): VehicleSheet => VehicleSheet::read(Node::of(['format' => VehicleSheet::FORMAT, 'id' => 'v', 'name' => 'V', 'items' => array_map(static fn (string $id): array => ['id' => $id, 'name' => $id, 'position' => 'any', 'behind' => $behind[$id] ?? []], ['a', 'b', 'c', 'd'])]));
+        $items = static fn (array $behind): VehicleSheet => VehicleSheet::read(
+            Node::of(
+                [
+                    'format' => VehicleSheet::FORMAT, 'id' => 'v', 'name' => 'V',
+                    'items' => array_map(
+                        static fn (string $id): array => ['id' => $id, 'name' => $id, 'position' => 'any', 'behind' => $behind[$id] ?? []],
+                        ['a', 'b', 'c', 'd'],
+                    ),
+                ],
+            ),
+        );
         self::assertSame([], $items(['a' => ['b'], 'b' => ['c'], 'd' => ['c']])->circle());
         self::assertSame(['b', 'c', 'b'], $items(['a' => ['b'], 'b' => ['c'], 'c' => ['b']])->circle());
         self::assertSame(['d', 'd'], $items(['d' => ['d']])->circle());
@@ -238,8 +288,12 @@ final class StagesTest extends TestCase
     }
 
     /** @param list<string> $after */
-    private function step(string $id, Position $position = Position::Any, Phase $phase = Phase::Strip, float $minutes = 1.0, array $after = []): Step
-    {
-        return new Step($id, $phase, Deed::Act, 'Step '.$id, '', position: $position, minutes: new Minutes($minutes, $minutes, $minutes), after: $after);
+    private function step(
+        string $id, Position $position = Position::Any, Phase $phase = Phase::Strip, float $minutes = 1.0, array $after = [],
+    ): Step {
+        return new Step(
+            $id, $phase, Deed::Act, 'Step '.$id, '', position: $position, minutes: new Minutes($minutes, $minutes, $minutes),
+            after: $after,
+        );
     }
 }

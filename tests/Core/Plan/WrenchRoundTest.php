@@ -29,7 +29,12 @@ final class WrenchRoundTest extends TestCase
                 $wrenches[] = new Wrench('w'.$n, '3/8 in', $min, $min + mt_rand(3, 40), mt_rand(2, 6), 250, 0);
             }
             $round = WrenchRound::of($sheet, Sheets::tarn(), new Kit($wrenches, []));
-            $reach = array_map(static fn (array $pull): array => array_keys(array_filter($wrenches, static fn (Wrench $w): bool => $w->reaches(self::setting($pull, $w)))), $round->pulls);
+            $reach = array_map(
+                static fn (array $pull): array => array_keys(
+                    array_filter($wrenches, static fn (Wrench $w): bool => $w->reaches(self::setting($pull, $w))),
+                ),
+                $round->pulls,
+            );
             $reach = array_values(array_filter($reach));
             self::assertSame($this->fewest($reach), $round->changes);
             self::assertSame(count($round->pulls) - count($reach), $round->unreached);
@@ -62,7 +67,10 @@ final class WrenchRoundTest extends TestCase
         self::assertGreaterThan($warm->minutes->likely, $cold?->minutes->likely);
         self::assertNotNull($unsaid);
         self::assertStringContainsString('18 °C', $unsaid->why);
-        self::assertSame([], array_filter(Sheets::thermostat()->steps, static fn (Step $step): bool => str_starts_with($step->id, 'cure.')), 'dry threads cure nothing');
+        self::assertSame(
+            [], array_filter(Sheets::thermostat()->steps, static fn (Step $step): bool => str_starts_with($step->id, 'cure.')),
+            'dry threads cure nothing',
+        );
     }
 
     /** @param array<string, mixed> $pull */

@@ -144,9 +144,15 @@ final class NotationTest extends TestCase
     /** Two hundred ways to write a torque wrongly: each is refused with a sentence that names what was written or how to write it. */
     public function testMalformedNotationsAreEachAnErrorThatHelps(): void
     {
-        $numbers = ['', '.', '--5', '5--6', '1/0', '1//2', '1.2.3', '1,2,3,4', 'fivish', '1e999', '+', '0x1F', '5 5 5', '∞', 'NaN', '1 2/3/4', '−', '()', '5..2'];
+        $numbers = [
+            '', '.', '--5', '5--6', '1/0', '1//2', '1.2.3', '1,2,3,4', 'fivish', '1e999', '+', '0x1F', '5 5 5', '∞', 'NaN',
+            '1 2/3/4', '−', '()', '5..2',
+        ];
         $units = ['Nm', 'ft-lb', 'in-lb', 'kgf·m', 'N·cm', 'lbf·ft', ''];
-        $strange = ['Nmm²', 'kg', 'lb/yd', 'ft', 'in', 'bar', 'N', 'J', 'W', '°', 'rpm', 'Nm Nm', 'Nm/°', 'newton', 'mN', '%', 'L', 'psi', 'mm', 'furlong lb', 'lb·yd', 'Nm²', 'ft·ft', 'lb·lb', '?', 'N*', 'm', '°C', 'kPa', 'oz'];
+        $strange = [
+            'Nmm²', 'kg', 'lb/yd', 'ft', 'in', 'bar', 'N', 'J', 'W', '°', 'rpm', 'Nm Nm', 'Nm/°', 'newton', 'mN', '%', 'L', 'psi',
+            'mm', 'furlong lb', 'lb·yd', 'Nm²', 'ft·ft', 'lb·lb', '?', 'N*', 'm', '°C', 'kPa', 'oz',
+        ];
         $texts = [];
         foreach ($numbers as $number) {
             foreach ($units as $unit) {
@@ -157,7 +163,10 @@ final class NotationTest extends TestCase
             array_push($texts, '25 '.$unit, '2.5'.$unit);
         }
         $texts = array_values(array_unique($texts));
-        $texts = [...$texts, '25 Nm tight', 'hardly 25 Nm', '25 Nm?', '25Nm25', "25\0Nm", '25 Nm; 30', '<b>25 Nm</b>', '25 Nm or so', str_repeat('25 Nm ', 40), '9e9 Nm'];
+        $texts = [
+            ...$texts, '25 Nm tight', 'hardly 25 Nm', '25 Nm?', '25Nm25', "25\0Nm", '25 Nm; 30', '<b>25 Nm</b>', '25 Nm or so',
+            str_repeat('25 Nm ', 40), '9e9 Nm',
+        ];
         self::assertGreaterThanOrEqual(200, count($texts));
         foreach ($texts as $text) {
             try {

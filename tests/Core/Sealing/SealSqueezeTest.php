@@ -32,7 +32,9 @@ final class SealSqueezeTest extends TestCase
         self::assertEqualsWithDelta([2.27, 19.8, 72.8], array_map($result->number(...), ['stretch', 'squeeze', 'fill']), 0.05);
         self::assertEqualsWithDelta(3.53 * sqrt((44 + 3.53) / (45 + 3.53)) - 2.8, $result->number('travel'), 1e-9);
         self::assertSame(Level::Ok, $result->verdict);
-        self::assertSame(0.0, $this->work(['use' => 'radial'])->number('travel'), 'squeezed from the side, a cover does not come down on it');
+        self::assertSame(
+            0.0, $this->work(['use' => 'radial'])->number('travel'), 'squeezed from the side, a cover does not come down on it',
+        );
     }
 
     /** @param array<string, mixed> $changed */

@@ -31,28 +31,103 @@ final class ContractTest extends TestCase
 {
     /** The same inputs in two sets of units. */
     private const SAME = [
-        'torque-check' => [['stated' => '23.05 N·m', 'thread' => 'M8', 'grade' => '8.8'], ['stated' => '17.0008 lbf·ft', 'thread' => 'M8x1.25', 'grade' => 8.8]],
-        'wrench-set' => [['target' => 25, 'lever' => 304.8, 'adapter' => 25.4, 'adapter_angle' => 90], ['target' => '25 N·m', 'lever' => '12 in', 'adapter' => '1 in', 'adapter_angle' => 'quarter turn']],
-        'torque-estimate' => [['thread' => 'M8', 'share' => 65, 'material' => 'steel', 'engagement' => 12.7], ['thread' => 'M8x1.25', 'share' => '65 %', 'material' => 'Steel', 'engagement' => '1/2 in']],
-        'angle-tighten' => [['thread' => 'M10', 'snug' => 20, 'angle' => 90, 'shank' => 25.4, 'threaded' => 12.7, 'swing' => 30], ['thread' => 'M10x1.5', 'snug' => '20 Nm', 'angle' => 'quarter turn', 'shank' => '1 in', 'threaded' => '1/2 in', 'swing' => '1/2 flat']],
-        'part-turn' => [['target' => 20, 'thread' => 'M8', 'shank' => 25.4, 'threaded' => 12.7, 'snug' => 5], ['target' => '2000 N·cm', 'thread' => 'm8', 'shank' => '1 inch', 'threaded' => '0.5 in', 'snug' => '0.5 daN·m']],
-        'wrench-pick' => [['targets' => [9, 25], 'kit' => [['name' => 'a', 'min' => 5, 'max' => 25, 'error' => 4]]], ['targets' => '9 N·m; 25 Nm', 'kit' => 'a, 5 N·m, 2.5 daN·m, 4 %']],
-        'tighten-order' => [['layout' => 'ring 5', 'passes' => [50, 100], 'target' => 20], ['layout' => ['ring' => 5], 'passes' => '50 %; 100 %', 'target' => '20 Nm']],
-        'even-take-up' => [['gap' => 2.54, 'thread' => 'M8', 'count' => 4, 'step' => 180], ['gap' => '100 thou', 'thread' => 'M8', 'count' => '4', 'step' => 'half turn']],
-        'thread-engagement' => [['thread' => 'M8', 'material' => 'cast iron', 'engagement' => 12.7, 'safety' => 1.25, 'shear_strength' => 230], ['thread' => 'M8', 'material' => 'iron', 'engagement' => '1/2 in', 'safety' => '1.25', 'shear_strength' => '230 MPa']],
+        'torque-check' => [
+            ['stated' => '23.05 N·m', 'thread' => 'M8', 'grade' => '8.8'],
+            ['stated' => '17.0008 lbf·ft', 'thread' => 'M8x1.25', 'grade' => 8.8],
+        ],
+        'wrench-set' => [
+            ['target' => 25, 'lever' => 304.8, 'adapter' => 25.4, 'adapter_angle' => 90],
+            ['target' => '25 N·m', 'lever' => '12 in', 'adapter' => '1 in', 'adapter_angle' => 'quarter turn'],
+        ],
+        'torque-estimate' => [
+            ['thread' => 'M8', 'share' => 65, 'material' => 'steel', 'engagement' => 12.7],
+            ['thread' => 'M8x1.25', 'share' => '65 %', 'material' => 'Steel', 'engagement' => '1/2 in'],
+        ],
+        'angle-tighten' => [
+            ['thread' => 'M10', 'snug' => 20, 'angle' => 90, 'shank' => 25.4, 'threaded' => 12.7, 'swing' => 30],
+            [
+                'thread' => 'M10x1.5', 'snug' => '20 Nm', 'angle' => 'quarter turn', 'shank' => '1 in', 'threaded' => '1/2 in',
+                'swing' => '1/2 flat',
+            ],
+        ],
+        'part-turn' => [
+            ['target' => 20, 'thread' => 'M8', 'shank' => 25.4, 'threaded' => 12.7, 'snug' => 5],
+            ['target' => '2000 N·cm', 'thread' => 'm8', 'shank' => '1 inch', 'threaded' => '0.5 in', 'snug' => '0.5 daN·m'],
+        ],
+        'wrench-pick' => [
+            ['targets' => [9, 25], 'kit' => [['name' => 'a', 'min' => 5, 'max' => 25, 'error' => 4]]],
+            ['targets' => '9 N·m; 25 Nm', 'kit' => 'a, 5 N·m, 2.5 daN·m, 4 %'],
+        ],
+        'tighten-order' => [
+            ['layout' => 'ring 5', 'passes' => [50, 100], 'target' => 20],
+            ['layout' => ['ring' => 5], 'passes' => '50 %; 100 %', 'target' => '20 Nm'],
+        ],
+        'even-take-up' => [
+            ['gap' => 2.54, 'thread' => 'M8', 'count' => 4, 'step' => 180],
+            ['gap' => '100 thou', 'thread' => 'M8', 'count' => '4', 'step' => 'half turn'],
+        ],
+        'thread-engagement' => [
+            ['thread' => 'M8', 'material' => 'cast iron', 'engagement' => 12.7, 'safety' => 1.25, 'shear_strength' => 230],
+            ['thread' => 'M8', 'material' => 'iron', 'engagement' => '1/2 in', 'safety' => '1.25', 'shear_strength' => '230 MPa'],
+        ],
         'thread-gauge' => [['diameter' => 7.9, 'pitch' => 1.25], ['diameter' => '0.79 cm', 'pitch' => '1250 µm']],
-        'thread-compound' => [['thread' => 'M8', 'heat' => 100, 'turns' => true, 'stated' => 25, 'ambient' => 20], ['thread' => 'M8', 'heat' => '212 °F', 'turns' => 'yes', 'stated' => '25 Nm', 'ambient' => '68 °F']],
+        'thread-compound' => [
+            ['thread' => 'M8', 'heat' => 100, 'turns' => true, 'stated' => 25, 'ambient' => 20],
+            ['thread' => 'M8', 'heat' => '212 °F', 'turns' => 'yes', 'stated' => '25 Nm', 'ambient' => '68 °F'],
+        ],
         'bolt-reuse' => [['old' => 101.7, 'new' => 101.6, 'limit' => 102], ['old' => '101.7 mm', 'new' => '4 in', 'limit' => '10.2 cm']],
-        'trace-judge' => [['samples' => [[0, 0], [10, 2], [20, 4], [30, 6], [40, 8], [50, 10], [60, 12]], 'spec' => 12], ['samples' => "0 0\n10 2\n20 4\n30 6\n40 8\n50 10\n60 12", 'spec' => ['torque' => '12 Nm']]],
-        'coolant-mix' => [['capacity' => 9.46352946, 'drained' => 3.78541178, 'present' => 30, 'target' => 50, 'product' => 100], ['capacity' => '10 qt', 'drained' => '1 gal', 'present' => '30 %', 'target' => '50 percent', 'product' => '100%']],
-        'coolant-protect' => [['base' => 'eg', 'percent' => 45, 'cap' => 110, 'altitude' => 1200, 'coldest' => -20], ['base' => 'Ethylene glycol', 'percent' => '45 %', 'cap' => '1.1 bar', 'altitude' => '3937.0079 ft', 'coldest' => '-4 °F']],
-        'vacuum-fill' => [['barometer' => 90, 'temperature' => 20, 'volume' => 3.785411784, 'pulled' => 80, 'hold_end' => 79, 'hold_minutes' => 5], ['barometer' => '900 mbar', 'temperature' => '68 °F', 'volume' => '1 gal', 'pulled' => '0.8 bar', 'hold_end' => '79 kPa', 'hold_minutes' => '300 s']],
-        'coolant-level' => [['volume' => 7.570823568, 'percent' => 50, 'cold' => 15, 'hot' => 90, 'marks' => 0.5, 'topped_up' => 0.2], ['volume' => '2 gal', 'percent' => '50%', 'cold' => '59 F', 'hot' => '194 °F', 'marks' => '500 ml', 'topped_up' => '200 cc']],
-        'warm-up' => [['samples' => [[0, 20], [60, 30], [120, 40], [180, 50], [240, 60], [300, 70], [360, 80]], 'opens' => 90, 'ambient' => 20], ['samples' => "0 20\n60 30\n120 40\n180 50\n240 60\n300 70\n360 80", 'opens' => '194 °F', 'ambient' => '68 °F']],
-        'thermostat-test' => [['opens' => 90, 'opened' => 85, 'full_open' => 100, 'closed' => 80, 'lift' => 7.62, 'lift_wanted' => 8], ['opens' => '194 °F', 'opened' => '185 F', 'full_open' => '212 °F', 'closed' => '176 °F', 'lift' => '0.3 in', 'lift_wanted' => '8 mm']],
-        'oil-fill' => [['capacity' => 4.73176473, 'drained' => 4.2, 'filter' => 'changed, 0.3 L', 'housing' => 0.2, 'dip_mm' => 12.7, 'litre_per_mm' => 0.06, 'target_mm' => 20], ['capacity' => '5 qt', 'drained' => '4200 ml', 'filter' => ['changed' => true, 'volume' => '300 ml'], 'housing' => '0.2 L', 'dip_mm' => '1/2 in', 'litre_per_mm' => '0.06', 'target_mm' => '2 cm']],
-        'seal-squeeze' => [['section' => 3.175, 'inner' => 44, 'depth' => 2.54, 'width' => 4.7, 'groove_inner' => 45], ['section' => '1/8 in', 'inner' => '4.4 cm', 'depth' => '100 thou', 'width' => '4.7 mm', 'groove_inner' => '45 mm']],
-        'clamp-size' => [['outside' => 38.1, 'inside' => 30, 'spigot' => 31, 'behind_bead' => 20], ['outside' => '1 1/2 in', 'inside' => '3 cm', 'spigot' => '31 mm', 'behind_bead' => '20 mm']],
+        'trace-judge' => [
+            ['samples' => [[0, 0], [10, 2], [20, 4], [30, 6], [40, 8], [50, 10], [60, 12]], 'spec' => 12],
+            ['samples' => "0 0\n10 2\n20 4\n30 6\n40 8\n50 10\n60 12", 'spec' => ['torque' => '12 Nm']],
+        ],
+        'coolant-mix' => [
+            ['capacity' => 9.46352946, 'drained' => 3.78541178, 'present' => 30, 'target' => 50, 'product' => 100],
+            ['capacity' => '10 qt', 'drained' => '1 gal', 'present' => '30 %', 'target' => '50 percent', 'product' => '100%'],
+        ],
+        'coolant-protect' => [
+            ['base' => 'eg', 'percent' => 45, 'cap' => 110, 'altitude' => 1200, 'coldest' => -20],
+            ['base' => 'Ethylene glycol', 'percent' => '45 %', 'cap' => '1.1 bar', 'altitude' => '3937.0079 ft', 'coldest' => '-4 °F'],
+        ],
+        'vacuum-fill' => [
+            ['barometer' => 90, 'temperature' => 20, 'volume' => 3.785411784, 'pulled' => 80, 'hold_end' => 79, 'hold_minutes' => 5],
+            [
+                'barometer' => '900 mbar', 'temperature' => '68 °F', 'volume' => '1 gal', 'pulled' => '0.8 bar',
+                'hold_end' => '79 kPa', 'hold_minutes' => '300 s',
+            ],
+        ],
+        'coolant-level' => [
+            ['volume' => 7.570823568, 'percent' => 50, 'cold' => 15, 'hot' => 90, 'marks' => 0.5, 'topped_up' => 0.2],
+            ['volume' => '2 gal', 'percent' => '50%', 'cold' => '59 F', 'hot' => '194 °F', 'marks' => '500 ml', 'topped_up' => '200 cc'],
+        ],
+        'warm-up' => [
+            ['samples' => [[0, 20], [60, 30], [120, 40], [180, 50], [240, 60], [300, 70], [360, 80]], 'opens' => 90, 'ambient' => 20],
+            ['samples' => "0 20\n60 30\n120 40\n180 50\n240 60\n300 70\n360 80", 'opens' => '194 °F', 'ambient' => '68 °F'],
+        ],
+        'thermostat-test' => [
+            ['opens' => 90, 'opened' => 85, 'full_open' => 100, 'closed' => 80, 'lift' => 7.62, 'lift_wanted' => 8],
+            [
+                'opens' => '194 °F', 'opened' => '185 F', 'full_open' => '212 °F', 'closed' => '176 °F', 'lift' => '0.3 in',
+                'lift_wanted' => '8 mm',
+            ],
+        ],
+        'oil-fill' => [
+            [
+                'capacity' => 4.73176473, 'drained' => 4.2, 'filter' => 'changed, 0.3 L', 'housing' => 0.2, 'dip_mm' => 12.7,
+                'litre_per_mm' => 0.06, 'target_mm' => 20,
+            ],
+            [
+                'capacity' => '5 qt', 'drained' => '4200 ml', 'filter' => ['changed' => true, 'volume' => '300 ml'],
+                'housing' => '0.2 L', 'dip_mm' => '1/2 in', 'litre_per_mm' => '0.06', 'target_mm' => '2 cm',
+            ],
+        ],
+        'seal-squeeze' => [
+            ['section' => 3.175, 'inner' => 44, 'depth' => 2.54, 'width' => 4.7, 'groove_inner' => 45],
+            ['section' => '1/8 in', 'inner' => '4.4 cm', 'depth' => '100 thou', 'width' => '4.7 mm', 'groove_inner' => '45 mm'],
+        ],
+        'clamp-size' => [
+            ['outside' => 38.1, 'inside' => 30, 'spigot' => 31, 'behind_bead' => 20],
+            ['outside' => '1 1/2 in', 'inside' => '3 cm', 'spigot' => '31 mm', 'behind_bead' => '20 mm'],
+        ],
     ];
 
     #[DataProvider('sums')]
@@ -73,12 +148,21 @@ final class ContractTest extends TestCase
             }
         }
         foreach ($result->values as $value) {
-            self::assertTrue(null !== Unit::tryFrom($value->unit) || in_array($value->unit, ['ratio', 'count', 'number', 'name', 'N·m/deg', 'Pa·L/s', 'degC/min'], true), $value->unit);
+            self::assertTrue(
+                null !== Unit::tryFrom($value->unit) || in_array(
+                    $value->unit, ['ratio', 'count', 'number', 'name', 'N·m/deg', 'Pa·L/s', 'degC/min'], true,
+                ),
+                $value->unit,
+            );
         }
         self::assertSame(max(0, ...array_map(static fn (Check $c): int => $c->level->rank(), $result->checks)), $result->verdict->rank());
         $same = $book->run($name, $other);
         foreach ($result->values as $key => $value) {
-            self::assertEqualsWithDelta($value->value, $same->values[$key]->value, 1e-3 * max(1.0, ...array_map(static fn (float|string $v): float => is_float($v) ? abs($v) : 0.0, $value->entries())), $key);
+            self::assertEqualsWithDelta(
+                $value->value, $same->values[$key]->value,
+                1e-3 * max(1.0, ...array_map(static fn (float|string $v): float => is_float($v) ? abs($v) : 0.0, $value->entries())),
+                $key,
+            );
         }
         self::assertSame($result->verdict, $same->verdict);
     }
@@ -178,7 +262,10 @@ final class ContractTest extends TestCase
 
     public function testTheGravestCheckIsTheHeadline(): void
     {
-        $result = new SumResult('x', [], ['list' => Value::listOf([1.0, 2.0], 'mm')], [Check::ok('a', 'fine'), Check::stop('b', 'not fine'), Check::watch('c', 'look')], []);
+        $result = new SumResult(
+            'x', [], ['list' => Value::listOf([1.0, 2.0], 'mm')],
+            [Check::ok('a', 'fine'), Check::stop('b', 'not fine'), Check::watch('c', 'look')], [],
+        );
         self::assertSame(Level::Stop, $result->verdict);
         self::assertSame('not fine', $result->headline());
         self::assertFalse($result->has('nothing'));

@@ -17,34 +17,126 @@ use Random\Randomizer;
 final class Pinned
 {
     public const RUNS = 40;
-    private const THREADS = ['M4', 'M5', 'M6', 'M8', 'M8x1', 'M10', 'M10x1.25', 'M12x1.5', 'M16', '5/16-18 UNC', '1/2-20', '#10-32', 'G1/4'];
+    private const THREADS = [
+        'M4', 'M5', 'M6', 'M8', 'M8x1', 'M10', 'M10x1.25', 'M12x1.5', 'M16', '5/16-18 UNC', '1/2-20', '#10-32', 'G1/4',
+    ];
     private const GRADES = ['4.6', '5.8', '8.8', '10.9', '12.9', 'A2-70', 'A4-80', 'SAE 2', 'SAE 5', 'SAE 8', 'aluminium'];
     private const MATERIALS = ['aluminium casting', 'aluminium wrought', 'cast iron', 'magnesium', 'steel', 'brass'];
-    private const FRICTIONS = ['oiled', 'dry zinc', 'anti-seize', 'threadlocker wet', 'waxed aluminium', 'stainless dry', '0.14', '0.10/0.14'];
+    private const FRICTIONS = [
+        'oiled', 'dry zinc', 'anti-seize', 'threadlocker wet', 'waxed aluminium', 'stainless dry', '0.14', '0.10/0.14',
+    ];
     /** sum => field => what it is drawn from: a list, or [low, high] of numbers; “?” in front may be left out. */
     private const FIELDS = [
-        'torque-check' => ['stated' => ['9 N·m', '29 ft-lb / 21 Nm', '18-22 Nm', '40 Nm + 90°', '80 in-lb', '25.5 Nm', '2.5 kgf·m', '9 Nm / 80 in-lb', '100 ft-lb / 136 Nm', '16 oz-in'], '?thread' => self::THREADS, '?grade' => self::GRADES, '?friction' => self::FRICTIONS, '?material' => self::MATERIALS],
-        'torque-estimate' => ['thread' => self::THREADS, '?grade' => self::GRADES, '?friction' => self::FRICTIONS, '?head' => ['hexagon', 'flange', 'socket'], '?share' => [20, 100], '?material' => self::MATERIALS, '?engagement' => [3, 25]],
-        'angle-tighten' => ['thread' => self::THREADS, '?grade' => self::GRADES, '?head' => ['hexagon', 'flange', 'socket'], 'snug' => [2, 60], 'angle' => [10, 270], 'shank' => [0, 60], 'threaded' => [4, 40], '?member' => ['steel', 'aluminium', 'cast-iron'], '?friction' => self::FRICTIONS, '?swing' => [10, 120]],
-        'part-turn' => ['target' => [4, 90], 'thread' => self::THREADS, '?grade' => self::GRADES, 'shank' => [0, 40], 'threaded' => [4, 40], '?member' => ['steel', 'aluminium', 'cast-iron'], '?friction' => self::FRICTIONS, '?snug' => [1, 20], '?seal_travel' => [0, 1]],
-        'wrench-set' => ['target' => [2, 200], 'lever' => [100, 600], 'adapter' => [0, 200], '?adapter_angle' => [0, 180], '?joint_angle' => [0, 45]],
-        'wrench-pick' => ['targets' => ['9 N·m', '9; 25; 60', '120 N·m; 5 N·m', '0.5', '210'], 'kit' => ["small, 2, 20, 3, 2026-06-01\nbig, 40, 210, 4, 2025-01-01", 'one, 5, 25, 4', "a, 10, 100, 2\nb, 20, 100, 6, 2026-11-01"]],
-        'tighten-order' => ['layout' => ['ring 8', 'ring 5', 'line 4', 'grid 2x5', '2x3', 'ring 12', 'line 1', '[[0,0],[40,0],[20,30],[60,30]]'], '?passes' => ['30; 60; 100', '100', '50, 100'], '?target' => [5, 90]],
-        'even-take-up' => ['gap' => [0, 12], 'thread' => self::THREADS, 'count' => ['1', '2', '3', '4', '8', '2.5'], '?step' => ['half turn', '90 deg', '1/4 turn', '360']],
-        'thread-engagement' => ['thread' => self::THREADS, '?grade' => self::GRADES, '?material' => self::MATERIALS, '?shear_strength' => [80, 700], 'engagement' => [2, 30], '?safety' => [1, 2]],
-        'thread-gauge' => ['diameter' => ['3.9', '4.9', '5.9', '6.3', '7.9', '7.85', '9.4', '9.85', '11.8', '12.6', '15.8', '4.75', '0.31 in'], '?pitch' => ['1.25 mm', '1 mm', '0.8', '1.5', '24 tpi', '18 tpi', '32 tpi', '1.75']],
-        'thread-compound' => ['thread' => self::THREADS, '?bolt' => ['steel', 'stainless', 'aluminium'], '?material' => self::MATERIALS, '?heat' => [20, 600], '?turns' => ['yes', 'no'], '?removed' => ['yes', 'no'], '?wet' => ['yes', 'no', 'no'], '?stated' => [3, 80], '?ambient' => [-5, 40]],
+        'torque-check' => [
+            'stated' => [
+                '9 N·m', '29 ft-lb / 21 Nm', '18-22 Nm', '40 Nm + 90°', '80 in-lb', '25.5 Nm', '2.5 kgf·m', '9 Nm / 80 in-lb',
+                '100 ft-lb / 136 Nm', '16 oz-in',
+            ],
+            '?thread' => self::THREADS, '?grade' => self::GRADES, '?friction' => self::FRICTIONS, '?material' => self::MATERIALS,
+        ],
+        'torque-estimate' => [
+            'thread' => self::THREADS, '?grade' => self::GRADES, '?friction' => self::FRICTIONS,
+            '?head' => ['hexagon', 'flange', 'socket'], '?share' => [20, 100], '?material' => self::MATERIALS,
+            '?engagement' => [3, 25],
+        ],
+        'angle-tighten' => [
+            'thread' => self::THREADS, '?grade' => self::GRADES, '?head' => ['hexagon', 'flange', 'socket'], 'snug' => [2, 60],
+            'angle' => [10, 270], 'shank' => [0, 60], 'threaded' => [4, 40], '?member' => ['steel', 'aluminium', 'cast-iron'],
+            '?friction' => self::FRICTIONS, '?swing' => [10, 120],
+        ],
+        'part-turn' => [
+            'target' => [4, 90], 'thread' => self::THREADS, '?grade' => self::GRADES, 'shank' => [0, 40], 'threaded' => [4, 40],
+            '?member' => ['steel', 'aluminium', 'cast-iron'], '?friction' => self::FRICTIONS, '?snug' => [1, 20],
+            '?seal_travel' => [0, 1],
+        ],
+        'wrench-set' => [
+            'target' => [2, 200], 'lever' => [100, 600], 'adapter' => [0, 200], '?adapter_angle' => [0, 180],
+            '?joint_angle' => [0, 45],
+        ],
+        'wrench-pick' => [
+            'targets' => ['9 N·m', '9; 25; 60', '120 N·m; 5 N·m', '0.5', '210'],
+            'kit' => [
+                "small, 2, 20, 3, 2026-06-01\nbig, 40, 210, 4, 2025-01-01", 'one, 5, 25, 4',
+                "a, 10, 100, 2\nb, 20, 100, 6, 2026-11-01",
+            ],
+        ],
+        'tighten-order' => [
+            'layout' => ['ring 8', 'ring 5', 'line 4', 'grid 2x5', '2x3', 'ring 12', 'line 1', '[[0,0],[40,0],[20,30],[60,30]]'],
+            '?passes' => ['30; 60; 100', '100', '50, 100'], '?target' => [5, 90],
+        ],
+        'even-take-up' => [
+            'gap' => [0, 12], 'thread' => self::THREADS, 'count' => ['1', '2', '3', '4', '8', '2.5'],
+            '?step' => ['half turn', '90 deg', '1/4 turn', '360'],
+        ],
+        'thread-engagement' => [
+            'thread' => self::THREADS, '?grade' => self::GRADES, '?material' => self::MATERIALS, '?shear_strength' => [80, 700],
+            'engagement' => [2, 30], '?safety' => [1, 2],
+        ],
+        'thread-gauge' => [
+            'diameter' => ['3.9', '4.9', '5.9', '6.3', '7.9', '7.85', '9.4', '9.85', '11.8', '12.6', '15.8', '4.75', '0.31 in'],
+            '?pitch' => ['1.25 mm', '1 mm', '0.8', '1.5', '24 tpi', '18 tpi', '32 tpi', '1.75'],
+        ],
+        'thread-compound' => [
+            'thread' => self::THREADS, '?bolt' => ['steel', 'stainless', 'aluminium'], '?material' => self::MATERIALS,
+            '?heat' => [20, 600], '?turns' => ['yes', 'no'], '?removed' => ['yes', 'no'], '?wet' => ['yes', 'no', 'no'],
+            '?stated' => [3, 80], '?ambient' => [-5, 40],
+        ],
         'bolt-reuse' => ['old' => [99, 102], 'new' => ['100'], '?limit' => [100, 102], '?grip' => [30, 90], '?into_yield' => ['yes', 'no']],
-        'trace-judge' => ['samples' => ['0 0.4; 60 0.4; 120 0.5; 178 0.5; 182 1.0; 186 2.2; 190 3.7; 194 5.2; 198 6.8; 202 8.3; 204 9.1', '0 0; 10 4; 20 8; 30 12; 40 16; 50 20; 60 24', '0 0; 10 4; 20 8; 30 12; 40 13; 50 13.4; 60 13.6; 70 13.8', '0 0; 10 4; 20 8; 30 12; 40 9; 50 5; 60 3'], 'spec' => ['9 N·m', '24', '20 N·m + 30 deg', '14'], '?joint' => ['{"thread":"M8","grade":"8.8","shank":10,"threaded":12,"member":"aluminium","turns":0.4}', '{"slope":0.4,"turns":0}']],
-        'coolant-mix' => ['capacity' => [3, 12], 'drained' => [0, 6], 'present' => ['0', '20 %', '32', '-18 °C', '45', '60'], 'target' => ['33', '40', '50 %', '50/50', '60'], 'product' => ['100', '50 %', '90', '33'], '?base' => ['eg', 'pg'], '?incompatible' => ['yes', 'no'], '?shelf' => ['1 L; 1.5 L; 5 L', '5']],
-        'coolant-protect' => ['base' => ['eg', 'pg'], 'percent' => [0, 62], '?cap' => [0, 180], '?altitude' => [-100, 3500], '?barometer' => [70, 105], '?coldest' => [-50, 10]],
-        'vacuum-fill' => ['altitude' => [0, 3000], 'temperature' => [0, 60], 'volume' => [3, 12], 'pulled' => [70, 100], '?hold_end' => [66, 80], '?hold_minutes' => [1, 15]],
-        'coolant-level' => ['volume' => [3, 12], 'percent' => [0, 70], 'cold' => [-20, 30], 'hot' => [50, 115], '?marks' => [0, 1], '?topped_up' => [0, 1]],
-        'warm-up' => ['samples' => ['0 18; 60 25; 120 33; 180 40; 240 47; 300 54; 360 60; 420 67; 480 73; 540 80; 600 86; 640 90; 660 89; 700 89; 760 90; 820 91; 880 91', '0 20; 60 30; 120 40; 180 50; 240 60', '0 20; 120 40; 240 55; 360 63; 480 67; 600 69; 720 70; 840 70.4; 960 70.6; 1080 70.7', '0 20; 60 35; 120 50; 180 65; 240 80; 300 95; 360 110; 420 121'], 'opens' => ['82', '88 °C', '92', '105'], '?full' => ['98', '104', '80'], '?ambient' => [-10, 35]],
-        'thermostat-test' => ['opens' => [76, 98], 'opened' => [70, 101], '?full_open' => [85, 115], '?closed' => [55, 95], '?lift' => [4, 10], '?lift_wanted' => [6, 9]],
-        'oil-fill' => ['capacity' => [3, 9], '?drained' => [2, 9], 'filter' => ['changed, 0.3 L', 'kept, 0.4 L', 'changed', 'kept'], '?housing' => [0, 0.5], '?dip_mm' => [0, 30], '?litre_per_mm' => ['0.06', '0.1'], '?target_mm' => ['20 mm', '12']],
-        'clamp-size' => ['outside' => [9, 120], '?inside' => [8, 60], '?spigot' => [8, 60], '?behind_bead' => [8, 40], '?kind' => ['worm', 'spring', 'tbolt'], '?soft' => ['yes', 'no']],
-        'seal-squeeze' => ['section' => [1.5, 6], 'inner' => [10, 90], 'depth' => [1.2, 5], 'width' => [2, 8], 'groove_inner' => [10, 92], '?groove_outer' => [14, 110], '?use' => ['face', 'radial']],
+        'trace-judge' => [
+            'samples' => [
+                '0 0.4; 60 0.4; 120 0.5; 178 0.5; 182 1.0; 186 2.2; 190 3.7; 194 5.2; 198 6.8; 202 8.3; 204 9.1',
+                '0 0; 10 4; 20 8; 30 12; 40 16; 50 20; 60 24', '0 0; 10 4; 20 8; 30 12; 40 13; 50 13.4; 60 13.6; 70 13.8',
+                '0 0; 10 4; 20 8; 30 12; 40 9; 50 5; 60 3',
+            ],
+            'spec' => ['9 N·m', '24', '20 N·m + 30 deg', '14'],
+            '?joint' => [
+                '{"thread":"M8","grade":"8.8","shank":10,"threaded":12,"member":"aluminium","turns":0.4}',
+                '{"slope":0.4,"turns":0}',
+            ],
+        ],
+        'coolant-mix' => [
+            'capacity' => [3, 12], 'drained' => [0, 6], 'present' => ['0', '20 %', '32', '-18 °C', '45', '60'],
+            'target' => ['33', '40', '50 %', '50/50', '60'], 'product' => ['100', '50 %', '90', '33'], '?base' => ['eg', 'pg'],
+            '?incompatible' => ['yes', 'no'], '?shelf' => ['1 L; 1.5 L; 5 L', '5'],
+        ],
+        'coolant-protect' => [
+            'base' => ['eg', 'pg'], 'percent' => [0, 62], '?cap' => [0, 180], '?altitude' => [-100, 3500],
+            '?barometer' => [70, 105], '?coldest' => [-50, 10],
+        ],
+        'vacuum-fill' => [
+            'altitude' => [0, 3000], 'temperature' => [0, 60], 'volume' => [3, 12], 'pulled' => [70, 100], '?hold_end' => [66, 80],
+            '?hold_minutes' => [1, 15],
+        ],
+        'coolant-level' => [
+            'volume' => [3, 12], 'percent' => [0, 70], 'cold' => [-20, 30], 'hot' => [50, 115], '?marks' => [0, 1],
+            '?topped_up' => [0, 1],
+        ],
+        'warm-up' => [
+            'samples' => [
+                '0 18; 60 25; 120 33; 180 40; 240 47; 300 54; 360 60; 420 67; 480 73; 540 80; 600 86; 640 90; 660 89; 700 89; '
+                    .'760 90; 820 91; 880 91',
+                '0 20; 60 30; 120 40; 180 50; 240 60',
+                '0 20; 120 40; 240 55; 360 63; 480 67; 600 69; 720 70; 840 70.4; 960 70.6; 1080 70.7',
+                '0 20; 60 35; 120 50; 180 65; 240 80; 300 95; 360 110; 420 121',
+            ],
+            'opens' => ['82', '88 °C', '92', '105'], '?full' => ['98', '104', '80'], '?ambient' => [-10, 35],
+        ],
+        'thermostat-test' => [
+            'opens' => [76, 98], 'opened' => [70, 101], '?full_open' => [85, 115], '?closed' => [55, 95], '?lift' => [4, 10],
+            '?lift_wanted' => [6, 9],
+        ],
+        'oil-fill' => [
+            'capacity' => [3, 9], '?drained' => [2, 9], 'filter' => ['changed, 0.3 L', 'kept, 0.4 L', 'changed', 'kept'],
+            '?housing' => [0, 0.5], '?dip_mm' => [0, 30], '?litre_per_mm' => ['0.06', '0.1'], '?target_mm' => ['20 mm', '12'],
+        ],
+        'clamp-size' => [
+            'outside' => [9, 120], '?inside' => [8, 60], '?spigot' => [8, 60], '?behind_bead' => [8, 40],
+            '?kind' => ['worm', 'spring', 'tbolt'], '?soft' => ['yes', 'no'],
+        ],
+        'seal-squeeze' => [
+            'section' => [1.5, 6], 'inner' => [10, 90], 'depth' => [1.2, 5], 'width' => [2, 8], 'groove_inner' => [10, 92],
+            '?groove_outer' => [14, 110], '?use' => ['face', 'radial'],
+        ],
     ];
 
     /** @return list<string> */
@@ -70,7 +162,9 @@ final class Pinned
                     continue;
                 }
                 $isRange = 2 === count($from) && is_numeric($from[0]) && is_numeric($from[1]) && !is_string($from[0]);
-                $inputs[ltrim($field, '?')] = $isRange ? self::between($random, (float) $from[0], (float) $from[1]) : (string) $from[$random->getInt(0, count($from) - 1)];
+                $inputs[ltrim($field, '?')] = $isRange
+                    ? self::between($random, (float) $from[0], (float) $from[1])
+                    : (string) $from[$random->getInt(0, count($from) - 1)];
             }
             $all[] = $inputs;
         }
@@ -97,7 +191,10 @@ final class Pinned
         }
         $working = json_encode($answer['working'] ?? [], \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR);
 
-        return ['values' => $answer['values'] ?? [], 'verdict' => $answer['verdict'] ?? '', 'checks' => $answer['checks'] ?? [], 'working' => md5($working), 'said' => $said, 'drawing' => $drawing];
+        return [
+            'values' => $answer['values'] ?? [], 'verdict' => $answer['verdict'] ?? '', 'checks' => $answer['checks'] ?? [],
+            'working' => md5($working), 'said' => $said, 'drawing' => $drawing,
+        ];
     }
 
     /** Numbers to four places, so that a last digit of another machine changes nothing. */

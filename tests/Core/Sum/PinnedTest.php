@@ -24,7 +24,10 @@ final class PinnedTest extends TestCase
             self::assertIsArray($pin);
             self::assertSame($pin['inputs'] ?? null, $inputs);
             // Through JSON and back, as a file keeps it.
-            $answer = json_decode(json_encode(Pinned::answer($sum, $inputs), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION), true, 32, \JSON_THROW_ON_ERROR);
+            $answer = json_decode(
+                json_encode(Pinned::answer($sum, $inputs), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION), true, 32,
+                \JSON_THROW_ON_ERROR,
+            );
             self::assertEqualsWithDelta($pin['answer'] ?? null, $answer, 1e-9, $sum.' '.json_encode($inputs, \JSON_THROW_ON_ERROR));
         }
     }

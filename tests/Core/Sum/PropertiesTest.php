@@ -26,7 +26,9 @@ final class PropertiesTest extends TestCase
         for ($i = 0; $i < self::ROUNDS; ++$i) {
             [$target, $lever, $adapter, $angle] = [$this->lot(2, 200), $this->lot(150, 600), $this->lot(5, 100), $this->lot(0, 180)];
             $out = $this->work('wrench-set', ['target' => $target, 'lever' => $lever, 'adapter' => $adapter, 'adapter_angle' => $angle]);
-            self::assertEqualsWithDelta($target, $out->number('setting') * ($lever + $adapter * cos(deg2rad($angle))) / $lever, 1e-9 * $target);
+            self::assertEqualsWithDelta(
+                $target, $out->number('setting') * ($lever + $adapter * cos(deg2rad($angle))) / $lever, 1e-9 * $target,
+            );
             self::assertEqualsWithDelta($out->number('setting'), $target * $out->number('factor'), 1e-9 * $target);
         }
     }
@@ -34,7 +36,10 @@ final class PropertiesTest extends TestCase
     public function testThePartTurnGivesBackTheTorqueItStandsFor(): void
     {
         for ($i = 0; $i < 60; ++$i) {
-            $grip = ['thread' => 'M8', 'grade' => '8.8', 'shank' => $this->lot(5, 30), 'threaded' => $this->lot(8, 30), 'member' => 'aluminium', 'friction' => '0.12'];
+            $grip = [
+                'thread' => 'M8', 'grade' => '8.8', 'shank' => $this->lot(5, 30), 'threaded' => $this->lot(8, 30),
+                'member' => 'aluminium', 'friction' => '0.12',
+            ];
             $turn = $this->work('part-turn', $grip + ['target' => $this->lot(8, 24), 'snug' => 4]);
             $angle = $this->work('angle-tighten', $grip + ['snug' => 4, 'angle' => $turn->number('angle')]);
             self::assertEqualsWithDelta($turn->number('preload'), $angle->number('preload'), 0.002 * $turn->number('preload'));
@@ -44,12 +49,28 @@ final class PropertiesTest extends TestCase
     public function testMoreAngleMoreSnugAndLessGripAllMeanMorePreload(): void
     {
         for ($i = 0; $i < self::ROUNDS; ++$i) {
-            $base = ['thread' => 'M10', 'grade' => '12.9', 'snug' => $this->lot(5, 20), 'angle' => $this->lot(10, 40), 'shank' => $this->lot(10, 40), 'threaded' => $this->lot(10, 30), 'member' => 'steel', 'friction' => '0.12'];
+            $base = [
+                'thread' => 'M10', 'grade' => '12.9', 'snug' => $this->lot(5, 20), 'angle' => $this->lot(10, 40),
+                'shank' => $this->lot(10, 40), 'threaded' => $this->lot(10, 30), 'member' => 'steel', 'friction' => '0.12',
+            ];
             $now = $this->work('angle-tighten', $base);
-            self::assertGreaterThan($now->number('added_preload'), $this->work('angle-tighten', ['angle' => $base['angle'] + 5] + $base)->number('added_preload'));
-            self::assertGreaterThan($now->number('snug_preload'), $this->work('angle-tighten', ['snug' => $base['snug'] + 2] + $base)->number('snug_preload'));
-            self::assertLessThan($now->number('added_preload'), $this->work('angle-tighten', ['threaded' => $base['threaded'] + 5] + $base)->number('added_preload'), 'a longer bolt is a softer spring');
-            self::assertLessThan($now->number('added_preload'), $this->work('angle-tighten', ['member' => 'aluminium'] + $base)->number('added_preload'), 'softer parts too');
+            self::assertGreaterThan(
+                $now->number('added_preload'),
+                $this->work('angle-tighten', ['angle' => $base['angle'] + 5] + $base)->number('added_preload'),
+            );
+            self::assertGreaterThan(
+                $now->number('snug_preload'),
+                $this->work('angle-tighten', ['snug' => $base['snug'] + 2] + $base)->number('snug_preload'),
+            );
+            self::assertLessThan(
+                $now->number('added_preload'),
+                $this->work('angle-tighten', ['threaded' => $base['threaded'] + 5] + $base)->number('added_preload'),
+                'a longer bolt is a softer spring',
+            );
+            self::assertLessThan(
+                $now->number('added_preload'),
+                $this->work('angle-tighten', ['member' => 'aluminium'] + $base)->number('added_preload'), 'softer parts too',
+            );
         }
     }
 
@@ -70,27 +91,43 @@ final class PropertiesTest extends TestCase
     public function testWhatIsMixedIsReadBackAndMixedAgainNeedsNothing(): void
     {
         for ($i = 0; $i < self::ROUNDS; ++$i) {
-            $in = ['capacity' => $v = $this->lot(4, 14), 'drained' => $this->lot(0.4, 0.95) * $v, 'present' => $this->lot(20, 45), 'target' => $this->lot(46, 55), 'product' => 100];
+            $in = [
+                'capacity' => $v = $this->lot(4, 14), 'drained' => $this->lot(0.4, 0.95) * $v, 'present' => $this->lot(20, 45),
+                'target' => $this->lot(46, 55), 'product' => 100,
+            ];
             $mix = $this->work('coolant-mix', $in);
             if (Level::Stop === $mix->verdict) {
                 continue;
             }
             $again = $this->work('coolant-mix', ['present' => $mix->number('result')] + $in);
-            self::assertEqualsWithDelta($in['drained'] * $in['target'] / 100, $again->number('pour'), 1e-9, 'at strength only what was drained is replaced');
-            self::assertGreaterThan($mix->number('pour'), $this->work('coolant-mix', ['target' => $in['target'] + 0.5] + $in)->number('pour') + 1e-12);
+            self::assertEqualsWithDelta(
+                $in['drained'] * $in['target'] / 100, $again->number('pour'), 1e-9, 'at strength only what was drained is replaced',
+            );
+            self::assertGreaterThan(
+                $mix->number('pour'), $this->work('coolant-mix', ['target' => $in['target'] + 0.5] + $in)->number('pour') + 1e-12,
+            );
         }
     }
 
     public function testVacuumIsInvertibleAndShallowerWhereItIsHighOrWarm(): void
     {
         for ($i = 0; $i < self::ROUNDS; ++$i) {
-            $in = ['altitude' => $this->lot(0, 3000), 'temperature' => $this->lot(5, 60), 'volume' => $this->lot(4, 12), 'pulled' => $this->lot(10, 60)];
+            $in = [
+                'altitude' => $this->lot(0, 3000), 'temperature' => $this->lot(5, 60), 'volume' => $this->lot(4, 12),
+                'pulled' => $this->lot(10, 60),
+            ];
             $out = $this->work('vacuum-fill', $in);
             $air = 101.325 * (1 - 2.25577e-5 * $in['altitude']) ** 5.25588;
             self::assertEqualsWithDelta($in['pulled'], $air * (1 - $out->number('air_left') / $in['volume']), 1e-9);
-            self::assertLessThan($out->number('limit'), $this->work('vacuum-fill', ['altitude' => $in['altitude'] + 100] + $in)->number('limit'));
-            self::assertLessThan($out->number('limit'), $this->work('vacuum-fill', ['temperature' => $in['temperature'] + 5] + $in)->number('limit'));
-            self::assertLessThan($out->number('air_left'), $this->work('vacuum-fill', ['pulled' => $in['pulled'] + 5] + $in)->number('air_left'));
+            self::assertLessThan(
+                $out->number('limit'), $this->work('vacuum-fill', ['altitude' => $in['altitude'] + 100] + $in)->number('limit'),
+            );
+            self::assertLessThan(
+                $out->number('limit'), $this->work('vacuum-fill', ['temperature' => $in['temperature'] + 5] + $in)->number('limit'),
+            );
+            self::assertLessThan(
+                $out->number('air_left'), $this->work('vacuum-fill', ['pulled' => $in['pulled'] + 5] + $in)->number('air_left'),
+            );
             $byBarometer = $this->work('vacuum-fill', array_diff_key($in, ['altitude' => 1]) + ['barometer' => $air]);
             self::assertEqualsWithDelta($out->number('limit'), $byBarometer->number('limit'), 1e-9);
         }
@@ -99,12 +136,17 @@ final class PropertiesTest extends TestCase
     public function testTheLevelGrowsWithVolumeHeatAndStrengthAndByPartsAsByTheWhole(): void
     {
         for ($i = 0; $i < self::ROUNDS; ++$i) {
-            $in = ['volume' => $this->lot(3, 15), 'percent' => $this->lot(0, 60), 'cold' => $this->lot(-20, 30), 'hot' => $this->lot(60, 110)];
+            $in = [
+                'volume' => $this->lot(3, 15), 'percent' => $this->lot(0, 60), 'cold' => $this->lot(-20, 30),
+                'hot' => $this->lot(60, 110),
+            ];
             $whole = $this->work('coolant-level', $in)->number('growth');
             $middle = ($in['cold'] + 60) / 2;
             $parts = $this->work('coolant-level', ['hot' => $middle] + $in)->number('growth') + $this->work('coolant-level', ['cold' => $middle] + $in)->number('growth');
             self::assertEqualsWithDelta($whole, $parts, 1e-12);
-            self::assertEqualsWithDelta(2 * $whole, $this->work('coolant-level', ['volume' => 2 * $in['volume']] + $in)->number('growth'), 1e-12);
+            self::assertEqualsWithDelta(
+                2 * $whole, $this->work('coolant-level', ['volume' => 2 * $in['volume']] + $in)->number('growth'), 1e-12,
+            );
             self::assertGreaterThan($whole, $this->work('coolant-level', ['percent' => $in['percent'] + 1] + $in)->number('growth'));
         }
     }
@@ -112,7 +154,10 @@ final class PropertiesTest extends TestCase
     public function testOilPoursMakeUpWhatIsMissingAndTheDipFollowsThePour(): void
     {
         for ($i = 0; $i < self::ROUNDS; ++$i) {
-            $in = ['capacity' => $c = $this->lot(3, 9), 'filter' => 'changed', 'dip_mm' => $dip = $this->lot(2, 30), 'litre_per_mm' => $perMm = $this->lot(0.02, 0.1), 'target_mm' => 20];
+            $in = [
+                'capacity' => $c = $this->lot(3, 9), 'filter' => 'changed', 'dip_mm' => $dip = $this->lot(2, 30),
+                'litre_per_mm' => $perMm = $this->lot(0.02, 0.1), 'target_mm' => 20,
+            ];
             $out = $this->work('oil-fill', $in);
             self::assertEqualsWithDelta($c, $out->number('first_pour') + $out->number('then'), 1e-9);
             $change = $out->has('draw_off') ? -$out->number('draw_off') : $out->number('top_up');
@@ -128,7 +173,9 @@ final class PropertiesTest extends TestCase
             $samples[] = [(float) $t, min(18 + 0.14 * $t, 89.0)];
         }
         $out = $this->work('warm-up', ['samples' => $samples, 'opens' => 88]);
-        $late = $this->work('warm-up', ['samples' => array_map(static fn (array $s): array => [$s[0] + 3600, $s[1]], $samples), 'opens' => 88]);
+        $late = $this->work(
+            'warm-up', ['samples' => array_map(static fn (array $s): array => [$s[0] + 3600, $s[1]], $samples), 'opens' => 88],
+        );
         foreach (['opened_at', 'plateau', 'rate', 'opened_after'] as $name) {
             self::assertEqualsWithDelta($out->number($name), $late->number($name), 1e-6, $name);
         }

@@ -42,21 +42,36 @@ final class WorkshopSumsTest extends TestCase
     public function testLockerAndSealantSlipInTheThreadAlone(): void
     {
         $lever = static fn (float $thread, float $head): float => 0.2 + 0.58 * (8 - 0.649519 * 1.25) * $thread + 5.1575 * $head;
-        self::assertEqualsWithDelta($lever(0.14, 0.18) / $lever(0.18, 0.18), self::worked('thread-compound', ['thread' => 'M8'] + ['turns' => true])->number('factor'), 1e-9, 'locker');
-        self::assertEqualsWithDelta($lever(0.12, 0.18) / $lever(0.18, 0.18), self::worked('thread-compound', ['thread' => 'M8'] + ['wet' => true])->number('factor'), 1e-9, 'sealant');
-        self::assertEqualsWithDelta($lever(0.10, 0.10) / $lever(0.18, 0.18), self::worked('thread-compound', ['thread' => 'M8'] + ['heat' => 400])->number('factor'), 1e-9, 'paste gets under the head too');
+        self::assertEqualsWithDelta(
+            $lever(0.14, 0.18) / $lever(0.18, 0.18),
+            self::worked('thread-compound', ['thread' => 'M8'] + ['turns' => true])->number('factor'), 1e-9, 'locker',
+        );
+        self::assertEqualsWithDelta(
+            $lever(0.12, 0.18) / $lever(0.18, 0.18),
+            self::worked('thread-compound', ['thread' => 'M8'] + ['wet' => true])->number('factor'), 1e-9, 'sealant',
+        );
+        self::assertEqualsWithDelta(
+            $lever(0.10, 0.10) / $lever(0.18, 0.18),
+            self::worked('thread-compound', ['thread' => 'M8'] + ['heat' => 400])->number('factor'), 1e-9,
+            'paste gets under the head too',
+        );
         self::assertEqualsWithDelta(1.0, self::worked('thread-compound', ['thread' => 'M8'] + [])->number('factor'), 1e-12);
     }
 
     public function testAGapIsTakenUpByWholeScrewsAndSaidAsItIs(): void
     {
         $in = ['thread' => 'M6', 'gap' => '3 mm', 'count' => 4];
-        self::assertSame('6 rounds of 180° on all 4: never more than 0.5 mm uneven.', self::worked('even-take-up', [] + $in)->checks[0]->text);
+        self::assertSame(
+            '6 rounds of 180° on all 4: never more than 0.5 mm uneven.', self::worked('even-take-up', [] + $in)->checks[0]->text,
+        );
         $short = self::worked('even-take-up', ['gap' => '0.2 mm'] + $in);
         self::assertSame('One round of 72° on all 4: never more than 0.2 mm uneven.', $short->checks[0]->text);
         self::assertEqualsWithDelta(0.2, $short->number('uneven'), 1e-12);
         self::assertEqualsWithDelta(72.0, $short->number('last_turn'), 1e-9);
-        self::assertStringContainsString('on both screws: 180° each, the last one 72°', self::worked('even-take-up', ['gap' => '1.2 mm', 'count' => 2] + $in)->checks[0]->text);
+        self::assertStringContainsString(
+            'on both screws: 180° each, the last one 72°',
+            self::worked('even-take-up', ['gap' => '1.2 mm', 'count' => 2] + $in)->checks[0]->text,
+        );
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessageMatches('/whole number/');
         self::worked('even-take-up', ['count' => 2.5] + $in);
@@ -70,7 +85,12 @@ final class WorkshopSumsTest extends TestCase
         self::assertSame(Level::Watch, $result->verdict, 'The middle one is past its calibration and alone reaches 22.');
         self::assertStringContainsString('27', $result->checks[0]->text);
         self::assertSame(Level::Stop, self::worked('wrench-pick', ['targets' => [200], 'kit' => self::KIT])->verdict);
-        self::assertSame(['small'], self::worked('wrench-pick', ['targets' => '9 N·m', 'kit' => "small, 2, 20, 3, 2026-06-01\nbig, 40, 210, 4, 2026-06-01"])->entries('pick'));
+        self::assertSame(
+            ['small'],
+            self::worked(
+                'wrench-pick', ['targets' => '9 N·m', 'kit' => "small, 2, 20, 3, 2026-06-01\nbig, 40, 210, 4, 2026-06-01"],
+            )->entries('pick'),
+        );
     }
 
     public function testAWrenchIsTrustedFromAFifthOfItsScale(): void
@@ -94,7 +114,9 @@ final class WorkshopSumsTest extends TestCase
         self::assertEqualsWithDelta([30.0, 60.0, 100.0], self::worked('tighten-order', ['layout' => 'grid 2x5'])->entries('passes'), 1e-9);
         self::assertCount(3, self::worked('tighten-order', ['layout' => '[[0,0],[40,0],[20,30]]'])->entries('order'));
         self::assertCount(8, self::worked('tighten-order', ['layout' => ['shape' => 'ring', 'n' => 8]])->entries('order'));
-        self::assertCount(10, self::worked('tighten-order', ['layout' => ['shape' => 'grid', 'rows' => 2, 'columns' => 5]])->entries('order'));
+        self::assertCount(
+            10, self::worked('tighten-order', ['layout' => ['shape' => 'grid', 'rows' => 2, 'columns' => 5]])->entries('order'),
+        );
     }
 
     public function testAGapIsTakenUpInRounds(): void
@@ -103,7 +125,10 @@ final class WorkshopSumsTest extends TestCase
         self::assertEqualsWithDelta(2.4, $result->number('turns'), 1e-9);
         self::assertSame(5.0, $result->number('rounds'));
         self::assertEqualsWithDelta(144.0, $result->number('last_turn'), 1e-9);
-        self::assertSame(Level::Watch, self::worked('even-take-up', ['gap' => 9, 'thread' => 'M16', 'count' => 4, 'step' => 'one turn'])->verdict);
+        self::assertSame(
+            Level::Watch,
+            self::worked('even-take-up', ['gap' => 9, 'thread' => 'M16', 'count' => 4, 'step' => 'one turn'])->verdict,
+        );
     }
 
     public function testEveryThreadOfTheTablesIsNamedFromItsOwnMeasures(): void
@@ -113,7 +138,10 @@ final class WorkshopSumsTest extends TestCase
                 $result = self::worked('thread-gauge', ['diameter' => $thread->diameter - $worn, 'pitch' => $thread->pitch]);
                 $named = $result->entries('thread')[0];
                 $said = Thread::parse((string) $named);
-                self::assertTrue($named === $thread->name || $result->hasCheck('two-fit') || abs($said->pitch - $thread->pitch) < 0.03, sprintf('%s less %s is called %s', $thread->name, $worn, $named));
+                self::assertTrue(
+                    $named === $thread->name || $result->hasCheck('two-fit') || abs($said->pitch - $thread->pitch) < 0.03,
+                    sprintf('%s less %s is called %s', $thread->name, $worn, $named),
+                );
             }
         }
         self::assertSame(['M8'], self::worked('thread-gauge', ['diameter' => 7.85, 'pitch' => 1.25])->entries('thread'));
@@ -124,7 +152,9 @@ final class WorkshopSumsTest extends TestCase
 
     public function testTheCompoundFollowsHeatFluidAndMovement(): void
     {
-        $chosen = static fn (mixed ...$in): mixed => self::worked('thread-compound', array_combine(array_map(strval(...), array_keys($in)), $in) + ['thread' => 'M8'])->entries('compound')[0];
+        $chosen = static fn (mixed ...$in): mixed => self::worked(
+            'thread-compound', array_combine(array_map(strval(...), array_keys($in)), $in) + ['thread' => 'M8'],
+        )->entries('compound')[0];
         self::assertSame('dry', $chosen());
         self::assertSame('anti-seize', $chosen(heat: 600, turns: true));
         self::assertSame('thread sealant', $chosen(wet: true));
@@ -143,7 +173,14 @@ final class WorkshopSumsTest extends TestCase
         $warm = self::worked('thread-compound', ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 22])->number('cure');
         $cold = self::worked('thread-compound', ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 12])->number('cure');
         self::assertEqualsWithDelta(2.0, $cold / $warm, 1e-9);
-        self::assertEqualsWithDelta(3 * $warm, self::worked('thread-compound', ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 22, 'material' => 'aluminium casting'])->number('cure'), 1e-9);
+        self::assertEqualsWithDelta(
+            3 * $warm,
+            self::worked(
+                'thread-compound',
+                ['thread' => 'M10', 'turns' => true, 'removed' => true, 'ambient' => 22, 'material' => 'aluminium casting'],
+            )->number('cure'),
+            1e-9,
+        );
     }
 
     /** @param array<string, mixed> $inputs */
@@ -166,7 +203,10 @@ final class WorkshopSumsTest extends TestCase
         yield 'a target that is no torque' => ['wrench-pick', ['targets' => [[1]], 'kit' => self::KIT], 'targets'];
         yield 'a range that falls' => ['wrench-pick', ['targets' => [9], 'kit' => [['name' => 'x', 'min' => 20, 'max' => 10]]], 'kit'];
         yield 'a wrench without a range' => ['wrench-pick', ['targets' => [9], 'kit' => [['name' => 'x']]], 'kit'];
-        yield 'a date that is none' => ['wrench-pick', ['targets' => [9], 'kit' => [['name' => 'x', 'min' => 1, 'max' => 10, 'calibrated' => 'in spring']]], 'kit'];
+        yield 'a date that is none' => [
+            'wrench-pick', ['targets' => [9], 'kit' => [['name' => 'x', 'min' => 1, 'max' => 10, 'calibrated' => 'in spring']]],
+            'kit',
+        ];
         yield 'passes that fall' => ['tighten-order', ['layout' => 'ring 4', 'passes' => [60, 30, 100]], 'passes'];
         yield 'passes that stop early' => ['tighten-order', ['layout' => 'ring 4', 'passes' => [30, 60]], 'passes'];
         yield 'a shape unknown' => ['tighten-order', ['layout' => 'star 5'], 'layout'];

@@ -26,8 +26,13 @@ final class WrenchSetTest extends TestCase
 
     public function testSquareChangesNothingAndFoldedBackRaises(): void
     {
-        self::assertEqualsWithDelta(30.0, $this->set(['target' => 30, 'lever' => 300, 'adapter' => 40, 'adapter_angle' => 90])->number('setting'), 1e-9);
-        self::assertEqualsWithDelta(30 * 300 / 260, $this->set(['target' => 30, 'lever' => 300, 'adapter' => 40, 'adapter_angle' => 180])->number('setting'), 1e-9);
+        self::assertEqualsWithDelta(
+            30.0, $this->set(['target' => 30, 'lever' => 300, 'adapter' => 40, 'adapter_angle' => 90])->number('setting'), 1e-9,
+        );
+        self::assertEqualsWithDelta(
+            30 * 300 / 260,
+            $this->set(['target' => 30, 'lever' => 300, 'adapter' => 40, 'adapter_angle' => 180])->number('setting'), 1e-9,
+        );
         $plain = $this->set(['target' => 30, 'lever' => 300, 'adapter' => 0]);
         self::assertSame(30.0, $plain->number('setting'));
         self::assertStringContainsString('straight extension', $plain->headline());

@@ -57,8 +57,13 @@ final class ExerciseTest extends TestCase
             $all = (new Hand($exercise->model(), $seed))->tighten();
             $peak = max([0.0, ...array_column($all, 1)]);
             $early = array_values(array_filter($all, static fn (array $s): bool => $s[1] < 0.5 * $peak));
-            self::assertGreaterThan($exercise->score($all, $exercise->fault)[0], $exercise->score($early, $exercise->fault)[0], (string) $seed);
-            self::assertSame($exercise->fault->finding(), (new TraceJudge())->judge(Trace::of($all), TraceSpec::torque($exercise->target), $exercise->expected())->checks[0]->code);
+            self::assertGreaterThan(
+                $exercise->score($all, $exercise->fault)[0], $exercise->score($early, $exercise->fault)[0], (string) $seed,
+            );
+            self::assertSame(
+                $exercise->fault->finding(),
+                (new TraceJudge())->judge(Trace::of($all), TraceSpec::torque($exercise->target), $exercise->expected())->checks[0]->code,
+            );
         }
         self::assertGreaterThan(10, $seen);
     }

@@ -16,7 +16,9 @@ final class OtherBench
 {
     public const KINDS = ['sound', 'short', 'over', 'yielding', 'cross-threaded', 'bottomed', 'stripping', 'soft'];
     /** name, d, P, stress area, mm and mm² */
-    private const BOLTS = [['M5', 5, 0.8, 14.2], ['M6', 6, 1.0, 20.1], ['M8', 8, 1.25, 36.6], ['M10', 10, 1.5, 58.0], ['M12', 12, 1.75, 84.3]];
+    private const BOLTS = [
+        ['M5', 5, 0.8, 14.2], ['M6', 6, 1.0, 20.1], ['M8', 8, 1.25, 36.6], ['M10', 10, 1.5, 58.0], ['M12', 12, 1.75, 84.3],
+    ];
     private const YIELDS = ['8.8' => 640.0, '10.9' => 940.0];
     private const MODULI = ['steel' => 207e3, 'aluminium' => 71e3, 'cast-iron' => 100e3];
     private const FRICTIONS = ['oiled' => [0.10, 0.12, 0.16], 'dry zinc' => [0.14, 0.18, 0.24]];
@@ -43,12 +45,19 @@ final class OtherBench
         $grip = $d * $this->between(1.2, 5.0);
         $shank = $grip * $this->between(0.0, 0.6);
         $turns = $this->between(0.8, 5.0);
-        $this->joint = ['thread' => $name, 'grade' => $grade, 'shank' => round($shank, 1), 'threaded' => round($grip - $shank, 1), 'member' => $member, 'friction' => $condition, 'turns' => round($turns, 2)];
+        $this->joint = [
+            'thread' => $name, 'grade' => $grade, 'shank' => round($shank, 1), 'threaded' => round($grip - $shank, 1),
+            'member' => $member, 'friction' => $condition, 'turns' => round($turns, 2),
+        ];
         $lever = static fn (float $mu): float => 0.159 * $pitch + 0.577 * ($d - 0.65 * $pitch) * $mu + 0.65 * $d * $mu;
-        $yieldForce = static fn (float $mu): float => self::YIELDS[$grade] * $area / sqrt(1 + 3 * (1.5 * ($d - 0.65 * $pitch) / ($d - 0.94 * $pitch) * ($pitch / \M_PI / $d + 1.155 * $mu)) ** 2);
+        $yieldForce = static fn (float $mu): float => self::YIELDS[$grade] * $area / sqrt(
+            1 + 3 * (1.5 * ($d - 0.65 * $pitch) / ($d - 0.94 * $pitch) * ($pitch / \M_PI / $d + 1.155 * $mu)) ** 2,
+        );
         $this->target = round($yieldForce($typical) * $lever($typical) / 1000 * $this->between(0.45, 0.72), 1);
         $mu = $this->between($low, $high);
-        $slope = $lever($mu) / 1000 * $this->stiffness((float) $d, $area, $grip, $shank, self::MODULI[$member]) * $pitch / 360 * $this->between(0.9, 1.1);
+        $slope = $lever($mu) / 1000 * $this->stiffness(
+            (float) $d, $area, $grip, $shank, self::MODULI[$member],
+        ) * $pitch / 360 * $this->between(0.9, 1.1);
 
         return $this->swung($this->curve($kind, $slope, 360 * $turns * $this->between(0.95, 1.05)));
     }

@@ -79,7 +79,9 @@ final class OtherBenchTest extends TestCase
 
     public function testSevenRowsAreEnough(): void
     {
-        $result = Doors::book()->run('trace-judge', ['samples' => '0 0,4; 90 0,4; 180 0,5; 184 1,2; 190 3,1; 200 6,2; 210 9,0', 'spec' => '9 N·m']);
+        $result = Doors::book()->run(
+            'trace-judge', ['samples' => '0 0,4; 90 0,4; 180 0,5; 184 1,2; 190 3,1; 200 6,2; 210 9,0', 'spec' => '9 N·m'],
+        );
         self::assertSame('sound', $result->checks[0]->code);
         self::assertEqualsWithDelta(9.0, $result->number('final_torque'), 0.3);
     }
@@ -93,7 +95,10 @@ final class OtherBenchTest extends TestCase
         self::assertSame(4.0, $curve->angleAt(9.0));
     }
 
-    /** @return array{int, int, float, array<string, array<string, int>>} right, of how many, share of false alarms, kind => code => count */
+    /**
+     * @return array{int, int, float, array<string, array<string, int>>} right, of how many, share of false alarms, kind
+     *                                                                   => code => count
+     */
     private function judged(bool $known): array
     {
         $runs = max(112, (int) (getenv('NK_RUNS') ?: 0));

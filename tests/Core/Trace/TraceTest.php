@@ -78,7 +78,10 @@ final class TraceTest extends TestCase
             $seen[$code] = ($seen[$code] ?? 0) + 1;
         }
         // What is on the bottom of its hole and what is merely short and stiff rise alike: that is said, and neither guessed.
-        self::assertGreaterThanOrEqual(48, $seen[Fault::Bottomed === $fault ? 'cannot-tell' : $fault->finding()] ?? 0, json_encode($seen, \JSON_THROW_ON_ERROR));
+        self::assertGreaterThanOrEqual(
+            48, $seen[Fault::Bottomed === $fault ? 'cannot-tell' : $fault->finding()] ?? 0,
+            json_encode($seen, \JSON_THROW_ON_ERROR),
+        );
     }
 
     public function testASecondPassOnATightBoltIsSound(): void
@@ -155,7 +158,10 @@ final class TraceTest extends TestCase
             $samples[] = [$i, 0.4 * $i + ($i > 40 ? 4.0 : 0.0), 10.0 * $i];
         }
         self::assertSame('jerked', $this->judged($samples, ['torque' => 28])->checks[0]->code);
-        self::assertNotSame('jerked', $this->judged(array_map(static fn (array $s): array => [$s[0], $s[1]], $samples), ['torque' => 28])->checks[0]->code);
+        self::assertNotSame(
+            'jerked',
+            $this->judged(array_map(static fn (array $s): array => [$s[0], $s[1]], $samples), ['torque' => 28])->checks[0]->code,
+        );
     }
 
     /** @param array<string, mixed> $inputs */
@@ -179,7 +185,10 @@ final class TraceTest extends TestCase
         yield 'one number a row' => [['samples' => [[1], [2]], 'spec' => 5], 'samples'];
         yield 'no torque' => [['samples' => array_map(static fn (array $s): array => [$s[0], 0], $good), 'spec' => 5], 'samples'];
         yield 'no angle' => [['samples' => array_map(static fn (array $s): array => [0, $s[1]], $good), 'spec' => 5], 'samples'];
-        yield 'turned back' => [['samples' => array_reverse(array_map(static fn (array $s): array => [20 * $s[0], $s[1]], $good)), 'spec' => 5], 'samples'];
+        yield 'turned back' => [
+            ['samples' => array_reverse(array_map(static fn (array $s): array => [20 * $s[0], $s[1]], $good)), 'spec' => 5],
+            'samples',
+        ];
         yield 'a spec of nothing' => [['samples' => $good, 'spec' => ['torque' => 0]], 'spec'];
         yield 'a spec that is none' => [['samples' => $good, 'spec' => 'tight'], 'spec'];
         yield 'an angle without snug' => [['samples' => $good, 'spec' => ['angle' => 90]], 'spec'];
@@ -193,7 +202,10 @@ final class TraceTest extends TestCase
         [$bolt, $springs] = $this->parts($joint);
         $samples = (new Hand($this->model($joint, $fault, $seed, $start), $seed))->tighten();
 
-        return (new TraceJudge())->judge(Trace::of($samples), TraceSpec::torque($joint[5], $start * $joint[5]), $known ? JointData::of($bolt, $springs, $joint[6]) : JointData::unknown());
+        return (new TraceJudge())->judge(
+            Trace::of($samples), TraceSpec::torque($joint[5], $start * $joint[5]),
+            $known ? JointData::of($bolt, $springs, $joint[6]) : JointData::unknown(),
+        );
     }
 
     /** @param array{string, string, float, float, Member, float, float} $joint */
@@ -211,7 +223,12 @@ final class TraceTest extends TestCase
      */
     private function parts(array $joint): array
     {
-        $bolt = Bolt::read(Inputs::of(['thread' => $joint[0], 'grade' => $joint[1]], [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField()]));
+        $bolt = Bolt::read(
+            Inputs::of(
+                ['thread' => $joint[0], 'grade' => $joint[1]],
+                [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField()],
+            ),
+        );
 
         return [$bolt, Springs::of($bolt->thread, $joint[2], $joint[3], $joint[4])];
     }

@@ -37,7 +37,8 @@ final readonly class NoWrench implements Rule
             }
             if ($advice->isTooCoarse()) {
                 yield Finding::watch('wrench-too-coarse', $step->id, sprintf(
-                    'With the %s the %s may get %s to %s N·m, and %s is allowed.', $advice->wrench->name ?? '', $joint->name, round($advice->band->low ?? 0.0, 1), round($advice->band->high ?? 0.0, 1), self::allowed($joint),
+                    'With the %s the %s may get %s to %s N·m, and %s is allowed.', $advice->wrench->name ?? '', $joint->name,
+                    round($advice->band->low ?? 0.0, 1), round($advice->band->high ?? 0.0, 1), self::allowed($joint),
                 ), 'Take a finer wrench, or ask the maker which end matters.');
             }
         }

@@ -42,11 +42,19 @@ final class LawTest extends TestCase
         $this->may('caution-acknowledged', ['step' => 'safe-cold', 'caution' => 0]);
         $this->read('safe-cold', 'coolant_temperature', 95.0);
         self::assertStringContainsString('Too hot to open', $this->mayNot('step-done', ['step' => 'safe-cold']));
-        self::assertStringContainsString('Only a lead', $this->mayNot('step-done', ['step' => 'safe-cold', 'reason' => 'feels cold enough'], Hand::Mechanic));
-        self::assertStringContainsString('Only a lead skips', $this->mayNot('step-skipped', ['step' => 'safe-cold', 'reason' => 'feels cold enough'], Hand::Mechanic));
+        self::assertStringContainsString(
+            'Only a lead', $this->mayNot('step-done', ['step' => 'safe-cold', 'reason' => 'feels cold enough'], Hand::Mechanic),
+        );
+        self::assertStringContainsString(
+            'Only a lead skips',
+            $this->mayNot('step-skipped', ['step' => 'safe-cold', 'reason' => 'feels cold enough'], Hand::Mechanic),
+        );
         $this->may('step-done', ['step' => 'safe-floor']);
         $this->may('caution-acknowledged', ['step' => 'safe-cap', 'caution' => 0]);
-        self::assertStringContainsString('It stands before opening it', $this->mayNot('step-done', ['step' => 'safe-cap', 'reason' => 'in a hurry'], Hand::Mechanic));
+        self::assertStringContainsString(
+            'It stands before opening it',
+            $this->mayNot('step-done', ['step' => 'safe-cap', 'reason' => 'in a hurry'], Hand::Mechanic),
+        );
         self::assertStringContainsString('It stands before opening it', $this->mayNot('step-started', ['step' => 'drain']));
         $this->may('step-done', ['step' => 'safe-cold', 'reason' => 'probe is broken, hand says cold'], Hand::Lead);
         $this->may('step-done', ['step' => 'safe-cap']);
@@ -85,15 +93,26 @@ final class LawTest extends TestCase
         $said = array_column($this->fit->gate()->before($this->fit->sheet->step('start-first') ?? self::fail()), 'text', 'code');
         self::assertArrayHasKey('circuit-empty', $said);
         self::assertArrayHasKey('part-off', $said);
-        self::assertSame('vacuum-fill', array_column($this->fit->gate()->before($this->fit->sheet->step('start-first') ?? self::fail()), 'step', 'code')['circuit-empty'], 'it is linked to where it is mended');
+        self::assertSame(
+            'vacuum-fill',
+            array_column(
+                $this->fit->gate()->before($this->fit->sheet->step('start-first') ?? self::fail()), 'step', 'code',
+            )['circuit-empty'],
+            'it is linked to where it is mended',
+        );
     }
 
     public function testNobodyGoesUnderWithoutStands(): void
     {
         $this->workTo('raise-1');
         $this->may('counted-all', ['step' => 'off.front-shield']);
-        self::assertStringContainsString('not on its stands', $this->mayNot('step-done', ['step' => 'off.front-shield', 'reason' => 'it is high enough'], Hand::Mechanic));
-        self::assertStringContainsString('Only a lead skips', $this->mayNot('step-skipped', ['step' => 'raise-1', 'reason' => 'ramp is there'], Hand::Mechanic));
+        self::assertStringContainsString(
+            'not on its stands',
+            $this->mayNot('step-done', ['step' => 'off.front-shield', 'reason' => 'it is high enough'], Hand::Mechanic),
+        );
+        self::assertStringContainsString(
+            'Only a lead skips', $this->mayNot('step-skipped', ['step' => 'raise-1', 'reason' => 'ramp is there'], Hand::Mechanic),
+        );
     }
 
     public function testMereLineOrderIsNotedAndStopsNobody(): void
@@ -128,10 +147,15 @@ final class LawTest extends TestCase
         $this->may('counted', ['step' => 'off.front-shield', 'thing' => 'screws with captive washer', 'by' => 6]);
         $this->may('counted', ['step' => 'off.front-shield', 'thing' => 'two-piece push pins', 'by' => 4]);
         $this->may('step-done', ['step' => 'off.front-shield']);
-        self::assertStringContainsString('6 came off', $this->mayNot('counted', ['step' => 'on.front-shield', 'thing' => 'screws with captive washer', 'by' => 12]));
+        self::assertStringContainsString(
+            '6 came off',
+            $this->mayNot('counted', ['step' => 'on.front-shield', 'thing' => 'screws with captive washer', 'by' => 12]),
+        );
         $this->may('broke', ['step' => 'on.front-shield', 'thing' => 'screws with captive washer']);
         self::assertContains('broken:front-shield:screws with captive washer', $this->ends());
-        self::assertStringContainsString('1 broke', $this->mayNot('counted', ['step' => 'on.front-shield', 'thing' => 'screws with captive washer', 'by' => 6]));
+        self::assertStringContainsString(
+            '1 broke', $this->mayNot('counted', ['step' => 'on.front-shield', 'thing' => 'screws with captive washer', 'by' => 6]),
+        );
         $this->may('replaced', ['step' => 'on.front-shield', 'thing' => 'screws with captive washer']);
         self::assertNotContains('broken:front-shield:screws with captive washer', $this->ends());
         $this->may('counted', ['step' => 'on.front-shield', 'thing' => 'screws with captive washer', 'by' => 6]);
@@ -192,7 +216,9 @@ final class LawTest extends TestCase
         self::assertStringContainsString('3.3 kPa', $refused, 'what was lost in 11 s is judged over its two minutes');
         $this->may('stage-begun', ['step' => 'vacuum-pull', 'stage' => 'pull']);
         $this->wait(1.0)->may('stage-begun', ['step' => 'vacuum-pull', 'stage' => 'hold']);
-        self::assertStringContainsString('stood 0:00', $this->mayNot('step-done', ['step' => 'vacuum-pull']), 'the old reading does not end a new hold');
+        self::assertStringContainsString(
+            'stood 0:00', $this->mayNot('step-done', ['step' => 'vacuum-pull']), 'the old reading does not end a new hold',
+        );
         $this->wait(121.0)->read('vacuum-pull', 'vacuum_lost', 0.3);
         $this->may('step-done', ['step' => 'vacuum-pull']);
     }
@@ -203,7 +229,9 @@ final class LawTest extends TestCase
         foreach (['funnel', 'pour', 'squeeze'] as $stage) {
             $this->may('stage-begun', ['step' => 'burp-fill', 'stage' => $stage]);
         }
-        self::assertStringContainsString('stood 0:20 of 2:00', $this->wait(20.0)->mayNot('stage-begun', ['step' => 'burp-fill', 'stage' => 'level']));
+        self::assertStringContainsString(
+            'stood 0:20 of 2:00', $this->wait(20.0)->mayNot('stage-begun', ['step' => 'burp-fill', 'stage' => 'level']),
+        );
         $this->may('stage-begun', ['step' => 'burp-fill', 'stage' => 'level', 'reason' => 'no more bubbles came']);
         self::assertContains('no more bubbles came', array_column($this->fit->review(), 'said'));
     }
@@ -211,7 +239,10 @@ final class LawTest extends TestCase
     public function testATabletsClockCannotStretchAHold(): void
     {
         $this->hold(11.0, new \DateInterval('PT130S'));
-        self::assertStringContainsString('stood 0:1', $this->mayNot('step-done', ['step' => 'vacuum-pull']), 'the server saw eleven seconds, whatever the tablet says');
+        self::assertStringContainsString(
+            'stood 0:1', $this->mayNot('step-done', ['step' => 'vacuum-pull']),
+            'the server saw eleven seconds, whatever the tablet says',
+        );
     }
 
     public function testAHoldWithoutAConnectionCountsByTheTabletsClockAndSaysSo(): void
@@ -221,8 +252,13 @@ final class LawTest extends TestCase
         $this->may('stage-begun', ['step' => 'vacuum-pull', 'stage' => 'pull']);
         $this->read('vacuum-pull', 'vacuum_pulled', 82.0);
         $sent = $this->at->modify('+300 seconds');
-        $this->wait(100.0)->may('stage-begun', ['step' => 'vacuum-pull', 'stage' => 'hold'], Hand::Helper, new Receipt($sent, 'tablet', 200.0));
-        $this->wait(125.0)->may('measured', ['step' => 'vacuum-pull', 'field' => 'vacuum_lost', 'text' => '0.3 kPa', 'value' => 0.3, 'unit' => 'kPa'], Hand::Helper, new Receipt($sent, 'tablet', 75.0));
+        $this->wait(100.0)->may(
+            'stage-begun', ['step' => 'vacuum-pull', 'stage' => 'hold'], Hand::Helper, new Receipt($sent, 'tablet', 200.0),
+        );
+        $this->wait(125.0)->may(
+            'measured', ['step' => 'vacuum-pull', 'field' => 'vacuum_lost', 'text' => '0.3 kPa', 'value' => 0.3, 'unit' => 'kPa'],
+            Hand::Helper, new Receipt($sent, 'tablet', 75.0),
+        );
         $this->at = $sent;
         $this->may('step-done', ['step' => 'vacuum-pull']);
         self::assertContains('clock', array_map(static fn (ReviewEntry $entry): string => $entry->kind->value, $this->fit->review()));
@@ -258,16 +294,29 @@ final class LawTest extends TestCase
             $this->bolt($bolt, $stage);
         }
         self::assertStringContainsString('before all were through', implode(' ', $this->fit->passFaults('thermostat-cover-bolts')));
-        self::assertStringContainsString('comes before', $this->mayNot('fastener-marked', ['joint' => 'thermostat-cover-bolts', 'bolt' => $b, 'stage' => 4, 'step' => 'housing-tight']));
+        self::assertStringContainsString(
+            'comes before',
+            $this->mayNot('fastener-marked', ['joint' => 'thermostat-cover-bolts', 'bolt' => $b, 'stage' => 4, 'step' => 'housing-tight']),
+        );
     }
 
     public function testAHelperDoesNotWaiveWhatCanHurt(): void
     {
         $this->workTo('hose-off');
         $since = $this->since('circuit:coolant');
-        self::assertStringContainsString('can hurt', $this->mayNot('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => $since], Hand::Helper));
-        self::assertStringContainsString('not open any more', $this->mayNot('waived', ['end' => 'joint:thermostat-cover-bolts', 'reason' => 'not yet loose'], Hand::Lead), 'nothing is waived before it is loose');
-        self::assertStringContainsString('has changed', $this->mayNot('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => 'something else'], Hand::Lead));
+        self::assertStringContainsString(
+            'can hurt',
+            $this->mayNot('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => $since], Hand::Helper),
+        );
+        self::assertStringContainsString(
+            'not open any more',
+            $this->mayNot('waived', ['end' => 'joint:thermostat-cover-bolts', 'reason' => 'not yet loose'], Hand::Lead),
+            'nothing is waived before it is loose',
+        );
+        self::assertStringContainsString(
+            'has changed',
+            $this->mayNot('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => 'something else'], Hand::Lead),
+        );
         $this->may('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => $since], Hand::Mechanic);
         self::assertNotContains('circuit:coolant', $this->ends());
     }
@@ -277,7 +326,9 @@ final class LawTest extends TestCase
         self::assertStringContainsString('two words', $this->mayNot('step-skipped', ['step' => 'decide-sign', 'reason' => 'later']));
         self::assertStringContainsString('two words', $this->mayNot('step-skipped', ['step' => 'decide-sign', 'reason' => '... 12 x?!']));
         $this->may('step-skipped', ['step' => 'decide-sign', 'reason' => 'known from last time']);
-        self::assertStringContainsString('last reason again', $this->mayNot('step-skipped', ['step' => 'decide-parts', 'reason' => 'Known from last time!']));
+        self::assertStringContainsString(
+            'last reason again', $this->mayNot('step-skipped', ['step' => 'decide-parts', 'reason' => 'Known from last time!']),
+        );
         $this->may('step-skipped', ['step' => 'decide-parts', 'reason' => 'parts are laid out']);
     }
 
@@ -300,35 +351,55 @@ final class LawTest extends TestCase
 
     public function testVerdictsAreNeverTakenFromATablet(): void
     {
-        foreach ([['curve-judged', ['step' => 'warm-up', 'reading' => 'r', 'finding' => 'sound', 'verdict' => 'ok', 'said' => 'fine']], ['sum-pinned', ['step' => 'mix', 'sum' => 'coolant-mix', 'query' => 'x', 'said' => 'y', 'verdict' => 'ok']]] as [$type, $payload]) {
+        foreach ([[
+            'curve-judged', ['step' => 'warm-up', 'reading' => 'r', 'finding' => 'sound', 'verdict' => 'ok', 'said' => 'fine'],
+        ], [
+            'sum-pinned', ['step' => 'mix', 'sum' => 'coolant-mix', 'query' => 'x', 'said' => 'y', 'verdict' => 'ok'],
+        ]] as [$type, $payload]) {
             self::assertStringContainsString('worked out', $this->mayNot($type, $payload, Hand::Lead));
         }
-        self::assertStringContainsString('no such check', $this->mayNot('follow-up-closed', ['follow_up' => 'nothing', 'outcome' => 'done it']));
-        self::assertStringContainsString('not booked', $this->mayNot('follow-up-closed', ['follow_up' => 'level-next-morning', 'outcome' => 'done it']));
+        self::assertStringContainsString(
+            'no such check', $this->mayNot('follow-up-closed', ['follow_up' => 'nothing', 'outcome' => 'done it']),
+        );
+        self::assertStringContainsString(
+            'not booked', $this->mayNot('follow-up-closed', ['follow_up' => 'level-next-morning', 'outcome' => 'done it']),
+        );
     }
 
     public function testWeightIsHeldBeforeWhatCarriesItComesOff(): void
     {
         $this->workTo('hold-gearbox-raised', sheet: $this->drover('gearbox-mount'));
-        $off = array_values(array_filter($this->fit->sheet->steps, static fn ($step): bool => 'gearbox-mount' === $step->item))[0] ?? self::fail();
+        $off = array_values(
+            array_filter($this->fit->sheet->steps, static fn ($step): bool => 'gearbox-mount' === $step->item),
+        )[0] ?? self::fail();
         $this->may('counted-all', ['step' => $off->id]);
-        self::assertStringContainsString('Nothing holds the gearbox', $this->mayNot('step-done', ['step' => $off->id, 'reason' => 'it will not fall'], Hand::Mechanic));
+        self::assertStringContainsString(
+            'Nothing holds the gearbox',
+            $this->mayNot('step-done', ['step' => $off->id, 'reason' => 'it will not fall'], Hand::Mechanic),
+        );
         $this->workTo('release-gearbox');
         self::assertContains('support:gearbox', $this->ends());
         $this->may('step-reopened', ['step' => 'mount-on']);
-        self::assertStringContainsString('carries the gearbox', $this->mayNot('step-done', ['step' => 'release-gearbox', 'reason' => 'it sits well'], Hand::Mechanic));
+        self::assertStringContainsString(
+            'carries the gearbox',
+            $this->mayNot('step-done', ['step' => 'release-gearbox', 'reason' => 'it sits well'], Hand::Mechanic),
+        );
     }
 
     private function drover(string $procedure): Sheet
     {
-        return (new Compiler(Sheets::common()))->compile([Sheets::procedure($procedure)], new Choices([]), Sheets::vehicle('corrin-drover-27d'), new Kit([], []));
+        return (new Compiler(Sheets::common()))->compile(
+            [Sheets::procedure($procedure)], new Choices([]), Sheets::vehicle('corrin-drover-27d'), new Kit([], []),
+        );
     }
 
     /** An honest hand works up to a step. */
     private function workTo(string $stop, string $except = '', ?Sheet $sheet = null): void
     {
         if (null !== $sheet) {
-            $vehicle = str_contains(implode('', array_column($sheet->steps, 'id')), 'gearbox') ? Sheets::vehicle('corrin-drover-27d') : Sheets::tarn();
+            $vehicle = str_contains(
+                implode('', array_column($sheet->steps, 'id')), 'gearbox',
+            ) ? Sheets::vehicle('corrin-drover-27d') : Sheets::tarn();
             $this->fit = new Fit($sheet, $vehicle, FitState::none());
         }
         $worker = new Worker(new \Random\Randomizer(new \Random\Engine\Mt19937(7)), $except);
@@ -353,13 +424,18 @@ final class LawTest extends TestCase
         $this->may('stage-begun', ['step' => 'vacuum-pull', 'stage' => 'hold']);
         $seen = $this->wait($seconds)->at;
         $this->at = null === $lie ? $this->at : $this->at->add($lie);
-        $this->may('measured', ['step' => 'vacuum-pull', 'field' => 'vacuum_lost', 'text' => '0.3 kPa', 'value' => 0.3, 'unit' => 'kPa'], Hand::Helper, new Receipt($seen));
+        $this->may(
+            'measured', ['step' => 'vacuum-pull', 'field' => 'vacuum_lost', 'text' => '0.3 kPa', 'value' => 0.3, 'unit' => 'kPa'],
+            Hand::Helper, new Receipt($seen),
+        );
         $this->at = $seen;
     }
 
     private function bolt(int $bolt, int $stage): void
     {
-        $this->wait(8.0)->may('fastener-marked', ['joint' => 'thermostat-cover-bolts', 'bolt' => $bolt, 'stage' => $stage, 'step' => 'housing-tight']);
+        $this->wait(8.0)->may(
+            'fastener-marked', ['joint' => 'thermostat-cover-bolts', 'bolt' => $bolt, 'stage' => $stage, 'step' => 'housing-tight'],
+        );
     }
 
     private function read(string $step, string $field, float $value): void
@@ -371,7 +447,10 @@ final class LawTest extends TestCase
     {
         $unit = array_column($this->fit->sheet->step($step)->asks ?? [], 'unit', 'field')[$field] ?? '';
 
-        return $this->sent('measured', ['step' => $step, 'field' => $field, 'text' => $value.' '.$unit, 'value' => $value, 'unit' => $unit], Hand::Helper, null);
+        return $this->sent(
+            'measured', ['step' => $step, 'field' => $field, 'text' => $value.' '.$unit, 'value' => $value, 'unit' => $unit],
+            Hand::Helper, null,
+        );
     }
 
     /**
@@ -398,7 +477,10 @@ final class LawTest extends TestCase
     /** @param array<string, string|int|float> $payload */
     private function sent(string $type, array $payload, Hand $hand, ?Receipt $receipt): string
     {
-        $event = FitEvent::of(sprintf('01J%023d', ++$this->made), EventType::from($type), $payload, 'Joss Wending', $this->at, $receipt ?? new Receipt($this->at, 'tablet'));
+        $event = FitEvent::of(
+            sprintf('01J%023d', ++$this->made), EventType::from($type), $payload, 'Joss Wending', $this->at,
+            $receipt ?? new Receipt($this->at, 'tablet'),
+        );
         try {
             (new Law($this->fit, $hand, $this->at))->ensure($event);
         } catch (InvalidEvent $e) {

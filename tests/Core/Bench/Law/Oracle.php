@@ -35,7 +35,10 @@ final class Oracle
     /** @return list<string> */
     public function unresolved(): array
     {
-        return [...$this->counts(), ...$this->circuits(), ...$this->joints(), ...$this->weights(), ...$this->holds(), ...$this->inside(), ...$this->safety()];
+        return [
+            ...$this->counts(), ...$this->circuits(), ...$this->joints(), ...$this->weights(), ...$this->holds(),
+            ...$this->inside(), ...$this->safety(),
+        ];
     }
 
     /** @return list<string> */
@@ -120,8 +123,12 @@ final class Oracle
                 }
             }
             $opened && !$filled && $wrong[] = $circuit->id.' is open';
-            null !== $in && null !== $out && abs($in - $out) > max(0.3, 0.08 * $out) + 1e-6 && $wrong[] = sprintf('%s: %.2f out, %.2f in', $circuit->id, $out, $in);
-            max($in ?? 0.0, $out ?? 0.0) > 1.15 * $circuit->capacity + 1e-6 && $circuit->capacity > 0 && $wrong[] = $circuit->id.': more than it holds';
+            null !== $in && null !== $out && abs($in - $out) > max(0.3, 0.08 * $out) + 1e-6 && $wrong[] = sprintf(
+                '%s: %.2f out, %.2f in', $circuit->id, $out, $in,
+            );
+            max($in ?? 0.0, $out ?? 0.0) > 1.15 * $circuit->capacity + 1e-6
+                && $circuit->capacity > 0
+                && $wrong[] = $circuit->id.': more than it holds';
         }
 
         return $wrong;
@@ -133,8 +140,15 @@ final class Oracle
         $wrong = [];
         foreach ($this->sheet->doing(Deed::Tighten) as $step) {
             $joint = $this->vehicle->joints[$step->joint];
-            $marks = array_values(array_filter($this->log, static fn (FitEvent $e): bool => EventType::FastenerMarked === $e->type && $e->string('joint') === $joint->id));
-            $off = '' !== $joint->item && [] !== array_filter($this->closedInTheEnd(Deed::Remove), static fn (Step $s): bool => $s->item === $joint->item);
+            $marks = array_values(
+                array_filter(
+                    $this->log,
+                    static fn (FitEvent $e): bool => EventType::FastenerMarked === $e->type && $e->string('joint') === $joint->id,
+                ),
+            );
+            $off = '' !== $joint->item && [] !== array_filter(
+                $this->closedInTheEnd(Deed::Remove), static fn (Step $s): bool => $s->item === $joint->item,
+            );
             if ([] === $marks && !$off) {
                 continue;
             }
@@ -143,7 +157,9 @@ final class Oracle
                 $last[$mark->int('bolt')] = $mark->int('stage');
             }
             for ($bolt = 1; $bolt <= $joint->count(); ++$bolt) {
-                ($last[$bolt] ?? 0) === Ladder::of($joint)->final() || $wrong[] = sprintf('bolt %d of %s is at %d', $bolt, $joint->id, $last[$bolt] ?? 0);
+                ($last[$bolt] ?? 0) === Ladder::of($joint)->final() || $wrong[] = sprintf(
+                    'bolt %d of %s is at %d', $bolt, $joint->id, $last[$bolt] ?? 0,
+                );
             }
         }
 
@@ -172,7 +188,10 @@ final class Oracle
             };
         }
 
-        return [...array_map(static fn (string $body): string => $body.' still hangs', array_keys(array_filter($held))), ...$raised ? ['still on stands'] : [], ...$battery ? [] : ['battery off']];
+        return [
+            ...array_map(static fn (string $body): string => $body.' still hangs', array_keys(array_filter($held))),
+            ...$raised ? ['still on stands'] : [], ...$battery ? [] : ['battery off'],
+        ];
     }
 
     /** @return list<string> timed stages whose last round was shorter than it should be */
@@ -185,7 +204,13 @@ final class Oracle
                 continue;
             }
             foreach ($routine->stages as $stage) {
-                $wrong = [...$wrong, ...$stage->seconds > 0 ? $this->hold($step, $stage->id, $stage->seconds, in_array($stage->ask, array_column($step->asks, 'field'), true) ? $stage->ask : '') : []];
+                $wrong = [
+                    ...$wrong,
+                    ...$stage->seconds > 0 ? $this->hold(
+                        $step, $stage->id, $stage->seconds,
+                        in_array($stage->ask, array_column($step->asks, 'field'), true) ? $stage->ask : '',
+                    ) : [],
+                ];
             }
         }
 
@@ -234,9 +259,18 @@ final class Oracle
         $wrong = [];
         foreach ($this->sheet->steps as $step) {
             foreach ($step->asks as $ask) {
-                $read = array_values(array_filter($this->log, static fn (FitEvent $e): bool => EventType::Measured === $e->type && $e->string('step') === $step->id && $e->string('field') === $ask->field));
+                $read = array_values(
+                    array_filter(
+                        $this->log,
+                        static fn (FitEvent $e): bool => EventType::Measured === $e->type
+                            && $e->string('step') === $step->id
+                            && $e->string('field') === $ask->field,
+                    ),
+                );
                 $last = [] === $read ? null : $read[count($read) - 1]->float('value');
-                null !== $last && !$ask->isOutside($last) || $wrong[] = sprintf('%s of %s reads %s', $ask->field, $step->id, $last ?? 'nothing');
+                null !== $last && !$ask->isOutside($last) || $wrong[] = sprintf(
+                    '%s of %s reads %s', $ask->field, $step->id, $last ?? 'nothing',
+                );
             }
         }
 

@@ -43,7 +43,10 @@ final class SignedOverNothingTest extends TestCase
     ];
     private const STEPS = 900;
     /** What the hand of a run is careless at. */
-    private const WEAK = [EventType::Measured, EventType::StageBegun, EventType::FastenerMarked, EventType::Counted, EventType::Measured, EventType::StepDone, EventType::TakenOut];
+    private const WEAK = [
+        EventType::Measured, EventType::StageBegun, EventType::FastenerMarked, EventType::Counted, EventType::Measured,
+        EventType::StepDone, EventType::TakenOut,
+    ];
 
     private int $made = 0;
     private \DateTimeImmutable $at;
@@ -73,7 +76,9 @@ final class SignedOverNothingTest extends TestCase
             $worker = new Worker(new \Random\Randomizer(new \Random\Engine\Mt19937($i)));
             $this->at = new \DateTimeImmutable('2026-11-25T08:00:00Z');
             while (null !== $next = $worker->next($fit)) {
-                $fit = $this->accepted($fit, $next, Hand::Helper) ?? self::fail(sprintf('%s: %s %s', $procedures[0], $next[0]->value, json_encode($next[1])));
+                $fit = $this->accepted($fit, $next, Hand::Helper) ?? self::fail(sprintf(
+                    '%s: %s %s', $procedures[0], $next[0]->value, json_encode($next[1]),
+                ));
             }
             self::assertSame([], $fit->review(), $procedures[0]);
             self::assertSame([], $fit->refusals(true), $procedures[0]);
@@ -100,7 +105,9 @@ final class SignedOverNothingTest extends TestCase
         $worker = new Worker($luck);
         $this->at = new \DateTimeImmutable('2026-11-25T08:00:00Z');
         $fit = new Fit($sheet, $vehicle, FitState::none());
-        $lies = array_fill_keys(array_map(static fn (): int => $luck->getInt(0, 3 * count($sheet->steps)), range(1, $luck->getInt(1, 5))), true);
+        $lies = array_fill_keys(
+            array_map(static fn (): int => $luck->getInt(0, 3 * count($sheet->steps)), range(1, $luck->getInt(1, 5))), true,
+        );
         $weak = self::WEAK[$seed % count(self::WEAK)];
         $left = 3;
         $refused = 0;
@@ -109,7 +116,9 @@ final class SignedOverNothingTest extends TestCase
             if (null === $honest) {
                 break;
             }
-            $tired = $honest[0] === $weak && $left > 0 && 0 === $luck->getInt(0, in_array($honest[1]['field'] ?? '', ['vacuum_lost', 'filled'], true) ? 1 : 4);
+            $tired = $honest[0] === $weak && $left > 0 && 0 === $luck->getInt(
+                0, in_array($honest[1]['field'] ?? '', ['vacuum_lost', 'filled'], true) ? 1 : 4,
+            );
             $left -= $tired ? 1 : 0;
             $lie = match (true) {
                 $tired => $this->hasty($honest, $luck),
@@ -182,14 +191,22 @@ final class SignedOverNothingTest extends TestCase
             3 => $this->piece($luck, EventType::Broke, $fit),
             4 => $this->piece($luck, EventType::Replaced, $fit),
             5 => [EventType::CountedAll, ['step' => $here->id], 1.0],
-            6 => [] === $here->tray ? null : [EventType::Counted, ['step' => $here->id, 'thing' => $here->tray[0]->thing, 'by' => $luck->getInt(-4, 6)], 1.0],
-            7 => EventType::Measured === $type ? [$type, ['value' => (float) $payload['value'] * $luck->getInt(0, 30) / 10] + $payload, 1.0] : null,
+            6 => [] === $here->tray ? null : [
+                EventType::Counted, ['step' => $here->id, 'thing' => $here->tray[0]->thing, 'by' => $luck->getInt(-4, 6)], 1.0,
+            ],
+            7 => EventType::Measured === $type ? [
+                $type, ['value' => (float) $payload['value'] * $luck->getInt(0, 30) / 10] + $payload, 1.0,
+            ] : null,
             8 => [$type, $payload, min($seconds, 1.0)],
-            9 => EventType::FastenerMarked === $type ? [$type, ['bolt' => $luck->getInt(1, 8)] + $payload, 1.0] : $this->loosen($fit, $luck),
+            9 => EventType::FastenerMarked === $type ? [
+                $type, ['bolt' => $luck->getInt(1, 8)] + $payload, 1.0,
+            ] : $this->loosen($fit, $luck),
             10 => [] === $log ? null : [EventType::Undone, ['event' => $log[$luck->getInt(0, count($log) - 1)]->id], 1.0],
             11 => [EventType::StepReopened, ['step' => $any->id], 1.0],
             12 => [EventType::PutIn, ['step' => $any->id, 'thing' => 'rag'], 2.0],
-            default => '' === $here->routine ? [EventType::StepStarted, ['step' => $any->id], 1.0] : [EventType::StageBegun, ['step' => $here->id, 'stage' => $fit->routine($here)?->next()->id ?? 'x'], 1.0],
+            default => '' === $here->routine ? [
+                EventType::StepStarted, ['step' => $any->id], 1.0,
+            ] : [EventType::StageBegun, ['step' => $here->id, 'stage' => $fit->routine($here)?->next()->id ?? 'x'], 1.0],
         };
     }
 

@@ -22,7 +22,10 @@ final class Worker
     {
     }
 
-    /** @return array{EventType, array<string, string|int|float>, float}|null null at the step to stop at, and when there is nothing left but to sign */
+    /**
+     * @return array{EventType, array<string, string|int|float>, float}|null null at the step to stop at, and when there
+     *                                                                       is nothing left but to sign
+     */
     public function next(Fit $fit, string $stop = ''): ?array
     {
         foreach ($fit->sheet->steps as $step) {
@@ -89,7 +92,9 @@ final class Worker
                 return match (true) {
                     $missing && $count->lost() > 0 => $this->find($fit, $count->thing),
                     $missing => [EventType::Replaced, ['step' => $step->id, 'thing' => $count->thing], 30.0],
-                    0 === $now && $wanted === $count->expected && 1 === count($step->tray) && 0 === $this->luck->getInt(0, 1) => [EventType::CountedAll, ['step' => $step->id], 60.0],
+                    0 === $now && $wanted === $count->expected && 1 === count($step->tray) && 0 === $this->luck->getInt(0, 1) => [
+                        EventType::CountedAll, ['step' => $step->id], 60.0,
+                    ],
                     default => [EventType::Counted, ['step' => $step->id, 'thing' => $count->thing, 'by' => $wanted - $now], 15.0],
                 };
             }
@@ -139,7 +144,9 @@ final class Worker
         }
         [$bolt, $stage] = $fit->nextBolt($joint);
 
-        return 0 === $bolt ? null : [EventType::FastenerMarked, ['joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage, 'step' => $step->id], 9.0];
+        return 0 === $bolt ? null : [
+            EventType::FastenerMarked, ['joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage, 'step' => $step->id], 9.0,
+        ];
     }
 
     /** @return array{EventType, array<string, string|int|float>, float}|null */
@@ -162,12 +169,17 @@ final class Worker
         }
         $next = $run->isBegun() ? $run->next() : $run->stage();
 
-        return null === $next ? null : [EventType::StageBegun, ['step' => $step->id, 'stage' => $next->id], ($run->isBegun() && null === $ask ? $stage->seconds : 0.0) + 6.0];
+        return null === $next ? null : [
+            EventType::StageBegun, ['step' => $step->id, 'stage' => $next->id],
+            ($run->isBegun() && null === $ask ? $stage->seconds : 0.0) + 6.0,
+        ];
     }
 
     private function isReadSince(Fit $fit, Step $step, FillStage $stage): bool
     {
-        $begun = array_values(array_filter($fit->state->routines[$step->id] ?? [], static fn ($e): bool => $e->string('stage') === $stage->id));
+        $begun = array_values(
+            array_filter($fit->state->routines[$step->id] ?? [], static fn ($e): bool => $e->string('stage') === $stage->id),
+        );
         $read = $fit->state->reading($step->id, $stage->ask);
 
         return null !== $read && [] !== $begun && $read->at > $begun[count($begun) - 1]->at;
@@ -199,7 +211,14 @@ final class Worker
             default => 10.0,
         };
 
-        return [EventType::Measured, ['step' => $step->id, 'field' => $ask->field, 'text' => round($value, 2).' '.$ask->unit, 'value' => $value, 'unit' => $ask->unit], $seconds];
+        return [
+            EventType::Measured,
+            [
+                'step' => $step->id, 'field' => $ask->field, 'text' => round($value, 2).' '.$ask->unit, 'value' => $value,
+                'unit' => $ask->unit,
+            ],
+            $seconds,
+        ];
     }
 
     private function ask(Step $step, string $field): ?Ask
@@ -238,8 +257,12 @@ final class Worker
         return match (true) {
             str_starts_with($end->id, 'dropped:') => [EventType::Found, ['dropped' => substr($end->id, 8)], 60.0],
             null !== $put => [EventType::TakenOut, ['step' => $put->string('step'), 'thing' => $put->string('thing')], 5.0],
-            str_starts_with($end->id, 'tool:') && null !== $step => [EventType::ToolCounted, ['step' => $step->id, 'tool' => substr($end->id, 5)], 5.0],
-            str_starts_with($end->id, 'flow:') && null !== $step => $this->reading($fit, $step, array_values(array_filter($step->asks, static fn (Ask $a): bool => Flow::In === $a->flow))[0], 20.0),
+            str_starts_with($end->id, 'tool:') && null !== $step => [
+                EventType::ToolCounted, ['step' => $step->id, 'tool' => substr($end->id, 5)], 5.0,
+            ],
+            str_starts_with($end->id, 'flow:') && null !== $step => $this->reading(
+                $fit, $step, array_values(array_filter($step->asks, static fn (Ask $a): bool => Flow::In === $a->flow))[0], 20.0,
+            ),
             str_starts_with($end->id, 'broken:') && null !== $step => $this->replace($step, $end),
             default => [EventType::StepReopened, ['step' => $end->step], 30.0],
         };
