@@ -160,12 +160,12 @@ final readonly class ThreadGauge implements Sum
     /** @return list<Thread> */
     private function neighbours(Thread $best, float $diameter): array
     {
-        $near = array_filter(
-            Thread::all(),
-            static fn (Thread $t): bool => $t->name !== $best->name
-                && abs($t->diameter - $best->diameter) <= self::NEIGHBOUR_DIAMETER
-                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                                        && (abs($t->pitch - $best->pitch) <= self::NEIGHBOUR_PITCH || abs($t->diameter - $best->diameter) < 0.02 && $t->isMetric() !== $best->isMetric()),
-        );
+        $near = array_filter(Thread::all(), static function (Thread $t) use ($best): bool {
+            $isOtherKind = abs($t->diameter - $best->diameter) < 0.02 && $t->isMetric() !== $best->isMetric();
+
+            return $t->name !== $best->name && abs($t->diameter - $best->diameter) <= self::NEIGHBOUR_DIAMETER
+                && (abs($t->pitch - $best->pitch) <= self::NEIGHBOUR_PITCH || $isOtherKind);
+        });
         usort($near, static fn (Thread $a, Thread $b): int => abs($a->diameter - $diameter) <=> abs($b->diameter - $diameter));
 
         return array_slice($near, 0, 4);
