@@ -38,8 +38,11 @@ final readonly class Cure
             $cured[] = $step;
             $joint = Deed::Tighten === $step->deed ? $this->vehicle->joints[$step->joint] ?? null : null;
             $minutes = null === $joint ? 0.0 : $this->minutes($joint);
+            if (null === $joint || $minutes <= 0.0) {
+                continue;
+            }
             $until = $this->loadedBy(array_slice($steps, $i + 1));
-            if (null !== $joint && $minutes > 0.0 && '' !== $until) {
+            if ('' !== $until) {
                 $cured[] = $this->wait($step, $joint, $minutes, $until);
             }
         }

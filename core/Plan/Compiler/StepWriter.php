@@ -28,12 +28,13 @@ final readonly class StepWriter
 
     public function removal(Item $item, Phase $phase): Step
     {
+        $tray = $this->tray($item, false);
+
         return new Step(
             'off.'.$item->id, $phase, Deed::Remove, 'Take off the '.$item->name, $item->removeNote,
             why: 'It lies in front of what has to be reached.', position: $item->position, minutes: $item->off,
-            cautions: [
-                ...$item->cautions, ...$this->leftHanded($item, false),
-            ], tools: $this->trayTools($item, false), item: $item->id, tray: $this->tray($item, false),
+            cautions: [...$item->cautions, ...$this->leftHanded($item, false)],
+            tools: self::toolsOf($tray), item: $item->id, tray: $tray,
         );
     }
 
@@ -44,10 +45,12 @@ final readonly class StepWriter
 
     public function refit(Item $item, Phase $phase): Step
     {
+        $tray = $this->tray($item, true);
+
         return new Step(
             'on.'.$item->id, $phase, Deed::Refit, 'Refit the '.$item->name, $item->refitNote,
-            position: $item->position, minutes: $item->on, tools: $this->trayTools($item, true),
-            cautions: $this->leftHanded($item, true), item: $item->id, tray: $this->tray($item, true),
+            position: $item->position, minutes: $item->on, tools: self::toolsOf($tray),
+            cautions: $this->leftHanded($item, true), item: $item->id, tray: $tray,
         );
     }
 
@@ -180,10 +183,14 @@ final readonly class StepWriter
         )];
     }
 
-    /** @return list<string> */
-    private function trayTools(Item $item, bool $isRefit): array
+    /**
+     * @param list<TrayLine> $tray
+     *
+     * @return list<string>
+     */
+    private static function toolsOf(array $tray): array
     {
-        $tools = array_map(static fn (TrayLine $line): string => $line->tool, $this->tray($item, $isRefit));
+        $tools = array_map(static fn (TrayLine $line): string => $line->tool, $tray);
 
         return array_values(array_unique(array_filter($tools, static fn (string $tool): bool => '' !== $tool)));
     }
