@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench;
 
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Tightening\Pulls;
+use NimbleKnuckle\Core\Tightening\TakeUp;
 
 /**
  * The stages the fasteners of a joint go through, from 1: started by hand; drawn down in rounds where there is a gap; snug;
@@ -36,11 +38,13 @@ final readonly class Ladder
             ];
         }
         if ($joint->angle > 0.0) {
-            $pulls = Pulls::of($joint->turn(), $joint->swing > 0.0 ? $joint->swing : self::SWING);
+            $pulls = Pulls::of(
+                Angle::degrees($joint->turn()), Angle::degrees($joint->swing > 0.0 ? $joint->swing : self::SWING),
+            );
             for ($i = 1; $i <= $pulls->count; ++$i) {
                 $steps[] = [
                     RungKind::Angle, sprintf('pull %d of %d', $i, $pulls->count), 0.0,
-                    $i < $pulls->count ? ($joint->turn() - $pulls->last) / max(1, $pulls->count - 1) : $pulls->last, 'angle',
+                    $i < $pulls->count ? ($joint->turn() - $pulls->last->degrees) / max(1, $pulls->count - 1) : $pulls->last->degrees, 'angle',
                 ];
             }
         }
@@ -120,7 +124,7 @@ final readonly class Ladder
             return [];
         }
 
-        return [...array_fill(0, max(0, $rounds->count - 1), Joint::ROUND), $rounds->last];
+        return [...array_fill(0, max(0, $rounds->count - 1), TakeUp::STEP), $rounds->last->degrees];
     }
 
     /**

@@ -6,10 +6,10 @@ namespace NimbleKnuckle\Core\Bench;
 
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
-use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Trace\Fault;
 use NimbleKnuckle\Core\Trace\JointData;
 use NimbleKnuckle\Core\Trace\JointModel;
+use NimbleKnuckle\Core\Trace\Judgement;
 use NimbleKnuckle\Core\Trace\TraceSpec;
 
 /**
@@ -83,9 +83,10 @@ final readonly class WrenchTask
     }
 
     /** Whether a judged trace brings the fastener to its stage: sound, or yielding where that is meant. */
-    public function isMetBy(SumResult $judged): bool
+    public function isMetBy(Judgement $judged): bool
     {
-        return $judged->hasCheck('sound') || $this->spec->isByAngle() && $judged->hasCheck('yielding') && $this->mechanics->goesIntoYield();
+        return $judged->symptom->isSound()
+            || $this->spec->isByAngle() && $judged->symptom->isYielding() && $this->mechanics->goesIntoYield();
     }
 
     /** In words: “bolt 3 to 9 N·m”. */

@@ -4,61 +4,31 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
-use NimbleKnuckle\Core\Sum\Check;
-use NimbleKnuckle\Core\Sum\Field;
-use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Quantity\Force;
+use NimbleKnuckle\Core\Quantity\Share;
+use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
-/** The bolt several sums ask about: thread, grade, head and friction, with what was assumed where nothing was given. */
+/** The bolt most of this room is about: thread, grade, the ring under its head, and its friction. */
 final readonly class Bolt
 {
-    /** @param list<Check> $assumed what was not given and is assumed, said once each */
-    private function __construct(
-        public Thread $thread, public Grade $grade, public BearingFace $face, public Friction $friction, public array $assumed,
-    ) {
+    public function __construct(public Thread $thread, public Grade $grade, public BearingFace $face, public Friction $friction)
+    {
     }
 
-    /** @throws InvalidInput */
-    public static function read(Inputs $in): self
+    /**
+     * By the names people write; what is empty is taken for 8.8, a hexagon head, lightly oiled.
+     *
+     * @throws InvalidInput naming what is not known
+     */
+    public static function named(string $thread, string $grade = '', string $friction = '', string $head = 'hexagon'): self
     {
-        $thread = Thread::parse($in->text('thread'));
-        $assumed = [];
-        if (!$in->has('grade')) {
-            $assumed[] = Check::ok('grade-assumed', 'No grade given: 8.8 is assumed.');
-        }
-        if (!$in->has('friction')) {
-            $assumed[] = Check::ok('friction-assumed', 'No thread condition given: lightly oiled is assumed.');
-        }
+        $named = Thread::parse($thread);
 
         return new self(
-            $thread,
-            $in->has('grade') ? Grade::parse($in->text('grade')) : Grade::C88,
-            BearingFace::under($in->has('head') ? $in->text('head') : 'hexagon', $thread),
-            $in->has('friction') ? Friction::parse($in->text('friction')) : Friction::assumed(),
-            $assumed,
+            $named, '' === $grade ? Grade::C88 : Grade::parse($grade), BearingFace::under($head, $named),
+            '' === $friction ? Friction::assumed() : Friction::parse($friction),
         );
-    }
-
-    public static function threadField(): Field
-    {
-        return Field::text('thread', 'Thread', 'M8', 'M8, M10x1.25, 5/16-18, #10-32, G1/4');
-    }
-
-    public static function gradeField(): Field
-    {
-        return Field::choice('grade', 'Bolt grade', Grade::choices(), 'Unknown: 8.8 is assumed.')->optional();
-    }
-
-    public static function frictionField(): Field
-    {
-        return Field::text(
-            'friction', 'Thread and head', 'oiled', implode(', ', array_keys(Friction::choices())).', or a number',
-        )->optional();
-    }
-
-    public static function headField(): Field
-    {
-        return Field::choice('head', 'Head', BearingFace::HEADS)->optional();
     }
 
     public function preload(): Preload
@@ -66,21 +36,39 @@ final readonly class Bolt
         return new Preload($this->thread, $this->grade, $this->face);
     }
 
-    /** Preload in N at a share of yield (0 to 1), typical friction. */
-    public function typicalAt(float $share): float
+    /** Preload at a share of yield, typical friction. */
+    public function typicalAt(Share $share): Force
     {
         return $this->preload()->atShareOfYield($share, $this->friction->typical);
     }
 
-    /** Torque in N·m for a preload in N at typical friction. */
-    public function typicalTorque(float $preload): float
+    /** Preload that brings it to yield, typical friction. */
+    public function yieldsAt(): Force
+    {
+        return $this->typicalAt(Share::whole());
+    }
+
+    /** Torque for a preload at typical friction. */
+    public function typicalTorque(Force $preload): Torque
     {
         return $this->preload()->torqueFor($preload, $this->friction->typical, $this->friction->head($this->friction->typical));
     }
 
-    /** Preload in N from a torque in N·m at typical friction. */
-    public function typicalPreload(float $torque): float
+    /** Preload from a torque at typical friction. */
+    public function typicalPreload(Torque $torque): Force
     {
         return $this->preload()->fromTorque($torque, $this->friction->typical, $this->friction->head($this->friction->typical));
+    }
+
+    /** The most preload a torque may come to: friction at its low end. */
+    public function mostPreload(Torque $torque): Force
+    {
+        return $this->preload()->fromTorque($torque, $this->friction->low, $this->friction->head($this->friction->low));
+    }
+
+    /** The least preload a torque may come to: friction at its high end. */
+    public function leastPreload(Torque $torque): Force
+    {
+        return $this->preload()->fromTorque($torque, $this->friction->high, $this->friction->head($this->friction->high));
     }
 }

@@ -4,49 +4,62 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
-/** How much a length of engaged thread holds before one of its two sides strips. Lengths in mm, stresses in MPa, forces in N. */
+use NimbleKnuckle\Core\Quantity\Force;
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Stress;
+
+/**
+ * How much a length of engaged thread holds before one of its two sides strips. Shear areas on the basic profile (ISO 68-1):
+ * internal 0.875 π d Le, external 0.75 π D1 Le.
+ */
 final readonly class Engagement
 {
     /** Threads of the bolt shear at this share of its tensile strength. */
     public const BOLT_SHEAR_SHARE = 0.6;
 
-    /** @param float $shearStrength of what it screws into, MPa */
-    public function __construct(public Thread $thread, public Grade $grade, public float $shearStrength)
+    /** @param Stress $shearStrength of what it screws into */
+    public function __construct(public Thread $thread, public Grade $grade, public Stress $shearStrength)
     {
     }
 
-    /** N: tensile strength over the stress area, ISO 898-1. */
-    public function boltForce(): float
+    /** Tensile strength over the stress area, ISO 898-1. */
+    public function boltForce(): Force
     {
-        return $this->thread->stressArea() * $this->grade->tensileStrength();
+        return Force::newtons($this->thread->stressArea() * $this->grade->tensileStrength());
     }
 
-    /** Force that strips the hole's thread, N. */
-    public function internalForce(float $engaged): float
+    /** What strips the hole's thread. */
+    public function internalForce(Length $engaged): Force
     {
-        return $this->thread->internalShearArea($engaged) * $this->shearStrength;
+        return Force::newtons($this->thread->internalShearArea($engaged->millimetres) * $this->shearStrength->megapascals);
     }
 
-    /** Force that strips the bolt's thread, N. */
-    public function externalForce(float $engaged): float
+    /** What strips the bolt's thread. */
+    public function externalForce(Length $engaged): Force
     {
-        return $this->thread->externalShearArea($engaged) * self::BOLT_SHEAR_SHARE * $this->grade->tensileStrength();
+        return Force::newtons(
+            $this->thread->externalShearArea($engaged->millimetres) * self::BOLT_SHEAR_SHARE * $this->grade->tensileStrength(),
+        );
     }
 
-    /** N, of the weaker side. */
-    public function stripForce(float $engaged): float
+    /** Of the weaker side. */
+    public function stripForce(Length $engaged): Force
     {
-        return min($this->internalForce($engaged), $this->externalForce($engaged));
+        return $this->internalForce($engaged)->orLess($this->externalForce($engaged));
     }
 
     public function holeIsWeaker(): bool
     {
-        return $this->internalForce(1.0) <= $this->externalForce(1.0);
+        $one = Length::millimetres(1.0);
+
+        return $this->internalForce($one)->newtons <= $this->externalForce($one)->newtons;
     }
 
-    /** Engagement in mm at which the bolt breaks before the thread strips, with a safety. */
-    public function needed(float $safety): float
+    /** At which the bolt breaks before the thread strips, with a safety. */
+    public function needed(float $safety): Length
     {
-        return $safety * $this->boltForce() / $this->stripForce(1.0);
+        $one = Length::millimetres(1.0);
+
+        return $one->times($safety * $this->boltForce()->over($this->stripForce($one)));
     }
 }

@@ -17,20 +17,27 @@ enum Material: string
     case Steel = 'steel';
     case Brass = 'brass';
 
+    /** @throws InvalidInput */
     public static function parse(string $text): self
+    {
+        return self::named($text) ?? throw InvalidInput::in(
+            'material',
+            sprintf(
+                '“%s” is not a material we know: use %s.', InvalidQuantity::quote($text),
+                implode(', ', array_map(static fn (self $m): string => $m->value, self::cases())),
+            ),
+        );
+    }
+
+    /** Null for one that is not known here. */
+    public static function named(string $text): ?self
     {
         $clean = str_replace(['_', '-', 'aluminum'], [' ', ' ', 'aluminium'], mb_strtolower(trim($text)));
 
         return self::tryFrom($clean) ?? match ($clean) {
             'aluminium', 'cast aluminium', 'alu' => self::AluminiumCasting,
             'iron' => self::CastIron,
-            default => throw InvalidInput::in(
-                'material',
-                sprintf(
-                    '“%s” is not a material we know: use %s.', InvalidQuantity::quote($text),
-                    implode(', ', array_map(static fn (self $m): string => $m->value, self::cases())),
-                ),
-            ),
+            default => null,
         };
     }
 

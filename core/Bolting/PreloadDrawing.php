@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bolting;
 
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Quantity\Share;
 
 /** An estimated torque as a fan: what preload it may come to over friction, against yield. kN over friction. */
 final readonly class PreloadDrawing
 {
-    public static function of(SumResult $result, Bolt $bolt): Plot
+    public static function of(EstimatedTorque $estimate): Plot
     {
-        $torque = $result->number('torque');
+        $bolt = $estimate->bolt;
         $f = $bolt->friction;
         [$low, $high] = $f->low < $f->high ? [$f->low, $f->high] : [max(0.05, $f->typical - 0.04), $f->typical + 0.04];
         [$from, $to] = [max(0.04, $low - 0.03), $high + 0.03];
@@ -20,15 +20,16 @@ final readonly class PreloadDrawing
         $yield = [];
         for ($i = 0; $i <= 24; ++$i) {
             $mu = $from + ($to - $from) * $i / 24;
-            $clamp[] = [$mu, $bolt->preload()->fromTorque($torque, $mu, $f->head($mu)) / 1000];
-            $yield[] = [$mu, $bolt->preload()->atShareOfYield(1.0, $mu) / 1000];
+            $clamp[] = [$mu, $bolt->preload()->fromTorque($estimate->torque, $mu, $f->head($mu))->kilonewtons()];
+            $yield[] = [$mu, $bolt->preload()->atShareOfYield(Share::whole(), $mu)->kilonewtons()];
         }
-        $preload = $result->number('preload') / 1000;
+        $preload = $estimate->preload->kilonewtons();
 
         return Plot::over(
             sprintf(
                 'At %.1f newton metres the preload is %.1f kilonewtons at typical friction, from %.1f to %.1f over the range of friction.',
-                $torque, $preload, $result->number('preload_low') / 1000, $result->number('preload_high') / 1000,
+                $estimate->torque->newtonMetres, $preload, $estimate->preloadLow()->kilonewtons(),
+                $estimate->preloadHigh()->kilonewtons(),
             ),
             'friction', [$from, $to], 'kN', [0.0, 1.15 * max(array_column($yield, 1))],
         )

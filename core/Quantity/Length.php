@@ -17,15 +17,19 @@ final readonly class Length
         return new self($millimetres);
     }
 
-    /** @throws \LogicException for a figure of another kind */
-    public static function of(Figure $figure): self
+    public function plus(self $other): self
     {
-        return new self($figure->quantity->in(Unit::Millimetre));
+        return new self($this->millimetres + $other->millimetres);
     }
 
     public function minus(self $other): self
     {
         return new self($this->millimetres - $other->millimetres);
+    }
+
+    public function times(float $factor): self
+    {
+        return new self($factor * $this->millimetres);
     }
 
     /** How many times the other it is. */

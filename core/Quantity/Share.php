@@ -17,6 +17,16 @@ final readonly class Share
         return new self($share);
     }
 
+    public static function ofHundred(float $percent): self
+    {
+        return new self($percent / 100);
+    }
+
+    public static function whole(): self
+    {
+        return new self(1.0);
+    }
+
     public function percent(): float
     {
         return 100 * $this->ofOne;

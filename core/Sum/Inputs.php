@@ -4,13 +4,22 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sum;
 
+use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Digits;
+use NimbleKnuckle\Core\Quantity\Duration;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Quantity\NumberRows;
+use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Quantity\Stated;
+use NimbleKnuckle\Core\Quantity\Stress;
+use NimbleKnuckle\Core\Quantity\Temperature;
+use NimbleKnuckle\Core\Quantity\Torque;
+use NimbleKnuckle\Core\Quantity\Volume;
 
 /** The raw inputs of one sum, read on demand; every error names its field. */
 final readonly class Inputs
@@ -113,6 +122,65 @@ final readonly class Inputs
         $value = $this->number($name, $kind);
 
         return $value > 0.0 ? $value : throw InvalidInput::in($name, sprintf('“%s” must be more than zero.', $name));
+    }
+
+    /** More than zero, or between two bounds in N·m. */
+    public function torque(string $name, ?float $low = null, ?float $high = null): Torque
+    {
+        return Torque::newtonMetres($this->within($name, Kind::Torque, $low, $high));
+    }
+
+    /** More than zero, or between two bounds in mm. */
+    public function length(string $name, ?float $low = null, ?float $high = null): Length
+    {
+        return Length::millimetres($this->within($name, Kind::Length, $low, $high));
+    }
+
+    /** More than zero, or between two bounds in degrees. */
+    public function angle(string $name, ?float $low = null, ?float $high = null): Angle
+    {
+        return Angle::degrees($this->within($name, Kind::Angle, $low, $high));
+    }
+
+    /** More than zero, or between two bounds in kPa. */
+    public function pressure(string $name, ?float $low = null, ?float $high = null): Pressure
+    {
+        return Pressure::kilopascals($this->within($name, Kind::Pressure, $low, $high));
+    }
+
+    /** More than zero, or between two bounds in litres. */
+    public function volume(string $name, ?float $low = null, ?float $high = null): Volume
+    {
+        return Volume::litres($this->within($name, Kind::Volume, $low, $high));
+    }
+
+    /** More than zero, or between two bounds in °C. */
+    public function temperature(string $name, ?float $low = null, ?float $high = null): Temperature
+    {
+        return Temperature::celsius($this->within($name, Kind::Temperature, $low, $high));
+    }
+
+    /** More than zero, or between two bounds in MPa. */
+    public function stress(string $name, ?float $low = null, ?float $high = null): Stress
+    {
+        return Stress::megapascals($this->within($name, Kind::Stress, $low, $high));
+    }
+
+    /** More than zero, or between two bounds in minutes. */
+    public function duration(string $name, ?float $low = null, ?float $high = null): Duration
+    {
+        return Duration::minutes($this->within($name, Kind::Duration, $low, $high));
+    }
+
+    /** More than nothing, or between two bounds in percent. */
+    public function share(string $name, ?float $low = null, ?float $high = null): Share
+    {
+        return Share::ofOne($this->within($name, Kind::Percent, $low, $high) / 100);
+    }
+
+    private function within(string $name, Kind $kind, ?float $low, ?float $high): float
+    {
+        return null === $low || null === $high ? $this->positive($name, $kind) : $this->between($name, $kind, $low, $high);
     }
 
     public function text(string $name): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Tightening;
 
+use NimbleKnuckle\Core\Quantity\Angle;
+
 /** A head seen from above with its angle: the arc to turn, cut into the pulls; radius 100, zero at the top, clockwise. */
 final readonly class AngleDrawing
 {
@@ -12,12 +14,13 @@ final readonly class AngleDrawing
     {
     }
 
-    /** @param float $swing degrees there is room for; 0 for one pull */
-    public static function of(float $angle, float $swing): self
+    /** @param ?Angle $swing there is room for; null for one pull */
+    public static function of(Angle $whole, ?Angle $swing = null): self
     {
-        $step = $swing > 0.0 ? $swing : $angle;
+        $angle = $whole->degrees;
+        $step = $swing->degrees ?? $angle;
         $pulls = [];
-        $count = Pulls::of($angle, $step)->count;
+        $count = null === $swing ? 1 : Pulls::of($whole, $swing)->count;
         for ($i = 0; $i < min(24, $count); ++$i) {
             $from = $i * $step;
             $to = min($angle, $from + $step);

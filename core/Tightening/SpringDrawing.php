@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Tightening;
 
-use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Quantity\Angle;
 
 /**
  * What an angle does, drawn: preload over the angle up to yield, and bolt and clamped parts as two springs. kN,
@@ -18,10 +17,12 @@ final readonly class SpringDrawing
     {
     }
 
-    public static function of(SumResult $result, Springs $springs, float $angle, float $swing): self
+    /** @param ?Angle $swing room for the handle; null for one pull */
+    public static function of(AngleTightening $made, ?Angle $swing = null): self
     {
-        $kilo = static fn (string $name): float => $result->number($name) / 1000;
-        [$snug, $added, $yield, $preload] = [$kilo('snug_preload'), $kilo('added_preload'), $kilo('yield_preload'), $kilo('preload')];
+        [$springs, $angle] = [$made->springs, $made->angle->degrees];
+        [$snug, $added] = [$made->snug->kilonewtons(), $made->added->kilonewtons()];
+        [$yield, $preload] = [$made->yield->kilonewtons(), $made->preload->kilonewtons()];
         $knee = $added > 0 ? min($angle, $angle * max(0.0, $yield - $snug) / $added) : $angle;
         $byAngle = Plot::over(
             sprintf(
@@ -49,6 +50,6 @@ final readonly class SpringDrawing
             ->mark($stretch, sprintf('bolt +%.1f', $stretch))
             ->dot($stretch, $preload, sprintf('parts −%.1f', $squeeze));
 
-        return new self($byAngle, $triangle, AngleDrawing::of($angle, $swing));
+        return new self($byAngle, $triangle, AngleDrawing::of($made->angle, $swing));
     }
 }

@@ -8,7 +8,8 @@ use NimbleKnuckle\Core\Bolting\Bolt;
 use NimbleKnuckle\Core\Bolting\Member;
 use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Luck;
-use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Sum\Show;
 
 /** A joint to practise on: drawn by lot, sound or not, with its figure in N·m. The same seed gives the same joint. */
@@ -40,17 +41,15 @@ final readonly class Exercise
     {
         $luck = new Luck($seed);
         [$thread, $grade, $friction, $shank, $threaded, $member, $share] = $luck->oneOf(self::JOINTS);
-        $bolt = Bolt::read(
-            Inputs::of(
-                ['thread' => $thread, 'grade' => $grade, 'friction' => $friction],
-                [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField()],
-            ),
-        );
-        $figure = $bolt->typicalTorque($bolt->typicalAt($share));
+        $bolt = Bolt::named($thread, $grade, $friction);
+        $figure = $bolt->typicalTorque($bolt->typicalAt(Share::ofOne($share)))->newtonMetres;
 
         return new self(
             $seed, $luck->oneOf(self::LOTS), $bolt,
-            Springs::of($bolt->thread, (float) $shank, (float) $threaded, Member::from($member), $bolt->grade),
+            Springs::of(
+                $bolt->thread, Length::millimetres((float) $shank), Length::millimetres((float) $threaded), Member::from($member),
+                $bolt->grade,
+            ),
             $figure > 30 ? round($figure) : round($figure * 2) / 2,
         );
     }
@@ -70,7 +69,7 @@ final readonly class Exercise
     {
         return sprintf(
             '%s %s, %s, clamping %s, %s mm of grip', $this->bolt->thread->name, $this->bolt->grade->value,
-            $this->bolt->friction->name, $this->springs->member->value, Show::n($this->springs->grip()),
+            $this->bolt->friction->name, $this->springs->member->value, Show::n($this->springs->grip()->millimetres),
         );
     }
 

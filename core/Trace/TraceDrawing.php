@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Trace;
 
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Sum\SumResult;
 
 /** Torque against angle as a plot: the trace, the figure with its band, the snug point. Degrees and N·m. */
 final readonly class TraceDrawing
@@ -14,7 +13,7 @@ final readonly class TraceDrawing
     private const LEAD_IN = 40.0;
 
     /** @param list<array{float, float}> $samples [degrees, N·m], as many as there are so far */
-    public static function of(array $samples, TraceSpec $spec, ?SumResult $judged = null): Plot
+    public static function of(array $samples, TraceSpec $spec, ?Judgement $judged = null): Plot
     {
         $torques = [] === $samples ? [0.0] : array_column($samples, 1);
         $angles = [] === $samples ? [0.0] : array_column($samples, 0);
@@ -40,10 +39,10 @@ final readonly class TraceDrawing
             $plot = $plot->line(self::thinned($shown), 'trace');
         }
         if (null !== $judged) {
-            $plot = $plot->dot($judged->number('snug_angle'), $judged->number('snug_torque'), 'snug', 'ink')
+            $plot = $plot->dot($judged->snugAngle(), $judged->snugTorque(), 'snug', 'ink')
                 ->dot(
-                    $judged->number('final_angle'), $judged->number('final_torque'),
-                    sprintf('%.1f N·m', $judged->number('final_torque')), 'pen',
+                    $judged->trace->finalAngle(), $judged->trace->finalTorque(),
+                    sprintf('%.1f N·m', $judged->trace->finalTorque()), 'pen',
                 );
         }
 

@@ -29,6 +29,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
+use NimbleKnuckle\Core\Tightening\Door\WrenchSet;
 use Psr\Clock\ClockInterface;
 
 /** Everything the bench shows for one step: asked from the core, nothing worked out here. */
@@ -127,14 +128,15 @@ final readonly class BenchPage
             return ['card' => null, 'rung' => null, 'advice' => null, 'wrench' => null, 'mechanics' => null, 'faults' => []];
         }
         $card = BoltCardView::of($fit, $joint, $this->kit->kit());
+        $share = self::nextShare($fit, $joint);
+        $advice = $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt($share)) : null;
 
         return [
             'card' => $card,
             'rung' => 0 === $card->next ? null : $card->ladder->rung($card->nextStage),
-            'advice' => $joint->hasFigure()
-                ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt(self::nextShare($fit, $joint)))
-                : null,
-            'pull' => $joint->hasFigure() ? $joint->torqueAt(self::nextShare($fit, $joint)) : 0.0,
+            'advice' => $advice,
+            'settingSaid' => null === $advice?->setting ? null : (new WrenchSet())->said($advice->setting),
+            'pull' => $joint->hasFigure() ? $joint->torqueAt($share) : 0.0,
             'wrench' => $this->wrench->view($fit, $joint, $record->id, $step->id),
             'mechanics' => JointMechanics::of($joint),
             'faults' => $fit->passFaults($joint->id),

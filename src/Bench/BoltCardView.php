@@ -67,7 +67,7 @@ final readonly class BoltCardView
         if ($rung->isByTorque() && $joint->hasFigure()) {
             $advice = WrenchAdvice::for($kit, $joint, $joint->torqueAt($rung->share));
             if ($advice->wrench instanceof Wrench && null !== $advice->setting) {
-                $mark += ['wrench' => $advice->wrench->name, 'setting' => round($advice->setting->number('setting'), 2)];
+                $mark += ['wrench' => $advice->wrench->name, 'setting' => round($advice->setting->setting()->newtonMetres, 2)];
             }
         }
 

@@ -6,8 +6,9 @@ namespace NimbleKnuckle\App\Devices;
 
 use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\Core\Bench\WrenchTask;
-use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\BoltFields;
 use NimbleKnuckle\Core\Bolting\Member;
+use NimbleKnuckle\Core\Bolting\SpringFields;
 use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Sum\Field;
@@ -152,13 +153,13 @@ final class DeviceWrenchCommand extends Command
     /** @return array<string, mixed> a reading, with what it was for, so that it can go straight into trace-judge */
     private function printed(InputInterface $input, Fault $fault): array
     {
-        $fields = [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField(), ...Springs::fields()];
+        $fields = [BoltFields::thread(), BoltFields::grade(), BoltFields::head(), BoltFields::friction(), ...SpringFields::all()];
         $joint = array_combine(
             $names = ['thread', 'grade', 'friction', 'shank', 'threaded', 'member'],
             array_map(static fn (string $name): string => self::option($input, $name), $names),
         );
         $in = Inputs::of($joint, $fields);
-        $bolt = Bolt::read($in);
+        $bolt = BoltFields::read($in);
         $given = Inputs::of(
             ['target' => self::option($input, 'target'), 'turns' => self::option($input, 'turns')],
             [Field::quantity('target', 'target', Kind::Torque, '22 N·m'), Field::quantity('turns', 'turns', Kind::Number, '1.5')],
@@ -168,7 +169,7 @@ final class DeviceWrenchCommand extends Command
         $model = JointModel::of(
             $bolt,
             Springs::of(
-                $bolt->thread, $in->number('shank', Kind::Length), $in->number('threaded', Kind::Length),
+                $bolt->thread, $in->length('shank', 0.0, 1000.0), $in->length('threaded', 0.0, 1000.0),
                 Member::parse($joint['member']), $bolt->grade,
             ),
             $target, 360 * $turns, $fault, $seed,

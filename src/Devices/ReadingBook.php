@@ -19,6 +19,7 @@ use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Trace\Door\TraceJudge;
+use NimbleKnuckle\Core\Trace\Judgement;
 use NimbleKnuckle\Core\Trace\Trace;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
@@ -142,12 +143,11 @@ final readonly class ReadingBook
             );
             /** @var list<non-empty-list<float>> $samples */
             $samples = $reading->samples;
-            $judged = (new TraceJudge())->judge(Trace::of($samples), $task->spec, $task->expected());
-            [$reading->verdict, $reading->finding, $reading->said] = [
-                $judged->verdict->value, $judged->checks[0]->code, $judged->checks[0]->text,
-            ];
+            $judged = Judgement::of(Trace::of($samples), $task->spec, $task->expected());
+            $check = (new TraceJudge())->said($judged)->checks[0];
+            [$reading->verdict, $reading->finding, $reading->said] = [$check->level->value, $check->code, $check->text];
             if ($task->isMetBy($judged)) {
-                $this->recorder->record($record, $this->marks($reading, $task, $judged->number('final_torque')), Hand::Server);
+                $this->recorder->record($record, $this->marks($reading, $task, $judged->trace->finalTorque()), Hand::Server);
                 $reading->marked = true;
             }
         } catch (InvalidInput|InvalidEvent $e) {

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Devices;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Trace\Door\TraceJudge;
 use NimbleKnuckle\Core\Trace\JointData;
+use NimbleKnuckle\Core\Trace\Judgement;
 use NimbleKnuckle\Core\Trace\Trace;
 use NimbleKnuckle\Core\Trace\TraceDrawing;
 use NimbleKnuckle\Core\Trace\TraceSpec;
@@ -28,7 +29,7 @@ final class TraceController extends AbstractController
             $reading->taskNumber('torque'), $reading->taskNumber('angle'), $reading->taskNumber('from'),
         ) : TraceSpec::torque(max(0.01, $reading->taskNumber('torque')), $reading->taskNumber('from'));
         try {
-            $judged = (new TraceJudge())->judge(Trace::of($samples), $spec, JointData::unknown());
+            $judged = Judgement::of(Trace::of($samples), $spec, JointData::unknown());
         } catch (InvalidInput) {
             $judged = null;
         }
@@ -36,7 +37,7 @@ final class TraceController extends AbstractController
         return $this->render(
             'devices/trace.html.twig',
             [
-                'reading' => $reading, 'judged' => $judged,
+                'reading' => $reading, 'judged' => null === $judged ? null : (new TraceJudge())->said($judged),
                 'plot' => TraceDrawing::of(array_map(static fn (array $s): array => [$s[0], $s[1] ?? 0.0], $samples), $spec, $judged),
             ],
         );

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Kit;
 
 use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\Core\Plan\Door\WrenchPick;
+use NimbleKnuckle\Core\Plan\Kit\Calibration;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use Psr\Clock\ClockInterface;
@@ -55,6 +55,6 @@ final class KitBook
 
     public function daysPast(?\DateTimeImmutable $calibratedOn): int
     {
-        return null === $calibratedOn ? 0 : WrenchPick::daysPastTwelveMonths($calibratedOn, $this->clock->now());
+        return null === $calibratedOn ? 0 : Calibration::daysPast($calibratedOn, $this->clock->now());
     }
 }

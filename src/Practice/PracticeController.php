@@ -7,9 +7,9 @@ namespace NimbleKnuckle\App\Practice;
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Trace\Door\TraceJudge;
 use NimbleKnuckle\Core\Trace\Fault;
+use NimbleKnuckle\Core\Trace\Judgement;
 use NimbleKnuckle\Core\Trace\Trace;
 use NimbleKnuckle\Core\Trace\TraceDrawing;
 use NimbleKnuckle\Core\Trace\TraceSpec;
@@ -84,7 +84,7 @@ final class PracticeController extends AbstractController
         return $this->render(
             'practice/result.html.twig',
             [
-                'try' => $try, 'exercise' => $try->exercise(), 'judged' => $judged, 'plot' => $this->plot($try, $judged),
+                'try' => $try, 'exercise' => $try->exercise(), 'judged' => null === $judged ? null : (new TraceJudge())->said($judged), 'plot' => $this->plot($try, $judged),
                 'progress' => $this->progress($recent), 'recent' => $recent,
             ],
         );
@@ -95,10 +95,10 @@ final class PracticeController extends AbstractController
         return $this->book->find($id, $person->id) ?? throw $this->createNotFoundException('There is no such try of yours.');
     }
 
-    private function judged(PracticeTry $try): ?SumResult
+    private function judged(PracticeTry $try): ?Judgement
     {
         try {
-            return (new TraceJudge())->judge(
+            return Judgement::of(
                 Trace::of($try->samples), TraceSpec::torque($try->exercise()->target), $try->exercise()->expected(),
             );
         } catch (InvalidInput) {
@@ -106,7 +106,7 @@ final class PracticeController extends AbstractController
         }
     }
 
-    private function plot(PracticeTry $try, ?SumResult $judged): Plot
+    private function plot(PracticeTry $try, ?Judgement $judged): Plot
     {
         return TraceDrawing::of(
             array_map(static fn (array $s): array => [$s[0], $s[1]], $try->samples), TraceSpec::torque($try->exercise()->target),

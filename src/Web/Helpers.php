@@ -12,6 +12,7 @@ use NimbleKnuckle\Core\Fluids\CanDrawing;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Tightening\AngleDrawing;
 use Symfony\Component\Uid\Ulid;
@@ -91,6 +92,6 @@ final readonly class Helpers
     #[AsTwigFunction('head_drawing')]
     public static function headDrawing(float $angle, float $swing): AngleDrawing
     {
-        return AngleDrawing::of($angle, $swing > 0 ? $swing : Ladder::SWING);
+        return AngleDrawing::of(Angle::degrees($angle), Angle::degrees($swing > 0 ? $swing : Ladder::SWING));
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting\Door;
 
+use NimbleKnuckle\Core\Bolting\UsedBolt;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
@@ -20,10 +22,6 @@ use NimbleKnuckle\Core\Sum\Working;
 /** May an old bolt go back in? Its length against a new one and against the maker's limit, mm; permanent stretch in mm and percent. */
 final readonly class BoltReuse implements Sum
 {
-    /** Permanent stretch of the grip past which a bolt has been over its proof stress, percent (0.2 % proof). */
-    private const PROOF = 0.2;
-    private const CALIPER = 0.05;
-
     public function name(): string
     {
         return 'bolt-reuse';
@@ -70,51 +68,55 @@ final readonly class BoltReuse implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $old = $in->positive('old', Kind::Length);
+        $old = $in->length('old');
         $in->has('new') || $in->has('limit') || throw InvalidInput::in(
             'limit', 'Measure a new one beside it, or give the maker’s longest.',
         );
-        $values = ['old' => Value::of($old, Unit::Millimetre->value)];
-        $checks = $this->rules($in);
-        $working = [];
-        if ($in->has('new')) {
-            $new = $in->positive('new', Kind::Length);
-            abs($old - $new) < 0.1 * $new || throw InvalidInput::in(
-                'new', 'These are bolts of different lengths: measure one of the same kind.',
-            );
-            $grip = $in->has('grip') ? $in->between('grip', Kind::Length, 5.0, $new) : $new;
-            $stretch = $old - $new;
-            $values += [
-                'stretch' => Value::of($stretch, Unit::Millimetre->value),
-                'strain' => Value::of(100 * $stretch / $grip, Unit::Percent->value),
-            ];
-            $working[] = new Working(
-                'Permanent stretch', 'ε = (old − new) / grip',
-                sprintf('(%s − %s) / %s', Show::n($old, 6), Show::n($new, 6), Show::n($grip)),
-                sprintf('%s mm, %s %%', Show::n($stretch), Show::n(100 * $stretch / $grip)),
-                'definition; 0.2 % is the proof strain, ISO 898-1',
-            );
-            $checks[] = $this->stretched($stretch, 100 * $stretch / $grip);
-        }
-        if ($in->has('limit')) {
-            $limit = $in->positive('limit', Kind::Length);
-            $values['margin'] = Value::of($limit - $old, Unit::Millimetre->value);
-            $working[] = new Working(
-                'Left to the limit', 'm = limit − old', sprintf('%s − %s', Show::n($limit, 6), Show::n($old, 6)),
-                sprintf('%s mm', Show::n($limit - $old)), 'maker’s limit',
-            );
-            $checks[] = match (true) {
-                $old > $limit => Check::stop(
-                    'past-limit', sprintf('%s mm over the maker’s longest: a new bolt.', Show::n($old - $limit, 2)),
-                ),
-                $limit - $old < self::CALIPER => Check::watch(
-                    'at-limit', 'At the limit, within what a caliper can tell: a new bolt is the safe answer.',
-                ),
-                default => Check::ok('within-limit', sprintf('%s mm under the maker’s longest.', Show::n($limit - $old, 2))),
-            };
-        }
+        [$stretch, $stretchChecks, $stretchLines] = $in->has('new') ? $this->besideNew($in, $old) : [[], [], []];
+        [$margin, $marginChecks, $marginLines] = $in->has('limit') ? $this->underLimit($in->length('limit'), $old) : [[], [], []];
 
-        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+        return new SumResult(
+            $this->name(), $in->raw, ['old' => Value::of($old->millimetres, Unit::Millimetre->value)] + $stretch + $margin,
+            [...$this->rules($in), ...$stretchChecks, ...$marginChecks], [...$stretchLines, ...$marginLines],
+        );
+    }
+
+    /** @return array{array<string, Value>, list<Check>, list<Working>} */
+    private function besideNew(Inputs $in, Length $old): array
+    {
+        $new = $in->length('new');
+        abs($old->minus($new)->millimetres) < 0.1 * $new->millimetres || throw InvalidInput::in(
+            'new', 'These are bolts of different lengths: measure one of the same kind.',
+        );
+        $grip = $in->has('grip') ? $in->length('grip', 5.0, $new->millimetres) : $new;
+        $used = UsedBolt::beside($old, $new, $grip);
+        [$stretch, $strain] = [$used->stretch->millimetres, $used->strain->percent()];
+        $values = ['stretch' => Value::of($stretch, Unit::Millimetre->value), 'strain' => Value::of($strain, Unit::Percent->value)];
+
+        return [$values, [$this->stretched($used)], [new Working(
+            'Permanent stretch', 'ε = (old − new) / grip',
+            sprintf('(%s − %s) / %s', Show::n($old->millimetres, 6), Show::n($new->millimetres, 6), Show::n($grip->millimetres)),
+            sprintf('%s mm, %s %%', Show::n($stretch), Show::n($strain)), 'definition; 0.2 % is the proof strain, ISO 898-1',
+        )]];
+    }
+
+    /** @return array{array<string, Value>, list<Check>, list<Working>} */
+    private function underLimit(Length $limit, Length $old): array
+    {
+        $margin = $limit->minus($old)->millimetres;
+        $check = match (true) {
+            $margin < 0.0 => Check::stop('past-limit', sprintf('%s mm over the maker’s longest: a new bolt.', Show::n(-$margin, 2))),
+            $margin < UsedBolt::CALIPER => Check::watch(
+                'at-limit', 'At the limit, within what a caliper can tell: a new bolt is the safe answer.',
+            ),
+            default => Check::ok('within-limit', sprintf('%s mm under the maker’s longest.', Show::n($margin, 2))),
+        };
+
+        return [['margin' => Value::of($margin, Unit::Millimetre->value)], [$check], [new Working(
+            'Left to the limit', 'm = limit − old',
+            sprintf('%s − %s', Show::n($limit->millimetres, 6), Show::n($old->millimetres, 6)), sprintf('%s mm', Show::n($margin)),
+            'maker’s limit',
+        )]];
     }
 
     /** @return list<Check> */
@@ -128,22 +130,22 @@ final readonly class BoltReuse implements Sum
         ]));
     }
 
-    private function stretched(float $stretch, float $strain): Check
+    private function stretched(UsedBolt $used): Check
     {
+        $longer = Show::n($used->stretch->millimetres, 2);
+
         return match (true) {
-            $stretch < -self::CALIPER => Check::watch(
+            $used->isAnother() => Check::watch(
                 'shorter', 'The old one is shorter than the new: not the same bolt, or measured differently.',
             ),
-            $strain > self::PROOF => Check::stop(
+            $used->hasYielded() => Check::stop(
                 'stretched',
                 sprintf(
-                    '%s mm longer than new, %s %% for good: it has been past yield. A new bolt.', Show::n($stretch, 2),
-                    Show::n($strain, 2),
+                    '%s mm longer than new, %s %% for good: it has been past yield. A new bolt.', $longer,
+                    Show::n($used->strain->percent(), 2),
                 ),
             ),
-            $stretch > self::CALIPER => Check::watch(
-                'a-little', sprintf('%s mm longer than new: more than a caliper’s doubt.', Show::n($stretch, 2)),
-            ),
+            $used->isLonger() => Check::watch('a-little', sprintf('%s mm longer than new: more than a caliper’s doubt.', $longer)),
             default => Check::ok('as-new', 'As long as a new one.'),
         };
     }

@@ -4,38 +4,32 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting\Door;
 
-use NimbleKnuckle\Core\Bolting\BearingFace;
-use NimbleKnuckle\Core\Bolting\Bolt;
-use NimbleKnuckle\Core\Bolting\Friction;
-use NimbleKnuckle\Core\Bolting\Grade;
+use NimbleKnuckle\Core\Bolting\Because;
+use NimbleKnuckle\Core\Bolting\BoltFields;
+use NimbleKnuckle\Core\Bolting\BoltMetal;
+use NimbleKnuckle\Core\Bolting\Compound;
 use NimbleKnuckle\Core\Bolting\Material;
-use NimbleKnuckle\Core\Bolting\Preload;
+use NimbleKnuckle\Core\Bolting\Situation;
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Temperature;
+use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 
-/**
- * What to put on a thread, what that does to the figure, and how long it cures. Temperatures in °C, cure in minutes.
- * Lockers hold to about 150 °C; friction after VDI 2230's classes; cure doubles for each 10 K below 22 °C (Arrhenius rule of thumb).
- */
+/** What to put on a thread, what that does to the figure, and how long it cures. Temperatures in °C, cure in minutes. */
 final readonly class ThreadCompound implements Sum
 {
-    private const LOCKER_HEAT = 150.0;
-    /** Functional cure at 22 °C on steel, minutes: working values for anaerobic lockers. */
-    private const CURE = ['medium threadlocker' => 60.0, 'high-strength threadlocker' => 120.0];
-    /** Passive surfaces cure this much slower. */
-    private const PASSIVE = 3.0;
-
     public function name(): string
     {
         return 'thread-compound';
@@ -49,7 +43,7 @@ final readonly class ThreadCompound implements Sum
     public function fields(): array
     {
         return [
-            Bolt::threadField(),
+            BoltFields::thread(),
             Field::choice('bolt', 'Bolt', ['steel' => 'steel, zinc', 'stainless' => 'stainless', 'aluminium' => 'aluminium'])->optional(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
             Field::quantity('heat', 'How hot it gets', Kind::Temperature, '120 °C')->optional(),
@@ -96,110 +90,98 @@ final readonly class ThreadCompound implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $thread = Thread::parse($in->text('thread'));
-        $bolt = $in->has('bolt') ? $in->oneOf('bolt', 'steel', 'stainless', 'aluminium') : 'steel';
-        $into = $in->has('material') ? Material::parse($in->text('material')) : Material::Steel;
-        $heat = $in->has('heat') ? $in->between('heat', Kind::Temperature, -40.0, 1100.0) : 100.0;
-        [$compound, $why] = $this->chosen($bolt, $into, $heat, $in->flag('turns'), $in->flag('removed'), $in->flag('wet'), $thread);
-        $friction = self::frictionOf($compound, $bolt);
-        $dry = Friction::condition('stainless' === $bolt ? 'stainless dry' : 'dry zinc');
-        $face = BearingFace::hexagon($thread);
-        // Locker and sealant sit in the thread alone; oil and paste get under the head as well.
-        $head = str_contains($compound, 'threadlocker') || 'thread sealant' === $compound ? $dry->typical : $friction->typical;
-        $preload = new Preload($thread, Grade::C88, $face);
-        $factor = $preload->lever($friction->typical, $head) / $preload->lever($dry->typical, $dry->typical);
-        $values = [
-            'compound' => Value::names([$compound]),
+        $situation = $this->read($in);
+        [$compound, $because] = $situation->compound();
+        $dry = $situation->metal->dry();
+        $friction = $compound->friction($dry);
+        $factor = $compound->factor($situation->thread, $dry);
+        [$torque, $shift] = $in->has('stated') ? $this->shifted($in->torque('stated'), $factor) : [[], []];
+        [$cure, $cureChecks, $cureLines] = $compound->isLocker() ? $this->cured($in, $compound, $situation) : [[], [], []];
+
+        return new SumResult($this->name(), $in->raw, [
+            'compound' => Value::names([$compound->value]),
             'friction' => Value::of($friction->typical, 'ratio'),
             'factor' => Value::of($factor, 'ratio'),
-        ];
-        $working = [new Working(
+        ] + $torque + $cure, [
+            Check::ok('compound', sprintf('%s: %s', ucfirst($compound->value), $this->why($because, $situation))),
+            ...$this->cautions($compound, $situation), ...$shift, ...$cureChecks,
+        ], [new Working(
             'Figure with it on', 'k = (0.16 P + 0.58 d2 μG + DKm/2 μK) / the same with μ dry',
-            sprintf('μG = %s, μK = %s, dry %s', Show::n($friction->typical), Show::n($head), Show::n($dry->typical)),
+            sprintf(
+                'μG = %s, μK = %s, dry %s', Show::n($friction->typical),
+                Show::n($compound->staysInThread() ? $dry->typical : $friction->typical), Show::n($dry->typical),
+            ),
             Show::n($factor), 'VDI 2230-1, friction classes',
-        )];
-        $checks = [Check::ok('compound', sprintf('%s: %s', ucfirst($compound), $why)), ...$this->cautions($compound, $bolt, $into)];
-        if ($in->has('stated')) {
-            $stated = $in->positive('stated', Kind::Torque);
-            $values['torque'] = Value::of($stated * $factor, Unit::NewtonMetre->value);
-            $checks[] = abs($factor - 1) < 0.02
-                ? Check::ok('figure-stays', 'The figure stays as it is.')
-                : Check::watch(
-                    'figure-shifts',
-                    sprintf(
-                        'The same clamp needs %s N·m instead of %s, if the figure was meant for a dry thread. Where the maker '
-                            .'names a compound, the figure is meant for that: change nothing.',
-                        Show::n($stated * $factor, 3), Show::n($stated, 3),
-                    ),
-                );
-        }
-        if (isset(self::CURE[$compound])) {
-            $ambient = $in->has('ambient') ? $in->between('ambient', Kind::Temperature, -20.0, 60.0) : 22.0;
-            $cure = self::cureMinutes(
-                $compound, $ambient,
-                'steel' !== $bolt || Material::Steel !== $into && Material::CastIron !== $into && Material::Brass !== $into,
-            );
-            $values['cure'] = Value::of($cure, Unit::Minute->value);
-            $checks[] = $ambient < 5.0 ? Check::watch(
-                'too-cold', 'Under 5 °C it hardly cures: warm the part, or use the activator its maker names.',
-            ) : Check::ok('cure', sprintf('About %s before load, at %s °C.', self::inWords($cure), Show::n($ambient)));
-            $working[] = new Working(
-                'Cure', 't = t22 × 2^((22 − T)/10), threefold on passive metal',
-                sprintf('t22 = %s min, T = %s °C', Show::n(self::CURE[$compound]), Show::n($ambient)),
-                sprintf('%s min', Show::n($cure)), 'rule of thumb for reaction speed; the tube’s own sheet goes before it',
-            );
-        }
-
-        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+        ), ...$cureLines]);
     }
 
-    /** Minutes until a compound may be loaded; 0 for those that do not cure. */
-    public static function cureMinutes(string $compound, float $ambient, bool $passive): float
+    /** @throws InvalidInput */
+    private function read(Inputs $in): Situation
     {
-        return (self::CURE[$compound] ?? 0.0) * 2 ** ((22.0 - max(-10.0, $ambient)) / 10) * ($passive ? self::PASSIVE : 1.0);
+        $thread = Thread::parse($in->text('thread'));
+        $metal = $in->has('bolt') ? BoltMetal::from($in->oneOf('bolt', ...array_column(BoltMetal::cases(), 'value'))) : BoltMetal::Steel;
+        $into = $in->has('material') ? Material::parse($in->text('material')) : Material::Steel;
+        $heat = $in->has('heat') ? $in->temperature('heat', -40.0, 1100.0) : Temperature::celsius(100.0);
+
+        return new Situation($thread, $metal, $into, $heat, $in->flag('turns'), $in->flag('removed'), $in->flag('wet'));
     }
 
-    private static function frictionOf(string $compound, string $bolt): Friction
+    /** @return array{array<string, Value>, list<Check>} what becomes of a figure for a dry thread */
+    private function shifted(Torque $stated, float $factor): array
     {
-        return Friction::condition(match ($compound) {
-            'oil', 'thread sealant' => 'oiled',
-            'anti-seize' => 'anti-seize',
-            'medium threadlocker', 'high-strength threadlocker' => 'threadlocker wet',
-            default => 'stainless' === $bolt ? 'stainless dry' : 'dry zinc',
-        });
+        $torque = $stated->times($factor)->newtonMetres;
+        $check = abs($factor - 1) < 0.02 ? Check::ok('figure-stays', 'The figure stays as it is.') : Check::watch(
+            'figure-shifts',
+            sprintf(
+                'The same clamp needs %s N·m instead of %s, if the figure was meant for a dry thread. Where the maker '
+                    .'names a compound, the figure is meant for that: change nothing.',
+                Show::n($torque, 3), Show::n($stated->newtonMetres, 3),
+            ),
+        );
+
+        return [['torque' => Value::of($torque, Unit::NewtonMetre->value)], [$check]];
     }
 
-    /** @return array{string, string} the compound and why */
-    private function chosen(string $bolt, Material $into, float $heat, bool $turns, bool $removed, bool $wet, Thread $thread): array
+    /** @return array{array<string, Value>, list<Check>, list<Working>} */
+    private function cured(Inputs $in, Compound $compound, Situation $situation): array
     {
-        return match (true) {
-            $heat > self::LOCKER_HEAT => [
-                'anti-seize', sprintf('at %s °C a locker lets go and a dry thread welds itself in.', Show::n($heat)),
-            ],
-            $wet => ['thread sealant', 'the hole reaches fluid, the thread itself must seal.'],
-            $turns && !$removed && $thread->diameter >= 8.0 => [
-                'high-strength threadlocker', 'it turns or shakes and need not come off; heat loosens it when it must.',
-            ],
-            $turns => ['medium threadlocker', 'it turns or shakes; hand tools still undo it.'],
-            'stainless' === $bolt || 'aluminium' === $bolt => ['anti-seize', sprintf('%s on metal galls when it is dry.', $bolt)],
-            in_array(
-                $into, [Material::AluminiumCasting, Material::AluminiumWrought, Material::Magnesium], true,
-            ) && $removed => ['oil', 'a drop keeps the soft thread from tearing each time it comes off.'],
-            default => ['dry', 'clean and dry is what most figures are meant for.'],
+        $ambient = $in->has('ambient') ? $in->temperature('ambient', -20.0, 60.0) : Temperature::celsius(Compound::WARM);
+        $cure = $compound->cure($ambient, $situation->isPassive())->minutes;
+        $check = $ambient->celsius < 5.0 ? Check::watch(
+            'too-cold', 'Under 5 °C it hardly cures: warm the part, or use the activator its maker names.',
+        ) : Check::ok('cure', sprintf('About %s before load, at %s °C.', self::inWords($cure), Show::n($ambient->celsius)));
+
+        return [['cure' => Value::of($cure, Unit::Minute->value)], [$check], [new Working(
+            'Cure', 't = t22 × 2^((22 − T)/10), threefold on passive metal',
+            sprintf('t22 = %s min, T = %s °C', Show::n($compound->usualCure()->minutes), Show::n($ambient->celsius)),
+            sprintf('%s min', Show::n($cure)), 'rule of thumb for reaction speed; the tube’s own sheet goes before it',
+        )]];
+    }
+
+    private function why(Because $because, Situation $situation): string
+    {
+        return match ($because) {
+            Because::Heat => sprintf(
+                'at %s °C a locker lets go and a dry thread welds itself in.', Show::n($situation->heat->celsius),
+            ),
+            Because::Fluid => 'the hole reaches fluid, the thread itself must seal.',
+            Because::StaysOn => 'it turns or shakes and need not come off; heat loosens it when it must.',
+            Because::Shakes => 'it turns or shakes; hand tools still undo it.',
+            Because::Galls => sprintf('%s on metal galls when it is dry.', $situation->metal->value),
+            Because::SoftThread => 'a drop keeps the soft thread from tearing each time it comes off.',
+            Because::Usual => 'clean and dry is what most figures are meant for.',
         };
     }
 
     /** @return list<Check> */
-    private function cautions(string $compound, string $bolt, Material $into): array
+    private function cautions(Compound $compound, Situation $situation): array
     {
         return array_values(array_filter([
-            'anti-seize' === $compound && Material::Magnesium === $into ? Check::watch(
+            Compound::AntiSeize === $compound && Material::Magnesium === $situation->into ? Check::watch(
                 'no-metal-paste', 'No copper or nickel paste on magnesium: it eats the thread. A ceramic one.',
             ) : null,
-            str_contains($compound, 'threadlocker') ? Check::ok(
-                'degrease', 'Both threads clean and free of oil, or it does not cure.',
-            ) : null,
-            'aluminium' === $bolt && Material::Steel === $into ? Check::watch(
+            $compound->isLocker() ? Check::ok('degrease', 'Both threads clean and free of oil, or it does not cure.') : null,
+            BoltMetal::Aluminium === $situation->metal && Material::Steel === $situation->into ? Check::watch(
                 'soft-bolt', 'An aluminium bolt in steel: the bolt’s own thread gives first.',
             ) : null,
         ]));

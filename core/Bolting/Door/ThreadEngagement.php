@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting\Door;
 
-use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\BoltFields;
 use NimbleKnuckle\Core\Bolting\Engagement;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Stress;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
@@ -43,7 +45,7 @@ final readonly class ThreadEngagement implements Sum
     public function fields(): array
     {
         return [
-            Bolt::threadField(), Bolt::gradeField(),
+            BoltFields::thread(), BoltFields::grade(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
             Field::quantity('shear_strength', 'Shear strength', Kind::Stress, '145 MPa', 'Goes before the material.')->optional(),
             Field::quantity('engagement', 'Thread engaged', Kind::Length, '12 mm', 'Full threads only, the lead-in does not count.'),
@@ -82,84 +84,86 @@ final readonly class ThreadEngagement implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $bolt = Bolt::read($in);
-        $strength = $this->strength($in);
-        $engaged = $in->positive('engagement', Kind::Length);
+        $bolt = BoltFields::read($in);
+        $threads = new Engagement($bolt->thread, $bolt->grade, $this->strength($in));
+        $engaged = $in->length('engagement');
         $safety = $in->has('safety') ? $in->between('safety', Kind::Number, 1.0, 10.0) : self::SAFETY;
-        $threads = new Engagement($bolt->thread, $bolt->grade, $strength);
         [$force, $strip, $needed] = [$threads->boltForce(), $threads->stripForce($engaged), $threads->needed($safety)];
 
         return new SumResult($this->name(), $in->raw, [
-            'bolt_force' => Value::of($force, Unit::Newton->value),
-            'strip_force' => Value::of($strip, Unit::Newton->value),
-            'ratio' => Value::of($strip / $force, 'ratio'),
-            'needed' => Value::of($needed, Unit::Millimetre->value),
-            'diameters' => Value::of($engaged / $bolt->thread->diameter, 'ratio'),
+            'bolt_force' => Value::of($force->newtons, Unit::Newton->value),
+            'strip_force' => Value::of($strip->newtons, Unit::Newton->value),
+            'ratio' => Value::of($strip->over($force), 'ratio'),
+            'needed' => Value::of($needed->millimetres, Unit::Millimetre->value),
+            'diameters' => Value::of($engaged->millimetres / $bolt->thread->diameter, 'ratio'),
         ], [
-            $this->judged($strip / $force, $safety, $needed, $engaged, $threads),
-            ...array_values(array_filter($bolt->assumed, static fn (Check $c): bool => 'grade-assumed' === $c->code)),
-        ], [
+            $this->judged($threads, $engaged, $needed, $safety), ...BoltFields::gradeAssumed($in),
+        ], $this->working($threads, $engaged, $needed, $safety));
+    }
+
+    /** @return list<Working> */
+    private function working(Engagement $threads, Length $engaged, Length $needed, float $safety): array
+    {
+        [$thread, $strength] = [$threads->thread, $threads->grade->tensileStrength()];
+        $length = Show::n($engaged->millimetres);
+
+        return [
             new Working(
-                'The bolt breaks at', 'F = AS Rm',
-                sprintf('%s mm² × %s MPa', Show::n($bolt->thread->stressArea()), Show::n($bolt->grade->tensileStrength())),
-                sprintf('%s N', Show::n($force)), 'ISO 898-1',
+                'The bolt breaks at', 'F = AS Rm', sprintf('%s mm² × %s MPa', Show::n($thread->stressArea()), Show::n($strength)),
+                sprintf('%s N', Show::n($threads->boltForce()->newtons)), 'ISO 898-1',
             ),
             new Working(
                 'The hole’s thread strips at', 'F = 0.875 π d Le τ',
-                sprintf('d = %s, Le = %s mm, τ = %s MPa', Show::n($bolt->thread->diameter), Show::n($engaged), Show::n($strength)),
-                sprintf('%s N', Show::n($threads->internalForce($engaged))),
+                sprintf(
+                    'd = %s, Le = %s mm, τ = %s MPa', Show::n($thread->diameter), $length,
+                    Show::n($threads->shearStrength->megapascals),
+                ),
+                sprintf('%s N', Show::n($threads->internalForce($engaged)->newtons)),
                 'basic profile ISO 68-1; τ a working value at the low end',
             ),
             new Working(
                 'The bolt’s thread strips at', 'F = 0.75 π D1 Le 0.6 Rm',
-                sprintf(
-                    'D1 = %s, Le = %s mm, Rm = %s MPa', Show::n($bolt->thread->minorDiameter()), Show::n($engaged),
-                    Show::n($bolt->grade->tensileStrength()),
-                ),
-                sprintf('%s N', Show::n($threads->externalForce($engaged))), 'basic profile ISO 68-1',
+                sprintf('D1 = %s, Le = %s mm, Rm = %s MPa', Show::n($thread->minorDiameter()), $length, Show::n($strength)),
+                sprintf('%s N', Show::n($threads->externalForce($engaged)->newtons)), 'basic profile ISO 68-1',
             ),
             new Working(
                 'Engagement needed', 'Le = safety × AS Rm / strip force a millimetre',
-                sprintf('%s × %s / %s', Show::n($safety), Show::n($force), Show::n($threads->stripForce(1.0))),
-                sprintf('%s mm', Show::n($needed)), 'the bolt is to break first',
+                sprintf(
+                    '%s × %s / %s', Show::n($safety), Show::n($threads->boltForce()->newtons),
+                    Show::n($threads->stripForce(Length::millimetres(1.0))->newtons),
+                ),
+                sprintf('%s mm', Show::n($needed->millimetres)), 'the bolt is to break first',
             ),
-        ]);
+        ];
     }
 
     /** @throws InvalidInput when neither strength nor material is given */
-    private function strength(Inputs $in): float
+    private function strength(Inputs $in): Stress
     {
         return match (true) {
-            $in->has('shear_strength') => $in->between('shear_strength', Kind::Stress, 10.0, 1500.0),
-            $in->has('material') => Material::parse($in->text('material'))->shearStrength(),
+            $in->has('shear_strength') => $in->stress('shear_strength', 10.0, 1500.0),
+            $in->has('material') => Stress::megapascals(Material::parse($in->text('material'))->shearStrength()),
             default => throw InvalidInput::in('material', 'Say what it screws into, or give a shear strength.'),
         };
     }
 
-    private function judged(float $ratio, float $safety, float $needed, float $engaged, Engagement $threads): Check
+    private function judged(Engagement $threads, Length $engaged, Length $needed, float $safety): Check
     {
-        $side = $threads->holeIsWeaker() ? 'hole' : 'bolt';
+        $ratio = $threads->stripForce($engaged)->over($threads->boltForce());
+        $lengths = sprintf('%s mm engaged, %s needed', Show::n($engaged->millimetres, 3), Show::n($needed->millimetres, 3));
 
         return match (true) {
             $ratio < 1.0 => Check::stop(
                 'strips-first',
                 sprintf(
-                    'The thread of the %s strips before the bolt breaks: %s mm engaged, %s needed. Longer bolt, thread insert, '
-                        .'or a lower figure.',
-                    $side, Show::n($engaged, 3), Show::n($needed, 3),
+                    'The thread of the %s strips before the bolt breaks: %s. Longer bolt, thread insert, or a lower figure.',
+                    $threads->holeIsWeaker() ? 'hole' : 'bolt', $lengths,
                 ),
             ),
             $ratio < $safety - 1e-9 => Check::watch(
-                'thin-margin',
-                sprintf(
-                    'The bolt breaks first, but only just: %s mm engaged, %s needed with the safety.', Show::n($engaged, 3),
-                    Show::n($needed, 3),
-                ),
+                'thin-margin', sprintf('The bolt breaks first, but only just: %s with the safety.', $lengths),
             ),
-            default => Check::ok(
-                'bolt-first',
-                sprintf('The bolt breaks first: %s mm engaged, %s needed.', Show::n($engaged, 3), Show::n($needed, 3)),
-            ),
+            default => Check::ok('bolt-first', sprintf('The bolt breaks first: %s.', $lengths)),
         };
     }
 }

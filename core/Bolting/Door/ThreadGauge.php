@@ -6,7 +6,9 @@ namespace NimbleKnuckle\Core\Bolting\Door;
 
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Bolting\ThreadDrawing;
+use NimbleKnuckle\Core\Bolting\ThreadMatch;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
@@ -25,13 +27,6 @@ use NimbleKnuckle\Core\Sum\Working;
  */
 final readonly class ThreadGauge implements Sum
 {
-    /** A worn or plated bolt under its nominal diameter, mm. */
-    private const UNDER = 0.35;
-    private const OVER = 0.08;
-    private const PITCH_TOLERANCE = 0.06;
-    private const NEIGHBOUR_DIAMETER = 0.7;
-    private const NEIGHBOUR_PITCH = 0.17;
-
     public function name(): string
     {
         return 'thread-gauge';
@@ -81,94 +76,75 @@ final readonly class ThreadGauge implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $diameter = $in->between('diameter', Kind::Length, 1.0, 40.0);
+        $diameter = $in->length('diameter', 1.0, 40.0);
         $pitch = $this->pitch($in);
-        $fits = [];
-        foreach (Thread::all() as $thread) {
-            $under = $thread->diameter - $diameter;
-            if ($under < self::UNDER + 0.004 * $thread->diameter && $under > -self::OVER && abs($thread->pitch - $pitch) <= self::PITCH_TOLERANCE) {
-                $fits[] = [$this->distance($thread, $diameter, $pitch), $thread];
-            }
-        }[] !== $fits || throw InvalidInput::in(
+        $match = ThreadMatch::of($diameter, $pitch) ?? throw InvalidInput::in(
             'diameter',
             sprintf(
                 'No thread of the tables has %s mm and a pitch of %s mm: measure over the crests again, and count the pitch '
                     .'over ten threads.',
-                Show::n($diameter), Show::n($pitch),
+                Show::n($diameter->millimetres), Show::n($pitch->millimetres),
             ),
         );
-        usort($fits, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $best = $fits[0][1];
-        $neighbours = $this->neighbours($best, $diameter);
+        $best = $match->thread;
 
         return new SumResult($this->name(), $in->raw, [
             'thread' => Value::names([$best->name]),
             'nominal' => Value::of($best->diameter, Unit::Millimetre->value),
             'pitch' => Value::of($best->pitch, Unit::Millimetre->value),
-            'neighbours' => Value::names(array_map(static fn (Thread $t): string => $t->name, $neighbours)),
+            'neighbours' => Value::names(array_map(static fn (Thread $t): string => $t->name, $match->neighbours)),
         ], [
-            count($fits) > 1 && $fits[1][0] < 2 * $fits[0][0] + 0.05 && $fits[1][1]->name !== $best->name
-                ? Check::watch(
-                    'two-fit',
-                    sprintf(
-                        '%s, but %s fits nearly as well: try a nut of each by hand, it must run on over its whole length.',
-                        $best->name, $fits[1][1]->name,
-                    ),
-                )
-                : Check::ok(
-                    'named',
-                    sprintf(
-                        '%s: %s mm across, %s mm pitch (%s threads an inch).', $best->name, Show::n($best->diameter),
-                        Show::n($best->pitch), Show::n(25.4 / $best->pitch, 3),
-                    ),
-                ),
-            ...array_map(fn (Thread $n): Check => Check::watch('confusable', $this->difference($best, $n)), $neighbours),
+            $this->named($match),
+            ...array_map(fn (Thread $n): Check => Check::watch('confusable', $this->difference($best, $n)), $match->neighbours),
         ], [
             new Working(
                 'Distance to each thread', 'e = √(((d − D − 0.1)/0.25)² + ((p − P)/0.03)²)',
                 sprintf(
-                    'measured %s and %s mm, table %s and %s mm', Show::n($diameter), Show::n($pitch), Show::n($best->diameter),
-                    Show::n($best->pitch),
+                    'measured %s and %s mm, table %s and %s mm', Show::n($diameter->millimetres), Show::n($pitch->millimetres),
+                    Show::n($best->diameter), Show::n($best->pitch),
                 ),
-                sprintf('%s, the least', Show::n($fits[0][0], 3)), 'tables ISO 261, ASME B1.1, ISO 228-1; tolerance 6g, ISO 965-1',
+                sprintf('%s, the least', Show::n($match->distance, 3)), 'tables ISO 261, ASME B1.1, ISO 228-1; tolerance 6g, ISO 965-1',
             ),
         ]);
     }
 
-    private function pitch(Inputs $in): float
+    private function named(ThreadMatch $match): Check
+    {
+        $best = $match->thread;
+
+        return null !== $match->rival ? Check::watch(
+            'two-fit',
+            sprintf(
+                '%s, but %s fits nearly as well: try a nut of each by hand, it must run on over its whole length.', $best->name,
+                $match->rival->name,
+            ),
+        ) : Check::ok(
+            'named',
+            sprintf(
+                '%s: %s mm across, %s mm pitch (%s threads an inch).', $best->name, Show::n($best->diameter),
+                Show::n($best->pitch), Show::n(25.4 / $best->pitch, 3),
+            ),
+        );
+    }
+
+    private function pitch(Inputs $in): Length
     {
         $byCount = $in->has('tpi') ? 25.4 / $in->between('tpi', Kind::Number, 6.0, 80.0) : null;
         if (!$in->has('pitch')) {
-            return $byCount ?? throw InvalidInput::in(
+            return Length::millimetres($byCount ?? throw InvalidInput::in(
                 'pitch', 'The diameter alone does not name a thread: give the pitch or the threads an inch.',
-            );
+            ));
         }
-        $pitch = $in->between('pitch', Kind::Length, 0.2, 4.0);
-        null === $byCount || abs($byCount - $pitch) < 0.05 || throw InvalidInput::in(
+        $pitch = $in->length('pitch', 0.2, 4.0);
+        null === $byCount || abs($byCount - $pitch->millimetres) < 0.05 || throw InvalidInput::in(
             'tpi',
-            sprintf('A pitch of %s mm is %s threads an inch: give one of the two.', Show::n($pitch), Show::n(25.4 / $pitch, 3)),
+            sprintf(
+                'A pitch of %s mm is %s threads an inch: give one of the two.', Show::n($pitch->millimetres),
+                Show::n(25.4 / $pitch->millimetres, 3),
+            ),
         );
 
         return $pitch;
-    }
-
-    private function distance(Thread $thread, float $diameter, float $pitch): float
-    {
-        return hypot(($thread->diameter - $diameter - 0.1) / 0.25, ($thread->pitch - $pitch) / 0.03);
-    }
-
-    /** @return list<Thread> */
-    private function neighbours(Thread $best, float $diameter): array
-    {
-        $near = array_filter(Thread::all(), static function (Thread $t) use ($best): bool {
-            $isOtherKind = abs($t->diameter - $best->diameter) < 0.02 && $t->isMetric() !== $best->isMetric();
-
-            return $t->name !== $best->name && abs($t->diameter - $best->diameter) <= self::NEIGHBOUR_DIAMETER
-                && (abs($t->pitch - $best->pitch) <= self::NEIGHBOUR_PITCH || $isOtherKind);
-        });
-        usort($near, static fn (Thread $a, Thread $b): int => abs($a->diameter - $diameter) <=> abs($b->diameter - $diameter));
-
-        return array_slice($near, 0, 4);
     }
 
     private function difference(Thread $best, Thread $other): string

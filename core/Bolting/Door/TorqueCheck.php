@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting\Door;
 
-use NimbleKnuckle\Core\Bolting\BearingFace;
+use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\BoltFields;
 use NimbleKnuckle\Core\Bolting\Friction;
 use NimbleKnuckle\Core\Bolting\Grade;
 use NimbleKnuckle\Core\Bolting\Material;
-use NimbleKnuckle\Core\Bolting\Preload;
-use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Bolting\TorqueBars;
+use NimbleKnuckle\Core\Bolting\TorqueLoad;
 use NimbleKnuckle\Core\Bolting\TorqueSuspects;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Stated;
+use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Sum\Check;
@@ -179,17 +180,31 @@ final readonly class TorqueCheck implements Sum
     /** @return array{float, list<Check>, list<Working>} */
     private function load(Inputs $in, Figure $figure): array
     {
-        $thread = Thread::parse($in->text('thread'));
-        $grade = $in->has('grade') ? Grade::parse($in->text('grade')) : Grade::C88;
-        $friction = $in->has('friction') ? Friction::parse($in->text('friction')) : Friction::assumed();
-        $preload = new Preload($thread, $grade, BearingFace::hexagon($thread));
-        [$muG, $muK] = [$friction->low, $friction->head($friction->low)];
-        $yieldForce = $preload->atShareOfYield(1.0, $muG);
-        $yieldTorque = $preload->yieldTorque($muG, $muK);
-        $utilisation = $figure->value() / $yieldTorque * 100;
+        $load = TorqueLoad::of(
+            Torque::newtonMetres($figure->value()),
+            Bolt::named(
+                $in->text('thread'), $in->has('grade') ? $in->text('grade') : '', $in->has('friction') ? $in->text('friction') : '',
+            ),
+        );
+        $checks = [...BoltFields::assumed($in), $this->judged($load)];
+        $working = $this->loadLines($load);
+        if ($in->has('material')) {
+            $material = Material::parse($in->text('material'));
+            $checks[] = $this->stripping($load->ofStrip($material)->percent(), $material);
+            $working[] = $this->stripLine($load, $material);
+        }
 
-        $checks = [...$this->assumptions($in), $this->judged($utilisation, $thread, $grade)];
-        $working = [
+        return [$load->ofYield->percent(), $checks, $working];
+    }
+
+    /** @return list<Working> */
+    private function loadLines(TorqueLoad $load): array
+    {
+        $bolt = $load->bolt;
+        $thread = $bolt->thread;
+        $low = $bolt->friction->low;
+
+        return [
             new Working(
                 'Stress area', 'AS = π ((d2 + d3)/2)² / 4',
                 sprintf('d2 = %s, d3 = %s mm', Show::n($thread->pitchDiameter()), Show::n($thread->rootDiameter())),
@@ -197,44 +212,44 @@ final readonly class TorqueCheck implements Sum
             ),
             new Working(
                 'Preload at yield, low friction', 'F = Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)',
-                sprintf('Rp = %s MPa, P = %s mm, μG = %s', Show::n($grade->yieldStress()), Show::n($thread->pitch), Show::n($muG)),
-                sprintf('%s N', Show::n($yieldForce)), 'VDI 2230-1',
+                sprintf('Rp = %s MPa, P = %s mm, μG = %s', Show::n($bolt->grade->yieldStress()), Show::n($thread->pitch), Show::n($low)),
+                sprintf('%s N', Show::n($load->yieldForce->newtons)), 'VDI 2230-1',
             ),
             new Working(
                 'Torque at yield, low friction', 'M = F (0.16 P + 0.58 d2 μG + DKm/2 μK)',
-                sprintf('DKm = %s mm, μK = %s', Show::n(BearingFace::hexagon($thread)->meanDiameter()), Show::n($muK)),
-                sprintf('%s N·m', Show::n($yieldTorque)), 'VDI 2230-1; head ISO 4014, hole ISO 273',
+                sprintf('DKm = %s mm, μK = %s', Show::n($bolt->face->meanDiameter()), Show::n($bolt->friction->head($low))),
+                sprintf('%s N·m', Show::n($load->yieldTorque->newtonMetres)), 'VDI 2230-1; head ISO 4014, hole ISO 273',
             ),
             new Working(
-                'Share of yield', 'u = 100 T / M', sprintf('%s / %s', Show::n($figure->value()), Show::n($yieldTorque)),
-                sprintf('%s %%', Show::n($utilisation)), 'definition',
+                'Share of yield', 'u = 100 T / M',
+                sprintf('%s / %s', Show::n($load->torque->newtonMetres), Show::n($load->yieldTorque->newtonMetres)),
+                sprintf('%s %%', Show::n($load->ofYield->percent())), 'definition',
             ),
         ];
-        if ($in->has('material')) {
-            $material = Material::parse($in->text('material'));
-            $pull = $preload->fromTorque($figure->value(), $muG, $muK);
-            $strip = $thread->internalShearArea($thread->diameter) * $material->shearStrength();
-            $checks[] = $this->stripping($pull / $strip * 100, $material);
-            $working[] = new Working(
-                'Thread strip, one diameter engaged (assumed)', 'F = 0.875 π d Le τ',
-                sprintf('d = Le = %s mm, τ = %s MPa', Show::n($thread->diameter), Show::n($material->shearStrength())),
-                sprintf('%s N against %s N of preload', Show::n($strip), Show::n($pull)),
-                'shear area on the basic profile; τ a working value at the low end',
-            );
-        }
-
-        return [$utilisation, $checks, $working];
     }
 
-    private function judged(float $utilisation, Thread $thread, Grade $grade): Check
+    private function stripLine(TorqueLoad $load, Material $material): Working
     {
-        $said = sprintf('%.0f %% of what brings %s %s to yield at the low end of friction', $utilisation, $thread->name, $grade->value);
+        return new Working(
+            'Thread strip, one diameter engaged (assumed)', 'F = 0.875 π d Le τ',
+            sprintf('d = Le = %s mm, τ = %s MPa', Show::n($load->bolt->thread->diameter), Show::n($material->shearStrength())),
+            sprintf('%s N against %s N of preload', Show::n($load->stripForce($material)->newtons), Show::n($load->pull->newtons)),
+            'shear area on the basic profile; τ a working value at the low end',
+        );
+    }
+
+    private function judged(TorqueLoad $load): Check
+    {
+        $said = sprintf(
+            '%.0f %% of what brings %s %s to yield at the low end of friction', $load->ofYield->percent(), $load->bolt->thread->name,
+            $load->bolt->grade->value,
+        );
 
         return match (true) {
-            $utilisation > 100.0 => Check::stop(
+            $load->isPastYield() => Check::stop(
                 'past-yield', $said.': too much for this thread. Look for a slip in the unit or the point.',
             ),
-            $utilisation > 80.0 => Check::watch(
+            $load->isNearYield() => Check::watch(
                 'near-yield', $said.': little is left. Clean thread, the stated lubricant, a wrench in date.',
             ),
             default => Check::ok('within-yield', $said.'.'),
@@ -257,20 +272,6 @@ final readonly class TorqueCheck implements Sum
                 sprintf('The thread in %s holds: %.0f %% of its strip force with one diameter engaged.', $material->value, $share),
             ),
         };
-    }
-
-    /** @return list<Check> */
-    private function assumptions(Inputs $in): array
-    {
-        $checks = [];
-        if (!$in->has('grade')) {
-            $checks[] = Check::ok('grade-assumed', 'No grade given: 8.8 is assumed.');
-        }
-        if (!$in->has('friction')) {
-            $checks[] = Check::ok('friction-assumed', 'No thread condition given: lightly oiled is assumed.');
-        }
-
-        return $checks;
     }
 
     /** What cannot be used without a thread must still be sound. */

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
-use NimbleKnuckle\Core\Bolting\Door\ThreadCompound;
+use NimbleKnuckle\Core\Bolting\Compound;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Quantity\Temperature;
 
 /**
  * Between expand and weave: a compound that cures becomes a wait, from the tightening to the first fluid, heat or load. Its
@@ -70,9 +71,9 @@ final readonly class Cure
             || str_contains($joint->material, 'magnesium')
             || str_starts_with($joint->grade, 'A');
 
-        return $joint->cure > 0.0 ? $joint->cure : ThreadCompound::cureMinutes(
-            str_replace('high strength', 'high-strength', $joint->compound), $this->temperature(), $passive,
-        );
+        return $joint->cure > 0.0 ? $joint->cure : Compound::named($joint->compound)?->cure(
+            Temperature::celsius($this->temperature()), $passive,
+        )->minutes ?? 0.0;
     }
 
     private function temperature(): float

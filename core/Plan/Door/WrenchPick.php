@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Door;
 
+use NimbleKnuckle\Core\Plan\Kit\Calibration;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
@@ -255,14 +256,6 @@ final readonly class WrenchPick implements Sum
         );
         null !== $this->today || throw InvalidInput::in('kit', sprintf('%s: a date cannot be judged here; say true or false.', $name));
 
-        return self::daysPastTwelveMonths($date, $this->today);
-    }
-
-    /** Whole days since the calibration ran out; 0 while it holds. */
-    public static function daysPastTwelveMonths(\DateTimeImmutable $calibrated, \DateTimeImmutable $today): int
-    {
-        $due = $calibrated->modify('+12 months');
-
-        return $due >= $today ? 0 : max(1, (int) $due->diff($today)->format('%a'));
+        return Calibration::daysPast($date, $this->today);
     }
 }

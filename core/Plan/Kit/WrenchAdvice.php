@@ -6,10 +6,10 @@ namespace NimbleKnuckle\Core\Plan\Kit;
 
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\WrenchBand;
-use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\SumResult;
-use NimbleKnuckle\Core\Tightening\Door\WrenchSet;
+use NimbleKnuckle\Core\Quantity\Angle;
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Torque;
+use NimbleKnuckle\Core\Tightening\WrenchSetting;
 
 /** Which wrench for a pass of a joint, and what to set it to with the joint's adapter on it. */
 final readonly class WrenchAdvice
@@ -17,7 +17,7 @@ final readonly class WrenchAdvice
     /**
      * @param ?WrenchBand $band what the bolt may then have got, at the full figure; null before it
      */
-    private function __construct(public ?Wrench $wrench, public ?SumResult $setting, public string $why, public ?WrenchBand $band = null)
+    private function __construct(public ?Wrench $wrench, public ?WrenchSetting $setting, public string $why, public ?WrenchBand $band = null)
     {
     }
 
@@ -30,8 +30,8 @@ final readonly class WrenchAdvice
         foreach (self::bestFirst($kit) as $wrench) {
             $band = $isFull ? $joint->spec->within($wrench->error) : null;
             $aim = $band->aim ?? $target;
-            $reach = WrenchSet::reach($wrench->lever, $joint->adapter, $joint->adapterAngle);
-            $result = $reach > 0 && $wrench->reaches($aim * $wrench->lever / $reach) ? self::setting($joint, $wrench, $aim) : null;
+            $setting = self::setting($joint, $wrench, $aim);
+            $result = $setting->isWorkable() && $wrench->reaches($setting->setting()->newtonMetres) ? $setting : null;
             if (null === $result) {
                 $others[] = sprintf('%s works from %s to %s N·m', $wrench->name, round($wrench->lowestUsable(), 1), round($wrench->max, 1));
                 continue;
@@ -74,19 +74,12 @@ final readonly class WrenchAdvice
         return array_values(array_filter(self::bestFirst($kit), static fn (Wrench $w): bool => $w !== $taken && $w->isPastCalibration()));
     }
 
-    private static function setting(Joint $joint, Wrench $wrench, float $target): ?SumResult
+    private static function setting(Joint $joint, Wrench $wrench, float $target): WrenchSetting
     {
-        $sum = new WrenchSet();
-        try {
-            return $sum->compute(
-                Inputs::of(
-                    ['target' => $target, 'lever' => $wrench->lever, 'adapter' => $joint->adapter, 'adapter_angle' => $joint->adapterAngle],
-                    $sum->fields(),
-                ),
-            );
-        } catch (InvalidInput) {
-            return null;
-        }
+        return WrenchSetting::of(
+            Torque::newtonMetres($target), Length::millimetres($wrench->lever), Length::millimetres($joint->adapter),
+            Angle::degrees($joint->adapterAngle),
+        );
     }
 
     /**

@@ -7,7 +7,10 @@ namespace NimbleKnuckle\Core\Plan\Kit;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
-use NimbleKnuckle\Core\Tightening\Door\WrenchSet;
+use NimbleKnuckle\Core\Quantity\Angle;
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Torque;
+use NimbleKnuckle\Core\Tightening\WrenchSetting;
 
 /**
  * Which wrench for every pass of a whole sheet, in its order, so that the hand changes wrench as seldom as can be. First
@@ -88,9 +91,15 @@ final readonly class WrenchRound
     /** @param array{step: string, title: string, torque: float, pass: float, adapter: float, angle: float} $pull */
     private static function setting(array $pull, Wrench $wrench): float
     {
-        $reach = $wrench->lever > 0 ? WrenchSet::reach($wrench->lever, $pull['adapter'], $pull['angle']) / $wrench->lever : 1.0;
+        if ($wrench->lever <= 0.0) {
+            return $pull['torque'];
+        }
+        $setting = WrenchSetting::of(
+            Torque::newtonMetres($pull['torque']), Length::millimetres($wrench->lever), Length::millimetres($pull['adapter']),
+            Angle::degrees($pull['angle']),
+        );
 
-        return $reach > 0.1 ? $pull['torque'] / $reach : \INF;
+        return $setting->isWorkable() ? $setting->setting()->newtonMetres : \INF;
     }
 
     /**

@@ -6,11 +6,14 @@ namespace NimbleKnuckle\Core\Plan\Vehicle;
 
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Figure;
+use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Origin;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Tightening\Layout;
 use NimbleKnuckle\Core\Tightening\Pulls;
+use NimbleKnuckle\Core\Tightening\TakeUp;
 
 /** A group of like fasteners that clamp one thing. The figure is kept as it was written, with where it came from. */
 final readonly class Joint
@@ -22,8 +25,6 @@ final readonly class Joint
         'threadlocker' => 'threadlocker wet', 'medium threadlocker' => 'threadlocker wet',
         'high-strength threadlocker' => 'threadlocker wet',
     ];
-    /** Degrees a part is drawn down by at a time. */
-    public const ROUND = 180.0;
 
     /**
      * @param list<float> $passes percent of the figure, the last one 100
@@ -171,7 +172,9 @@ final readonly class Joint
     public function takeUp(): ?Pulls
     {
         try {
-            return $this->gap > 0.0 ? Pulls::of(360 * $this->gap / Thread::parse($this->thread)->pitch, self::ROUND) : null;
+            return $this->gap <= 0.0 ? null : TakeUp::of(
+                Thread::parse($this->thread), Length::millimetres($this->gap), Angle::degrees(TakeUp::STEP),
+            )->rounds;
         } catch (InvalidInput) {
             return null;
         }

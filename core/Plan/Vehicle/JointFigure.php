@@ -67,6 +67,12 @@ final readonly class JointFigure
         return null !== $this->read;
     }
 
+    /** @return list<Figure> the figure, and the same in another unit where it was stated twice; none of a range */
+    public function statements(): array
+    {
+        return null === $this->read || $this->read->isRange() ? [] : $this->read->figures();
+    }
+
     public function isRange(): bool
     {
         return null !== $this->read && $this->read->isRange();

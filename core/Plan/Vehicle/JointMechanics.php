@@ -5,24 +5,30 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
 use NimbleKnuckle\Core\Bolting\Bolt;
-use NimbleKnuckle\Core\Bolting\Door\TorqueEstimate;
+use NimbleKnuckle\Core\Bolting\EstimatedTorque;
+use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Member;
 use NimbleKnuckle\Core\Bolting\Springs;
-use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Quantity\Angle;
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\SumResult;
-use NimbleKnuckle\Core\Tightening\Door\AngleTighten;
+use NimbleKnuckle\Core\Tightening\AngleTightening;
 use NimbleKnuckle\Core\Trace\JointData;
 
 /**
  * A joint of the vehicle sheet as bolt and springs, as far as the sheet tells: its grip as entered, or else the bolt's
- * length less one and a fifth diameters of engaged thread, all of it threaded, which is then said to be assumed. Lengths in mm.
+ * length less one and a fifth diameters of engaged thread, all of it threaded, which is then said to be assumed.
  */
 final readonly class JointMechanics
 {
     /** Turns a bolt is run down by a wrench after it was started by hand, in degrees. */
     public const RUN_DOWN = 540.0;
     private const ENGAGED_DIAMETERS = 1.2;
+    /** Where the sheet does not say how long the bolt is, in diameters. */
+    private const USUAL_DIAMETERS = 2.5;
+    /** The least that is clamped, in diameters. */
+    private const LEAST_DIAMETERS = 0.6;
 
     private function __construct(public Joint $joint, public Bolt $bolt, public Springs $springs, public bool $gripAssumed)
     {
@@ -32,74 +38,52 @@ final readonly class JointMechanics
     public static function of(Joint $joint): ?self
     {
         try {
-            $bolt = Bolt::read(
-                Inputs::of(
-                    ['thread' => $joint->thread, 'grade' => $joint->grade, 'friction' => $joint->friction],
-                    [Bolt::threadField(), Bolt::gradeField(), Bolt::frictionField(), Bolt::headField()],
-                ),
+            $bolt = Bolt::named($joint->thread, $joint->grade, $joint->friction);
+            $isAssumed = $joint->shank + $joint->threaded <= 0.0;
+            $springs = Springs::of(
+                $bolt->thread, Length::millimetres($isAssumed ? 0.0 : $joint->shank),
+                $isAssumed ? self::assumedGrip($joint, $bolt) : Length::millimetres($joint->threaded), self::member($joint), $bolt->grade,
             );
-            $assumed = $joint->shank + $joint->threaded <= 0.0;
-            $long = 1 === preg_match('~\A\s*(\d+(?:\.\d+)?)~', $joint->length, $m) ? (float) $m[1] : 2.5 * $bolt->thread->diameter;
-            $threaded = $assumed ? max(
-                0.6 * $bolt->thread->diameter, $long - self::ENGAGED_DIAMETERS * $bolt->thread->diameter,
-            ) : $joint->threaded;
 
-            return new self(
-                $joint, $bolt,
-                Springs::of($bolt->thread, $assumed ? 0.0 : $joint->shank, $threaded, self::member($joint), $bolt->grade), $assumed,
-            );
+            return new self($joint, $bolt, $springs, $isAssumed);
         } catch (InvalidInput) {
             return null;
         }
     }
 
     /** What the angle stage does to the bolt; null without one. */
-    public function byAngle(): ?SumResult
+    public function byAngle(): ?AngleTightening
     {
-        if ($this->joint->angle <= 0.0 || !$this->joint->hasFigure()) {
-            return null;
-        }
-        $sum = new AngleTighten();
-        try {
-            return $sum->compute(Inputs::of([
-                'thread' => $this->joint->thread, 'grade' => $this->joint->grade, 'friction' => $this->joint->friction,
-                'snug' => $this->joint->figure()->value(), 'angle' => $this->joint->angle,
-                'shank' => $this->springs->shank, 'threaded' => $this->springs->threaded, 'member' => $this->springs->member->value,
-                'swing' => $this->joint->swing > 0 ? $this->joint->swing : null,
-            ], $sum->fields()));
-        } catch (InvalidInput) {
-            return null;
-        }
+        return $this->joint->angle <= 0.0 || !$this->joint->hasFigure() ? null : AngleTightening::of(
+            $this->bolt, $this->springs, Torque::newtonMetres($this->joint->figure()->value()), Angle::degrees($this->joint->angle),
+        );
     }
 
-    /** A torque for a joint without a figure; an estimate. */
-    public function estimate(): ?SumResult
+    /** A torque for a joint without a figure; null where it screws into something whose thread nobody here can judge. */
+    public function estimate(): ?EstimatedTorque
     {
-        $sum = new TorqueEstimate();
-        try {
-            return $sum->compute(
-                Inputs::of(
-                    [
-                        'thread' => $this->joint->thread, 'grade' => $this->joint->grade, 'friction' => $this->joint->friction,
-                        'material' => $this->joint->material,
-                    ],
-                    $sum->fields(),
-                ),
-            );
-        } catch (InvalidInput) {
-            return null;
-        }
+        $into = '' === $this->joint->material ? null : Material::named($this->joint->material);
+
+        return null === $into && '' !== $this->joint->material ? null : EstimatedTorque::usual($this->bolt, $into);
     }
 
     public function goesIntoYield(): bool
     {
-        return $this->joint->intoYield || true === $this->byAngle()?->hasCheck('into-yield');
+        return $this->joint->intoYield || true === $this->byAngle()?->goesIntoYield();
     }
 
     /** What a trace of it is held against; nothing runs down where it was tight before. */
     public function expected(): JointData
     {
         return JointData::of($this->bolt, $this->springs, self::RUN_DOWN);
+    }
+
+    private static function assumedGrip(Joint $joint, Bolt $bolt): Length
+    {
+        $diameter = $bolt->thread->diameter;
+        $long = 1 === preg_match('~\A\s*([0-9]+(?:\.[0-9]+)?)~', $joint->length, $m) ? (float) $m[1] : self::USUAL_DIAMETERS * $diameter;
+
+        return Length::millimetres(max(self::LEAST_DIAMETERS * $diameter, $long - self::ENGAGED_DIAMETERS * $diameter));
     }
 
     private static function member(Joint $joint): Member

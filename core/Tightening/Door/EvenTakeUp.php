@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Tightening\Door;
 
-use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\BoltFields;
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Bolting\ThreadDrawing;
+use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
@@ -20,12 +21,11 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 use NimbleKnuckle\Core\Tightening\Pulls;
+use NimbleKnuckle\Core\Tightening\TakeUp;
 
 /** A part drawn down against a gap by its own screws: turns each, taken in rotation so that it comes down level. Lengths in mm. */
 final readonly class EvenTakeUp implements Sum
 {
-    private const STEP_DEGREES = 180.0;
-
     public function name(): string
     {
         return 'even-take-up';
@@ -40,7 +40,7 @@ final readonly class EvenTakeUp implements Sum
     {
         return [
             Field::quantity('gap', 'Gap under the part', Kind::Length, '3.0 mm', 'The same all round; measure at each screw.'),
-            Bolt::threadField(),
+            BoltFields::thread(),
             Field::quantity('count', 'Screws', Kind::Number, '4'),
             Field::quantity('step', 'Turn at a time', Kind::Angle, 'half turn', 'Half a turn unless the part is brittle.')->optional(),
         ];
@@ -72,60 +72,63 @@ final readonly class EvenTakeUp implements Sum
     public function compute(Inputs $in): SumResult
     {
         $thread = Thread::parse($in->text('thread'));
-        $gap = $in->between('gap', Kind::Length, 0.01, 200.0);
-        $wanted = $in->between('count', Kind::Number, 1.0, 120.0);
-        $count = (int) round($wanted);
-        abs($wanted - $count) < 1e-9 || throw InvalidInput::in(
-            'count', sprintf('%s screws there are not: give a whole number.', Show::n($wanted)),
-        );
-        $step = $in->has('step') ? $in->between('step', Kind::Angle, 5.0, 360.0) : self::STEP_DEGREES;
-        $turns = $gap / $thread->pitch;
-        $rounds = Pulls::of($turns * 360, $step);
-        $tilt = min($gap, $thread->pitch * $step / 360);
+        $gap = $in->length('gap', 0.01, 200.0);
+        $count = $this->count($in);
+        $made = TakeUp::of($thread, $gap, $in->has('step') ? $in->angle('step', 5.0, 360.0) : Angle::degrees(TakeUp::STEP));
 
         return new SumResult($this->name(), $in->raw, [
-            'turns' => Value::of($turns, 'turn'),
-            'rounds' => Value::of((float) $rounds->count, 'count'),
-            'last_turn' => Value::of($rounds->last, Unit::Degree->value),
-            'uneven' => Value::of($tilt, Unit::Millimetre->value),
+            'turns' => Value::of($made->turns(), 'turn'),
+            'rounds' => Value::of((float) $made->rounds->count, 'count'),
+            'last_turn' => Value::of($made->rounds->last->degrees, Unit::Degree->value),
+            'uneven' => Value::of($made->uneven->millimetres, Unit::Millimetre->value),
         ], [
-            $tilt > 1.0
-                ? Check::watch(
-                    'tilts',
-                    sprintf(
-                        'Each turn of %s° leaves %s mm between neighbours: take smaller turns, an aluminium lug cracks.',
-                        Show::n(min($step, $turns * 360)), Show::n($tilt, 2),
-                    ),
-                )
-                : Check::ok(
-                    'level', sprintf('%s: never more than %s mm uneven.', self::inWords($rounds, $step, $count), Show::n($tilt, 2)),
-                ),
-            Check::ok('then-tighten', 'When it lies flat all round, tighten to the figure in order.'),
+            $this->level($made, $count), Check::ok('then-tighten', 'When it lies flat all round, tighten to the figure in order.'),
         ], [
             new Working(
-                'Turns each', 'n = gap / P', sprintf('%s / %s', Show::n($gap), Show::n($thread->pitch)),
-                sprintf('%s turns', Show::n($turns)), 'lead of a single-start thread',
+                'Turns each', 'n = gap / P', sprintf('%s / %s', Show::n($gap->millimetres), Show::n($thread->pitch)),
+                sprintf('%s turns', Show::n($made->turns())), 'lead of a single-start thread',
             ),
             new Working(
-                'Rounds', 'n 360 / step, rounded up', sprintf('%s × 360 / %s', Show::n($turns), Show::n($step)),
-                (string) $rounds->count, 'definition',
+                'Rounds', 'n 360 / step, rounded up', sprintf('%s × 360 / %s', Show::n($made->turns()), Show::n($made->step->degrees)),
+                (string) $made->rounds->count, 'definition',
             ),
         ]);
     }
 
-    private static function inWords(Pulls $rounds, float $step, int $count): string
+    /** @throws InvalidInput */
+    private function count(Inputs $in): int
+    {
+        $wanted = $in->between('count', Kind::Number, 1.0, 120.0);
+        $count = (int) round($wanted);
+
+        return abs($wanted - $count) < 1e-9 ? $count : throw InvalidInput::in(
+            'count', sprintf('%s screws there are not: give a whole number.', Show::n($wanted)),
+        );
+    }
+
+    private function level(TakeUp $made, int $count): Check
+    {
+        $uneven = Show::n($made->uneven->millimetres, 2);
+
+        return $made->uneven->millimetres > 1.0 ? Check::watch('tilts', sprintf(
+            'Each turn of %s° leaves %s mm between neighbours: take smaller turns, an aluminium lug cracks.',
+            Show::n(min($made->step->degrees, $made->turn->degrees)), $uneven,
+        )) : Check::ok('level', sprintf('%s: never more than %s mm uneven.', self::inWords($made->rounds, $made->step, $count), $uneven));
+    }
+
+    private static function inWords(Pulls $rounds, Angle $step, int $count): string
     {
         $on = match ($count) {
             1 => 'on the one screw',
             2 => 'on both screws',
             default => sprintf('on all %d', $count),
         };
-        $last = Show::n($rounds->last, 3);
+        $last = Show::n($rounds->last->degrees, 3);
 
         return match (true) {
             1 === $rounds->count => sprintf('One round of %s° %s', $last, $on),
-            abs($rounds->last - $step) < 1e-6 => sprintf('%d rounds of %s° %s', $rounds->count, Show::n($step), $on),
-            default => sprintf('%d rounds %s: %s° each, the last one %s°', $rounds->count, $on, Show::n($step), $last),
+            abs($rounds->last->degrees - $step->degrees) < 1e-6 => sprintf('%d rounds of %s° %s', $rounds->count, Show::n($step->degrees), $on),
+            default => sprintf('%d rounds %s: %s° each, the last one %s°', $rounds->count, $on, Show::n($step->degrees), $last),
         };
     }
 }

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Tightening\Door;
 
-use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\BoltFields;
+use NimbleKnuckle\Core\Bolting\SpringFields;
 use NimbleKnuckle\Core\Bolting\Springs;
+use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
@@ -19,6 +23,7 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 use NimbleKnuckle\Core\Tightening\AngleDrawing;
+use NimbleKnuckle\Core\Tightening\TurnByHand;
 
 /**
  * Without a wrench that fits: snug by hand, then the part of a turn that gives the preload the figure would give.
@@ -26,7 +31,6 @@ use NimbleKnuckle\Core\Tightening\AngleDrawing;
  */
 final readonly class PartTurn implements Sum
 {
-    private const SNUG_SHARE = 25.0;
     /** Twelfths of a flat that have a name. */
     private const PARTS = [
         0 => '', 2 => 'a sixth', 3 => 'a quarter', 4 => 'a third', 6 => 'half', 8 => 'two thirds', 9 => 'three quarters', 12 => '',
@@ -50,7 +54,7 @@ final readonly class PartTurn implements Sum
     {
         return [
             Field::quantity('target', 'The figure', Kind::Torque, '25 N·m', 'What a wrench would be set to.'),
-            Bolt::threadField(), Bolt::gradeField(), ...Springs::fields(), Bolt::frictionField(),
+            BoltFields::thread(), BoltFields::grade(), ...SpringFields::all(), BoltFields::friction(),
             Field::quantity('snug', 'Snug by hand is about', Kind::Torque, '6 N·m', 'A quarter of the figure is assumed.')->optional(),
             Field::quantity(
                 'seal_travel', 'A soft seal takes up', Kind::Length, '0.69 mm',
@@ -83,75 +87,78 @@ final readonly class PartTurn implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['head', AngleDrawing::of($r->number('angle'), 0.0)];
+        return ['head', AngleDrawing::of(Angle::degrees($r->number('angle')))];
     }
 
     public function compute(Inputs $in): SumResult
     {
-        $bolt = Bolt::read($in);
-        $springs = Springs::read($in, $bolt);
-        $target = $in->positive('target', Kind::Torque);
-        $snugTorque = $in->has('snug') ? $in->positive('snug', Kind::Torque) : $target * self::SNUG_SHARE / 100;
-        $snugTorque < $target || throw InvalidInput::in('snug', 'Snug is less than the figure: nothing is left to turn.');
-        $preload = $bolt->typicalPreload($target);
-        $snug = $bolt->typicalPreload($snugTorque);
-        $travel = $in->has('seal_travel') ? $in->between('seal_travel', Kind::Length, 0.0, 20.0) : 0.0;
-        $forSeal = 360 * $travel / $bolt->thread->pitch;
-        $angle = ($preload - $snug) / $springs->perDegree() + $forSeal;
-        $share = 100 * $preload / $bolt->typicalAt(1.0);
-        [$low, $high] = [
-            $bolt->typicalPreload(0.5 * $snugTorque) + ($preload - $snug),
-            $bolt->typicalPreload(1.5 * $snugTorque) + ($preload - $snug),
-        ];
+        $bolt = BoltFields::read($in);
+        $springs = SpringFields::read($in, $bolt);
+        $target = $in->torque('target');
+        $snug = $in->has('snug') ? $in->torque('snug') : $target->times(TurnByHand::SNUG_SHARE / 100);
+        $snug->newtonMetres < $target->newtonMetres || throw InvalidInput::in('snug', 'Snug is less than the figure: nothing is left to turn.');
+        $turn = TurnByHand::of(
+            $bolt, $springs, $target, $snug, $in->has('seal_travel') ? $in->length('seal_travel', 0.0, 20.0) : Length::millimetres(0.0),
+        );
 
         return new SumResult($this->name(), $in->raw, [
-            'angle' => Value::of($angle, Unit::Degree->value),
-            'turns' => Value::of($angle / 360, 'turn'),
-            'preload' => Value::of($preload, Unit::Newton->value),
-            'preload_low' => Value::of($low, Unit::Newton->value),
-            'preload_high' => Value::of($high, Unit::Newton->value),
-            'utilisation' => Value::of($share, Unit::Percent->value),
-        ] + ($travel > 0.0 ? ['seal_angle' => Value::of($forSeal, Unit::Degree->value)] : []), [
-            ...($travel > 0.0 ? [Check::ok(
-                'seal', sprintf('%s° of it squeeze the seal: count from where the cover first touches it.', Show::n($forSeal, 3)),
-            )] : []),
-            Check::watch(
-                'by-hand',
-                sprintf(
-                    'A stand-in for a wrench: snug felt from half to one and a half times as hard still gives %s to %s kN.',
-                    Show::n($low / 1000, 3), Show::n($high / 1000, 3),
-                ),
-            ),
-            $this->judged($share),
+            'angle' => Value::of($turn->angle()->degrees, Unit::Degree->value),
+            'turns' => Value::of($turn->angle()->degrees / 360, 'turn'),
+            'preload' => Value::of($turn->preload->newtons, Unit::Newton->value),
+            'preload_low' => Value::of($turn->preloadLow()->newtons, Unit::Newton->value),
+            'preload_high' => Value::of($turn->preloadHigh()->newtons, Unit::Newton->value),
+            'utilisation' => Value::of($turn->ofYield()->percent(), Unit::Percent->value),
+        ] + ($turn->seal->degrees > 0.0 ? ['seal_angle' => Value::of($turn->seal->degrees, Unit::Degree->value)] : []), [
+            ...$this->checks($turn), ...BoltFields::assumed($in),
+        ], $this->working($turn, $springs, $target, $in));
+    }
+
+    /** @return list<Check> */
+    private function checks(TurnByHand $turn): array
+    {
+        $angle = $turn->angle()->degrees;
+
+        return [
+            ...($turn->seal->degrees > 0.0 ? [Check::ok('seal', sprintf(
+                '%s° of it squeeze the seal: count from where the cover first touches it.', Show::n($turn->seal->degrees, 3),
+            ))] : []),
+            Check::watch('by-hand', sprintf(
+                'A stand-in for a wrench: snug felt from half to one and a half times as hard still gives %s to %s kN.',
+                Show::n($turn->preloadLow()->kilonewtons(), 3), Show::n($turn->preloadHigh()->kilonewtons(), 3),
+            )),
+            $this->judged($turn->ofYield()->percent()),
             Check::ok(
-                'nearest',
-                sprintf('%s°, that is %s: mark head and part, turn without stopping.', Show::n($angle, 3), self::inWords($angle)),
+                'nearest', sprintf('%s°, that is %s: mark head and part, turn without stopping.', Show::n($angle, 3), self::inWords($angle)),
             ),
-            ...$bolt->assumed,
-        ], [
+        ];
+    }
+
+    /** @return list<Working> */
+    private function working(TurnByHand $turn, Springs $springs, Torque $target, Inputs $in): array
+    {
+        $pitch = Show::n($turn->bolt->thread->pitch);
+
+        return [
             new Working(
                 'Preload the figure gives', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)',
-                sprintf('M = %s N·m, μ = %s', Show::n($target), Show::n($bolt->friction->typical)),
-                sprintf('%s N', Show::n($preload)), 'VDI 2230-1',
+                sprintf('M = %s N·m, μ = %s', Show::n($target->newtonMetres), Show::n($turn->bolt->friction->typical)),
+                sprintf('%s N', Show::n($turn->preload->newtons)), 'VDI 2230-1',
             ),
             new Working(
-                'Preload of snug', 'the same with the snug torque', sprintf('M = %s N·m', Show::n($snugTorque)),
-                sprintf('%s N', Show::n($snug)), 'VDI 2230-1',
+                'Preload of snug', 'the same with the snug torque', sprintf('M = %s N·m', Show::n($turn->snugTorque->newtonMetres)),
+                sprintf('%s N', Show::n($turn->snug->newtons)), 'VDI 2230-1',
             ),
             new Working(
                 'Angle', 'θ = 360 (F − Fsnug)(1/kb + 1/km) / P',
-                sprintf(
-                    'kb = %s, km = %s N/mm, P = %s mm', Show::n($springs->bolt()), Show::n($springs->members()),
-                    Show::n($bolt->thread->pitch),
-                ),
-                sprintf('%s°', Show::n($angle - $forSeal)), 'displacement of the thread',
+                sprintf('kb = %s, km = %s N/mm, P = %s mm', Show::n($springs->bolt()), Show::n($springs->members()), $pitch),
+                sprintf('%s°', Show::n($turn->clamping->degrees)), 'displacement of the thread',
             ),
-            ...($travel > 0.0 ? [new Working(
+            ...($turn->seal->degrees > 0.0 ? [new Working(
                 'Turn that squeezes the seal', 'θ = 360 s / P',
-                sprintf('s = %s mm, P = %s mm', Show::n($travel), Show::n($bolt->thread->pitch)), sprintf('%s°', Show::n($forSeal)),
-                'lead of the thread',
+                sprintf('s = %s mm, P = %s mm', Show::n($in->length('seal_travel', 0.0, 20.0)->millimetres), $pitch),
+                sprintf('%s°', Show::n($turn->seal->degrees)), 'lead of the thread',
             )] : []),
-        ]);
+        ];
     }
 
     private function judged(float $share): Check

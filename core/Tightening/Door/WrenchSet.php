@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Tightening\Door;
 
+use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Sum\Check;
@@ -18,6 +20,7 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 use NimbleKnuckle\Core\Tightening\WrenchDrawing;
+use NimbleKnuckle\Core\Tightening\WrenchSetting;
 
 /**
  * What to set a torque wrench to when an adapter changes its lever: setting = T·L / (L + A cos φ).
@@ -79,41 +82,49 @@ final readonly class WrenchSet implements Sum
         ];
     }
 
-    /** The lever at the bolt in mm, from handle centre to bolt: R = L + A cos φ; lengths in mm, the angle in degrees. */
-    public static function reach(float $lever, float $adapter, float $angle): float
-    {
-        return $lever + $adapter * cos(deg2rad($angle));
-    }
-
     public function compute(Inputs $in): SumResult
     {
-        $target = $in->positive('target', Kind::Torque);
-        $lever = $in->positive('lever', Kind::Length);
-        $adapter = $in->number('adapter', Kind::Length);
-        $angle = $in->has('adapter_angle') ? $in->between('adapter_angle', Kind::Angle, 0.0, 180.0) : 0.0;
-        $reach = self::reach($lever, $adapter, $angle);
-        $reach >= 0.1 * $lever || throw InvalidInput::in(
+        $setting = WrenchSetting::of(
+            $in->torque('target'), $in->length('lever'), Length::millimetres($in->number('adapter', Kind::Length)),
+            $in->has('adapter_angle') ? $in->angle('adapter_angle', 0.0, 180.0) : Angle::degrees(0.0),
+        );
+        $setting->isWorkable() || throw InvalidInput::in(
             'adapter',
             sprintf(
                 'Folded back at %s° the adapter takes the bolt to the handle (%s mm of lever left): turn it out or use a longer wrench.',
-                Show::n($angle), Show::n(max(0.0, $reach)),
+                Show::n($setting->adapterAngle->degrees), Show::n(max(0.0, $setting->reach->millimetres)),
             ),
         );
-        $factor = $lever / $reach;
-        $setting = $target * $factor;
 
-        return new SumResult($this->name(), $in->raw, [
-            'setting' => Value::of($setting, Unit::NewtonMetre->value),
-            'factor' => Value::of($factor, 'ratio'),
-        ], [$this->lever($adapter, $angle, $factor), ...$this->joint($in)], [
+        return $this->said($setting, $in->raw, $this->joint($in));
+    }
+
+    /**
+     * What was calculated elsewhere, with its working.
+     *
+     * @param array<string, mixed> $raw
+     * @param list<Check> $more
+     */
+    public function said(WrenchSetting $setting, array $raw = [], array $more = []): SumResult
+    {
+        [$lever, $reach] = [$setting->lever->millimetres, $setting->reach->millimetres];
+
+        return new SumResult($this->name(), $raw, [
+            'setting' => Value::of($setting->setting()->newtonMetres, Unit::NewtonMetre->value),
+            'factor' => Value::of($setting->factor(), 'ratio'),
+        ], [$this->lever($setting->adapter->millimetres, $setting->adapterAngle->degrees, $setting->factor()), ...$more], [
             new Working(
                 'Lever at the bolt', 'R = L + A cos φ',
-                sprintf('%s + %s × cos %s°', Show::n($lever), Show::n($adapter), Show::n($angle)),
+                sprintf(
+                    '%s + %s × cos %s°', Show::n($lever), Show::n($setting->adapter->millimetres),
+                    Show::n($setting->adapterAngle->degrees),
+                ),
                 sprintf('%s mm', Show::n($reach)), 'moments about the fastener',
             ),
             new Working(
-                'Setting', 'S = T L / R', sprintf('%s × %s / %s', Show::n($target), Show::n($lever), Show::n($reach)),
-                sprintf('%s N·m', Show::n($setting)), 'moments about the fastener',
+                'Setting', 'S = T L / R',
+                sprintf('%s × %s / %s', Show::n($setting->target->newtonMetres), Show::n($lever), Show::n($reach)),
+                sprintf('%s N·m', Show::n($setting->setting()->newtonMetres)), 'moments about the fastener',
             ),
         ]);
     }

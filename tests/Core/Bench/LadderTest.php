@@ -15,9 +15,9 @@ use NimbleKnuckle\Core\Bench\WrenchTask;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
-use NimbleKnuckle\Core\Trace\Door\TraceJudge;
 use NimbleKnuckle\Core\Trace\Fault;
 use NimbleKnuckle\Core\Trace\Hand;
+use NimbleKnuckle\Core\Trace\Judgement;
 use NimbleKnuckle\Core\Trace\Trace;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -122,7 +122,7 @@ final class LadderTest extends TestCase
             $hand = new Hand($task->model($fault, 5), 5);
             self::assertSame(
                 Fault::None === $fault,
-                $task->isMetBy((new TraceJudge())->judge(Trace::of($hand->tighten()), $task->spec, $task->expected())),
+                $task->isMetBy(Judgement::of(Trace::of($hand->tighten()), $task->spec, $task->expected())),
             );
         }
     }
@@ -138,7 +138,7 @@ final class LadderTest extends TestCase
         self::assertTrue($task->mechanics->goesIntoYield());
         $hand = new Hand($task->model(Fault::None, 2), 2);
         self::assertTrue(
-            $task->isMetBy((new TraceJudge())->judge(Trace::of($hand->turn(60.0)), $task->spec, $task->expected())),
+            $task->isMetBy(Judgement::of(Trace::of($hand->turn(60.0)), $task->spec, $task->expected())),
             'yielding is what is meant here',
         );
     }
@@ -148,12 +148,12 @@ final class LadderTest extends TestCase
         $assumed = JointMechanics::of(self::joint([]));
         self::assertNotNull($assumed);
         self::assertTrue($assumed->gripAssumed);
-        self::assertEqualsWithDelta(20 - 1.2 * 6, $assumed->springs->threaded, 1e-9);
+        self::assertEqualsWithDelta(20 - 1.2 * 6, $assumed->springs->threaded->millimetres, 1e-9);
         $told = JointMechanics::of(self::joint(['grip' => ['shank' => 4, 'threaded' => 9, 'member' => 'steel']]));
         self::assertNotNull($told);
         self::assertFalse($told->gripAssumed);
-        self::assertEqualsWithDelta(13.0, $told->springs->grip(), 1e-9);
-        self::assertNotNull($told->estimate());
+        self::assertEqualsWithDelta(13.0, $told->springs->grip()->millimetres, 1e-9);
+        self::assertGreaterThan(0.0, $told->estimate()?->torque->newtonMetres);
         self::assertNull($told->byAngle());
         self::assertNull(JointMechanics::of(self::joint(['thread' => ''])));
     }

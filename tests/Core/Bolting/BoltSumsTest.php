@@ -12,6 +12,8 @@ use NimbleKnuckle\Core\Bolting\Grade;
 use NimbleKnuckle\Core\Bolting\Member;
 use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Quantity\Angle;
+use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -137,24 +139,24 @@ final class BoltSumsTest extends TestCase
     public function testTheBoltAndTheClampedPartsAreSprings(): void
     {
         $thread = Thread::parse('M10');
-        $long = Springs::of($thread, 60.0, 20.0, Member::Steel);
-        $short = Springs::of($thread, 30.0, 10.0, Member::Steel);
-        $soft = Springs::of($thread, 30.0, 10.0, Member::Aluminium);
+        $long = Springs::of($thread, Length::millimetres(60.0), Length::millimetres(20.0), Member::Steel);
+        $short = Springs::of($thread, Length::millimetres(30.0), Length::millimetres(10.0), Member::Steel);
+        $soft = Springs::of($thread, Length::millimetres(30.0), Length::millimetres(10.0), Member::Aluminium);
         self::assertEqualsWithDelta(2 * $long->bolt(), $short->bolt(), 1e-6);
         self::assertGreaterThan($soft->members(), $short->members());
-        self::assertGreaterThan($long->perDegree(), $short->perDegree());
+        self::assertGreaterThan($long->perDegree()->newtons, $short->perDegree()->newtons);
         // All shank: E A / l.
-        self::assertEqualsWithDelta(207_000 * \M_PI * 25 / 50, Springs::of($thread, 50.0, 0.0, Member::Steel)->bolt(), 1e-6);
+        self::assertEqualsWithDelta(207_000 * \M_PI * 25 / 50, Springs::of($thread, Length::millimetres(50.0), Length::millimetres(0.0), Member::Steel)->bolt(), 1e-6);
     }
 
     public function testPullsNeverExceedTheSwingAndMakeUpTheAngle(): void
     {
         for ($angle = 5.0; $angle <= 360; $angle += 7.5) {
             foreach ([12.0, 30.0, 45.0, 90.0] as $swing) {
-                $pulls = Pulls::of($angle, $swing);
-                self::assertEqualsWithDelta($angle, ($pulls->count - 1) * $swing + $pulls->last, 1e-9);
-                self::assertGreaterThan(0.0, $pulls->last);
-                self::assertLessThanOrEqual($swing + 1e-9, $pulls->last);
+                $pulls = Pulls::of(Angle::degrees($angle), Angle::degrees($swing));
+                self::assertEqualsWithDelta($angle, ($pulls->count - 1) * $swing + $pulls->last->degrees, 1e-9);
+                self::assertGreaterThan(0.0, $pulls->last->degrees);
+                self::assertLessThanOrEqual($swing + 1e-9, $pulls->last->degrees);
             }
         }
     }
@@ -203,9 +205,9 @@ final class BoltSumsTest extends TestCase
     public function testAnAluminiumBoltIsTheSofterSpring(): void
     {
         $thread = Thread::parse('M8');
-        $steel = Springs::of($thread, 10.0, 12.0, Member::Aluminium);
+        $steel = Springs::of($thread, Length::millimetres(10.0), Length::millimetres(12.0), Member::Aluminium);
         self::assertEqualsWithDelta(
-            71 / 207, Springs::of($thread, 10.0, 12.0, Member::Aluminium, Grade::Aluminium)->bolt() / $steel->bolt(), 1e-12,
+            71 / 207, Springs::of($thread, Length::millimetres(10.0), Length::millimetres(12.0), Member::Aluminium, Grade::Aluminium)->bolt() / $steel->bolt(), 1e-12,
         );
         $in = ['thread' => 'M8', 'grade' => 'aluminium', 'shank' => 0, 'threaded' => 50, 'snug' => 4, 'angle' => 30];
         $result = self::worked('angle-tighten', $in);

@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Bolting\Grade;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Preload;
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -110,10 +111,12 @@ final class ThreadTest extends TestCase
     ): void {
         $t = Thread::parse($thread);
         $preload = new Preload($t, Grade::parse($grade), BearingFace::hexagon($t));
-        $force = $preload->atShareOfYield($share, $mu);
-        self::assertEqualsWithDelta($kilonewtons, $force / 1000, 0.006);
-        self::assertEqualsWithDelta($newtonMetres, $preload->torqueFor($force, $mu, $mu), 0.06);
-        self::assertEqualsWithDelta($force, $preload->fromTorque($preload->torqueFor($force, $mu, $mu), $mu, $mu), 1e-6);
+        $force = $preload->atShareOfYield(Share::ofOne($share), $mu);
+        self::assertEqualsWithDelta($kilonewtons, $force->kilonewtons(), 0.006);
+        self::assertEqualsWithDelta($newtonMetres, $preload->torqueFor($force, $mu, $mu)->newtonMetres, 0.06);
+        self::assertEqualsWithDelta(
+            $force->newtons, $preload->fromTorque($preload->torqueFor($force, $mu, $mu), $mu, $mu)->newtons, 1e-6,
+        );
     }
 
     /** @return iterable<string, array{string, string, float, float, float, float}> VDI 2230-1 */
@@ -131,8 +134,8 @@ final class ThreadTest extends TestCase
             $lastForce = \INF;
             $lastTorque = 0.0;
             for ($mu = 0.05; $mu < 0.4; $mu += 0.01) {
-                self::assertLessThan($lastForce, $lastForce = $preload->atShareOfYield(1.0, $mu));
-                self::assertGreaterThan($lastTorque, $lastTorque = $preload->yieldTorque($mu, $mu));
+                self::assertLessThan($lastForce, $lastForce = $preload->atShareOfYield(Share::whole(), $mu)->newtons);
+                self::assertGreaterThan($lastTorque, $lastTorque = $preload->yieldTorque($mu, $mu)->newtonMetres);
             }
         }
     }

@@ -5,13 +5,18 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Drawing;
 
 use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\EstimatedTorque;
 use NimbleKnuckle\Core\Bolting\Member;
 use NimbleKnuckle\Core\Bolting\PreloadDrawing;
 use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Bolting\ThreadDrawing;
+use NimbleKnuckle\Core\Quantity\Angle;
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Tightening\AngleDrawing;
+use NimbleKnuckle\Core\Tightening\AngleTightening;
 use NimbleKnuckle\Core\Tightening\Layout;
 use NimbleKnuckle\Core\Tightening\OrderDrawing;
 use NimbleKnuckle\Core\Tightening\RangeDrawing;
@@ -36,7 +41,7 @@ final class FastenerDrawingsTest extends TestCase
     #[DataProvider('angles')]
     public function testThePullsOfAnAngleFollowOneAnotherAndEndWhereItEnds(float $angle, float $swing, int $pulls): void
     {
-        $head = AngleDrawing::of($angle, $swing);
+        $head = AngleDrawing::of(Angle::degrees($angle), $swing > 0.0 ? Angle::degrees($swing) : null);
         self::assertCount($pulls, $head->pulls);
         $at = 0.0;
         foreach ($head->pulls as $pull) {
@@ -86,7 +91,7 @@ final class FastenerDrawingsTest extends TestCase
         $raw = ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'];
         $sum = Doors::book()->named('torque-estimate');
         $result = $sum->compute(Inputs::of($raw, $sum->fields()));
-        $plot = PreloadDrawing::of($result, Bolt::read(Inputs::of($raw, $sum->fields())));
+        $plot = PreloadDrawing::of(EstimatedTorque::usual(Bolt::named('M8', '8.8', 'oiled')));
         $ys = array_map(static fn (string $p): float => (float) explode(',', $p)[1], explode(' ', $plot->lines[1]['points']));
         $sorted = $ys;
         sort($sorted);
@@ -102,8 +107,11 @@ final class FastenerDrawingsTest extends TestCase
             'member' => 'aluminium', 'friction' => 'oiled',
         ];
         $result = Doors::book()->run('angle-tighten', $raw);
-        $springs = Springs::of(Thread::parse('M10'), 20.0, 12.0, Member::Aluminium);
-        $drawing = SpringDrawing::of($result, $springs, 60.0, 30.0);
+        $springs = Springs::of(Thread::parse('M10'), Length::millimetres(20.0), Length::millimetres(12.0), Member::Aluminium);
+        $drawing = SpringDrawing::of(
+            AngleTightening::of(Bolt::named('M10', '10.9', 'oiled'), $springs, Torque::newtonMetres(30.0), Angle::degrees(60.0)),
+            Angle::degrees(30.0),
+        );
         self::assertCount(2, $drawing->head->pulls);
         $stretch = 1e5 * $result->number('preload') / 1000 / $springs->bolt();
         self::assertStringContainsString(sprintf('stretched by %.1f', $stretch), $drawing->triangle->about);

@@ -58,7 +58,7 @@ final class KitTest extends TestCase
         $advice = WrenchAdvice::for($kit, $this->joint(
             ['figure' => '22 N·m', 'adapter' => ['length' => 40, 'angle' => 0, 'name' => 'crow-foot']],
         ), 22.0);
-        self::assertEqualsWithDelta(22 * 200 / 240, $advice->setting?->number('setting'), 1e-9);
+        self::assertEqualsWithDelta(22 * 200 / 240, $advice->setting?->setting()->newtonMetres, 1e-9);
         self::assertNull(
             WrenchAdvice::for($kit, $this->joint(
                 ['figure' => '19 N·m', 'adapter' => ['length' => 40, 'angle' => 180, 'name' => 'crow-foot']],

@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Bolting\Door\ThreadCompound;
 use NimbleKnuckle\Core\Bolting\Door\ThreadGauge;
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Plan\Door\WrenchPick;
+use NimbleKnuckle\Core\Plan\Kit\Calibration;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -100,8 +101,8 @@ final class WorkshopSumsTest extends TestCase
         self::assertNotNull($kit->pick(20.0));
         self::assertNotNull($kit->pick(100.0));
         self::assertNull($kit->pick(100.1));
-        self::assertSame(0, WrenchPick::daysPastTwelveMonths(new \DateTimeImmutable('2025-11-25'), new \DateTimeImmutable('2026-11-25')));
-        self::assertSame(1, WrenchPick::daysPastTwelveMonths(new \DateTimeImmutable('2025-11-24'), new \DateTimeImmutable('2026-11-25')));
+        self::assertSame(0, Calibration::daysPast(new \DateTimeImmutable('2025-11-25'), new \DateTimeImmutable('2026-11-25')));
+        self::assertSame(1, Calibration::daysPast(new \DateTimeImmutable('2025-11-24'), new \DateTimeImmutable('2026-11-25')));
     }
 
     public function testTheOrderComesWithThePassesAndTheirTorques(): void

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Trace;
 
-use NimbleKnuckle\Core\Trace\Door\TraceJudge;
 use NimbleKnuckle\Core\Trace\Exercise;
 use NimbleKnuckle\Core\Trace\Fault;
 use NimbleKnuckle\Core\Trace\Hand;
+use NimbleKnuckle\Core\Trace\Judgement;
 use NimbleKnuckle\Core\Trace\Trace;
 use NimbleKnuckle\Core\Trace\TraceSpec;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -62,7 +62,7 @@ final class ExerciseTest extends TestCase
             );
             self::assertSame(
                 $exercise->fault->finding(),
-                (new TraceJudge())->judge(Trace::of($all), TraceSpec::torque($exercise->target), $exercise->expected())->checks[0]->code,
+                Judgement::of(Trace::of($all), TraceSpec::torque($exercise->target), $exercise->expected())->symptom->finding(),
             );
         }
         self::assertGreaterThan(10, $seen);

@@ -7,7 +7,7 @@ namespace NimbleKnuckle\Tests\Core\Trace;
 use NimbleKnuckle\Core\Bolting\Bolt;
 use NimbleKnuckle\Core\Bolting\Member;
 use NimbleKnuckle\Core\Bolting\Springs;
-use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -16,6 +16,7 @@ use NimbleKnuckle\Core\Trace\Fault;
 use NimbleKnuckle\Core\Trace\Hand;
 use NimbleKnuckle\Core\Trace\JointData;
 use NimbleKnuckle\Core\Trace\JointModel;
+use NimbleKnuckle\Core\Trace\Judgement;
 use NimbleKnuckle\Core\Trace\Trace;
 use NimbleKnuckle\Core\Trace\TraceReading;
 use NimbleKnuckle\Core\Trace\TraceSpec;
@@ -202,10 +203,10 @@ final class TraceTest extends TestCase
         [$bolt, $springs] = $this->parts($joint);
         $samples = (new Hand($this->model($joint, $fault, $seed, $start), $seed))->tighten();
 
-        return (new TraceJudge())->judge(
+        return (new TraceJudge())->said(Judgement::of(
             Trace::of($samples), TraceSpec::torque($joint[5], $start * $joint[5]),
             $known ? JointData::of($bolt, $springs, $joint[6]) : JointData::unknown(),
-        );
+        ));
     }
 
     /** @param array{string, string, float, float, Member, float, float} $joint */
@@ -223,14 +224,9 @@ final class TraceTest extends TestCase
      */
     private function parts(array $joint): array
     {
-        $bolt = Bolt::read(
-            Inputs::of(
-                ['thread' => $joint[0], 'grade' => $joint[1]],
-                [Bolt::threadField(), Bolt::gradeField(), Bolt::headField(), Bolt::frictionField()],
-            ),
-        );
+        $bolt = Bolt::named($joint[0], $joint[1]);
 
-        return [$bolt, Springs::of($bolt->thread, $joint[2], $joint[3], $joint[4])];
+        return [$bolt, Springs::of($bolt->thread, Length::millimetres($joint[2]), Length::millimetres($joint[3]), $joint[4])];
     }
 
     /** @param list<array<int, float|int>> $samples */

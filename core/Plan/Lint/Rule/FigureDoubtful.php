@@ -4,54 +4,101 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
-use NimbleKnuckle\Core\Bolting\Door\TorqueCheck;
+use NimbleKnuckle\Core\Bolting\Bolt;
+use NimbleKnuckle\Core\Bolting\Material;
+use NimbleKnuckle\Core\Bolting\TorqueLoad;
+use NimbleKnuckle\Core\Bolting\TorqueSuspects;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
-use NimbleKnuckle\Core\Sum\Check;
-use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Quantity\Digits;
+use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Level;
 
 /** The figure of a joint contradicts itself or is past what the thread stands: figure-conflict, figure-past-thread, figure-near-yield. */
 final readonly class FigureDoubtful implements Rule
 {
-    private const CODES = [
-        'conflict' => 'figure-conflict', 'past-yield' => 'figure-past-thread', 'thread-strip' => 'figure-past-thread',
-        'near-yield' => 'figure-near-yield',
-    ];
+    private const REMEDY = 'Look the figure up again and correct it on the vehicle sheet.';
 
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
             $joint = $run->vehicle->joints[$step->joint] ?? null;
-            foreach (null === $joint || !$joint->hasFigure() ? [] : $this->checks($joint) as $check) {
-                $code = self::CODES[$check->code] ?? null;
-                if (null !== $code) {
-                    yield new Finding(
-                        $code, $check->level, $step->id, $check->text,
-                        'Look the figure up again and correct it on the vehicle sheet.',
-                    );
-                }
+            if (null === $joint || !$joint->hasFigure()) {
+                continue;
+            }
+            foreach ([...$this->conflicts($joint), ...$this->loads($joint)] as [$code, $level, $said]) {
+                yield new Finding($code, $level, $step->id, $said, self::REMEDY);
             }
         }
     }
 
-    /** @return list<Check> */
-    private function checks(Joint $joint): array
+    /** @return list<array{string, Level, string}> */
+    private function conflicts(Joint $joint): array
     {
-        $sum = new TorqueCheck();
-        $raw = array_filter(
-            [
-                'stated' => $joint->stated(), 'thread' => $joint->thread, 'grade' => $joint->grade, 'friction' => $joint->friction,
-                'material' => $joint->material,
-            ],
-        );
-        try {
-            return $sum->compute(Inputs::of($raw, $sum->fields()))->checks;
-        } catch (InvalidInput $e) {
-            return [Check::stop('conflict', $e->getMessage())];
+        $figures = $joint->spec->statements();
+        if (2 !== count($figures) || TorqueSuspects::agree(...$figures)) {
+            return [];
         }
+        [$a, $b] = $figures;
+
+        return [['figure-conflict', Level::Stop, sprintf(
+            'The two statements disagree: “%s” is %s N·m, “%s” is %s N·m. Find the right one in the maker’s service information '
+                .'before tightening.',
+            $a->text, Digits::significant($a->value(), 3), $b->text, Digits::significant($b->value(), 3),
+        )]];
+    }
+
+    /** @return list<array{string, Level, string}> */
+    private function loads(Joint $joint): array
+    {
+        if ('' === $joint->thread) {
+            return [];
+        }
+        try {
+            $bolt = Bolt::named($joint->thread, $joint->grade, $joint->friction);
+            $material = '' === $joint->material ? null : Material::parse($joint->material);
+        } catch (InvalidInput $e) {
+            return [['figure-conflict', Level::Stop, $e->getMessage()]];
+        }
+        $load = TorqueLoad::of(Torque::newtonMetres($joint->spec->high()), $bolt);
+
+        return [...$this->yields($load), ...(null === $material ? [] : $this->strips($load, $material))];
+    }
+
+    /** @return list<array{string, Level, string}> */
+    private function yields(TorqueLoad $load): array
+    {
+        $said = sprintf(
+            '%.0f %% of what brings %s %s to yield at the low end of friction', $load->ofYield->percent(), $load->bolt->thread->name,
+            $load->bolt->grade->value,
+        );
+
+        return match (true) {
+            $load->isPastYield() => [[
+                'figure-past-thread', Level::Stop, $said.': too much for this thread. Look for a slip in the unit or the point.',
+            ]],
+            $load->isNearYield() => [[
+                'figure-near-yield', Level::Watch, $said.': little is left. Clean thread, the stated lubricant, a wrench in date.',
+            ]],
+            default => [],
+        };
+    }
+
+    /** @return list<array{string, Level, string}> */
+    private function strips(TorqueLoad $load, Material $material): array
+    {
+        $share = $load->ofStrip($material)->ofOne;
+
+        return $share <= TorqueLoad::NEAR ? [] : [[
+            'figure-past-thread', $share > 1.0 ? Level::Stop : Level::Watch,
+            sprintf(
+                'The preload is %.0f %% of what strips %s with one diameter engaged%s', 100 * $share, $material->value,
+                $share > 1.0 ? '.' : ': check the depth.',
+            ),
+        ]];
     }
 }

@@ -34,7 +34,7 @@ final readonly class FigureTooLow implements Rule
             $grade = Grade::tryFrom($joint->grade) ?? Grade::C88;
             $yield = (new Preload(
                 $thread, $grade, BearingFace::hexagon($thread),
-            ))->yieldTorque($friction->typical, $friction->head($friction->typical));
+            ))->yieldTorque($friction->typical, $friction->head($friction->typical))->newtonMetres;
             if ($joint->figure()->value() < 0.08 * $yield) {
                 yield Finding::watch(
                     'figure-too-low', $step->id,
