@@ -7,7 +7,8 @@ declare(strict_types=1);
  *
  *   php tests/mutate.php [--seed=1] [--count=200] [--only=core/Fluids] [--minutes=60] [--most=100]
  *
- * It fails where more than so many percent survive. The same seed changes the same places. Places where no change can be noticed stand in tests/mutants-alike.txt, with why.
+ * It fails where more than so many percent survive. The same seed changes the same places. Places where no change can be
+ * noticed stand in tests/mutants-alike.txt, with why.
  */
 
 const NUMBER = [\T_LNUMBER, \T_DNUMBER];

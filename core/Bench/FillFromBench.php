@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Fluids\DialDrawing;
-use NimbleKnuckle\Core\Fluids\Door\VacuumFill;
+use NimbleKnuckle\Core\Fluids\Vacuum;
+use NimbleKnuckle\Core\Fluids\VacuumHold;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
-use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Quantity\Duration;
+use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Temperature;
+use NimbleKnuckle\Core\Quantity\Volume;
 
 /**
  * The vacuum of a fit: how deep it may go where the workshop stands and as warm as the coolant was, and what the
@@ -36,35 +39,38 @@ final readonly class FillFromBench
         );
     }
 
-    private function __construct(public SumResult $result, public DialDrawing $dial, public bool $isPulled, public float $altitude)
-    {
+    private function __construct(
+        public Vacuum $vacuum, public ?VacuumHold $hold, public DialDrawing $dial, public bool $isPulled, public float $altitude,
+    ) {
     }
 
-    /** @param array<string, string> $choices what was answered when the fit was planned */
+    /**
+     * Null where the vehicle sheet does not say what the circuit holds.
+     *
+     * @param array<string, string> $choices what was answered when the fit was planned
+     */
     public static function of(Circuit $circuit, FitState $state, array $choices): ?self
     {
+        if ($circuit->capacity <= 0.0) {
+            return null;
+        }
         $said = $choices[self::CHOICE] ?? '';
         $altitude = is_numeric($said) ? max(-500.0, min(6000.0, (float) $said)) : 0.0;
         $pulled = $state->readingOf('vacuum_pulled')?->value;
         $lost = $state->readingOf('vacuum_lost')?->value;
-        $sum = new VacuumFill();
-        try {
-            $result = $sum->compute(Inputs::of([
-                'altitude' => $altitude,
-                'temperature' => $state->readingOf('coolant_temperature')->value ?? self::USUAL_TEMPERATURE,
-                'volume' => $circuit->capacity, 'pulled' => $pulled ?? 0.0,
-            ] + (null !== $pulled && null !== $lost && $lost <= $pulled ? [
-                'hold_end' => $pulled - $lost, 'hold_minutes' => self::held($state),
-            ] : []), $sum->fields()));
-        } catch (InvalidInput) {
-            return null;
-        }
-        $now = ($pulled ?? 0.0) - ($result->has('leak_rate') ? $lost ?? 0.0 : 0.0);
-
-        return new self(
-            $result,
-            DialDrawing::of($now, $result->number('aim'), $result->number('limit'), $result->has('leak_rate') ? $pulled : null),
-            null !== $pulled, $altitude,
+        $temperature = $state->readingOf('coolant_temperature')->value ?? self::USUAL_TEMPERATURE;
+        $vacuum = Vacuum::of(
+            Air::at($altitude), Temperature::celsius($temperature), Volume::litres($circuit->capacity),
+            Pressure::kilopascals($pulled ?? 0.0),
         );
+        $hold = null === $pulled || null === $lost || $lost > $pulled ? null : VacuumHold::of(
+            $vacuum->volume, $vacuum->pulled, Pressure::kilopascals($pulled - $lost), Duration::minutes(self::held($state)),
+        );
+        $now = ($pulled ?? 0.0) - (null === $hold ? 0.0 : $lost ?? 0.0);
+        $dial = DialDrawing::of(
+            $now, $vacuum->aim()->kilopascals, $vacuum->limit->kilopascals, null === $hold ? null : $pulled,
+        );
+
+        return new self($vacuum, $hold, $dial, null !== $pulled, $altitude);
     }
 }

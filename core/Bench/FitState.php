@@ -199,7 +199,7 @@ final class FitState
             EventType::StepReopened => $this->reopen($step),
             EventType::StepSkipped => $this->skipped[$step] ??= $event,
             EventType::CautionAcknowledged => $this->seen[$step][$event->int('caution')] = true,
-            EventType::Counted => $this->counts[$step][$event->string('thing')] = $this->count($step, $event->string('thing')) + $event->int('by'),
+            EventType::Counted => $this->counts[$step][$thing = $event->string('thing')] = $this->count($step, $thing) + $event->int('by'),
             EventType::CountedAll => $this->countAll($step),
             EventType::Broke, EventType::Replaced => $this->fates[$event->id] = new PieceFate($event, $this->isDone($step)),
             EventType::PutIn => $this->inside[self::insideKey($event)] = $event,

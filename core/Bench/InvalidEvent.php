@@ -32,7 +32,9 @@ final class InvalidEvent extends \DomainException implements CoreException
 
         return new self(
             'step',
-            $said.($more > 0 ? sprintf(' And %d more.', $more) : '').(Bar::Lead === Gate::bar($obstacles) && !$isLead ? ' Only a lead overrules this.' : ''),
+            $said
+                .($more > 0 ? sprintf(' And %d more.', $more) : '')
+                .(Bar::Lead === Gate::bar($obstacles) && !$isLead ? ' Only a lead overrules this.' : ''),
         );
     }
 }

@@ -41,10 +41,11 @@ final readonly class Ladder
             $pulls = Pulls::of(
                 Angle::degrees($joint->turn()), Angle::degrees($joint->swing > 0.0 ? $joint->swing : self::SWING),
             );
+            $each = ($joint->turn() - $pulls->last->degrees) / max(1, $pulls->count - 1);
             for ($i = 1; $i <= $pulls->count; ++$i) {
                 $steps[] = [
                     RungKind::Angle, sprintf('pull %d of %d', $i, $pulls->count), 0.0,
-                    $i < $pulls->count ? ($joint->turn() - $pulls->last->degrees) / max(1, $pulls->count - 1) : $pulls->last->degrees, 'angle',
+                    $i < $pulls->count ? $each : $pulls->last->degrees, 'angle',
                 ];
             }
         }

@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Fluids\Door\CoolantMix;
+use NimbleKnuckle\Core\Fluids\Mix;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
-use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Quantity\Share;
+use NimbleKnuckle\Core\Quantity\Volume;
 
 /** The coolant mix of a fit: capacity, target and product from the vehicle sheet, drained and strength from the bench. */
 final readonly class MixFromBench
 {
-    private function __construct(public ?SumResult $result, public string $missing)
+    /**
+     * @param ?Mix $mix null where something is missing, which is then said
+     * @param bool $isIncompatible what was in it must not mix with the new
+     */
+    private function __construct(public ?Mix $mix, public string $missing, public bool $isIncompatible = false)
     {
     }
 
@@ -22,18 +25,25 @@ final readonly class MixFromBench
     {
         $drained = $state->readingOf('drained');
         $strength = $state->readingOf('strength_before');
-        if (null === $drained || null === $strength) {
-            return new self(null, null === $drained ? 'The drained amount was not measured.' : 'The strength was not read.');
+        $missing = match (true) {
+            null === $drained => 'The drained amount was not measured.',
+            null === $strength => 'The strength was not read.',
+            $strength->value > 100.0 => 'A strength of more than 100 % was read: read it again.',
+            $drained->value < 0.0 || $drained->value > $circuit->capacity => sprintf(
+                '%g L do not come out of a circuit of %g: measure again, or correct the vehicle sheet.', $drained->value,
+                $circuit->capacity,
+            ),
+            $circuit->capacity <= 0.0 => 'The vehicle sheet does not say what the circuit holds.',
+            $circuit->product <= 0.0 => 'The vehicle sheet does not say how strong the coolant is that goes in.',
+            default => '',
+        };
+        if ('' !== $missing || null === $drained || null === $strength) {
+            return new self(null, $missing);
         }
-        $sum = new CoolantMix();
-        try {
-            return new self($sum->compute(Inputs::of([
-                'capacity' => $circuit->capacity, 'drained' => $drained->value, 'present' => $strength->value,
-                'target' => $circuit->target, 'product' => $circuit->product,
-                'incompatible' => '' !== $familyInIt && '' !== $circuit->family && $familyInIt !== mb_strtolower($circuit->family),
-            ], $sum->fields())), '');
-        } catch (InvalidInput $e) {
-            return new self(null, $e->getMessage());
-        }
+
+        return new self(Mix::of(
+            Volume::litres($circuit->capacity), Volume::litres($drained->value), Share::ofHundred($strength->value),
+            Share::ofHundred($circuit->target), Share::ofHundred($circuit->product),
+        ), '', '' !== $familyInIt && '' !== $circuit->family && $familyInIt !== mb_strtolower($circuit->family));
     }
 }

@@ -194,7 +194,8 @@ final readonly class Thread
 
     private static function pipe(string $text): ?self
     {
-        $pattern = '~\A(?:(?:G|BSPP?|R?P)\s?(?<size>[0-9](?:/[0-9])?)(?:\s?A|\s?B)?(?:\s?-\s?[0-9]{2})?|(?<first>[0-9](?:/[0-9])?)(?:\s?IN|")?\s?(?:BSPP?|G))\z~';
+        $pattern = '~\A(?:(?:G|BSPP?|R?P)\s?(?<size>[0-9](?:/[0-9])?)(?:\s?A|\s?B)?(?:\s?-\s?[0-9]{2})?'
+            .'|(?<first>[0-9](?:/[0-9])?)(?:\s?IN|")?\s?(?:BSPP?|G))\z~';
         if (1 !== preg_match($pattern, $text, $m)) {
             return null;
         }
@@ -210,7 +211,8 @@ final readonly class Thread
     private static function unified(string $text): ?self
     {
         if (1 !== preg_match(
-            '~\A(?:NO\.?\s?(?=\d))?(?<size>#?\s?\d{1,2}(?:/\d{1,2})?)(?:\s?IN|")?(?:\s?[X-]\s?(?<tpi>\d{1,2}))?\s?-?\s?(?<series>UNC|UNF)?\z~',
+            '~\A(?:NO\.?\s?(?=\d))?(?<size>#?\s?\d{1,2}(?:/\d{1,2})?)(?:\s?IN|")?'
+                .'(?:\s?[X-]\s?(?<tpi>\d{1,2}))?\s?-?\s?(?<series>UNC|UNF)?\z~',
             $text, $m,
         )) {
             return null;

@@ -134,12 +134,22 @@ final readonly class Plot
 
     private function x(float $value): float
     {
-        return self::LEFT + (self::WIDTH - self::LEFT - self::RIGHT) * (max($this->xs[0], min($this->xs[1], $value)) - $this->xs[0]) / ($this->xs[1] - $this->xs[0]);
+        return self::LEFT + self::along(self::WIDTH - self::LEFT - self::RIGHT, $this->xs, $value);
     }
 
     private function y(float $value): float
     {
-        return $this->bottom() - ($this->bottom() - self::TOP) * (max($this->ys[0], min($this->ys[1], $value)) - $this->ys[0]) / ($this->ys[1] - $this->ys[0]);
+        return $this->bottom() - self::along($this->bottom() - self::TOP, $this->ys, $value);
+    }
+
+    /**
+     * How far along a length; what lies outside stands at the end.
+     *
+     * @param array{float, float} $ends
+     */
+    private static function along(float $length, array $ends, float $value): float
+    {
+        return $length * (max($ends[0], min($ends[1], $value)) - $ends[0]) / ($ends[1] - $ends[0]);
     }
 
     /**

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
-use NimbleKnuckle\Core\Sum\SumResult;
-
 /** The circuit as one can: what is left at the bottom, water and coolant poured on it; heights in percent of the capacity. */
 final readonly class CanDrawing
 {
@@ -15,15 +13,14 @@ final readonly class CanDrawing
     ) {
     }
 
-    /** @param float $capacity litres */
-    public static function of(SumResult $mix, float $capacity): self
+    public static function of(Mix $mix): self
     {
-        [$pour, $water] = [$mix->number('pour'), $mix->number('water')];
+        [$capacity, $pour, $water] = [$mix->capacity->litres, $mix->pour()->litres, $mix->water()->litres];
         $left = max(0.0, $capacity - $pour - $water);
 
         return new self(
             100 * $left / $capacity, 100 * $water / $capacity, 100 * $pour / $capacity, $capacity, $left, $water, $pour,
-            $mix->number('result'),
+            $mix->result()->percent(),
         );
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Volume;
+
 /** What a millimetre of the dipstick is worth, learned from pours between two dips: least squares through nought, L a mm. */
 final readonly class DipScale
 {
@@ -34,9 +37,15 @@ final readonly class DipScale
         return new self($top / $bottom, count($usable));
     }
 
-    /** L from one dip up (or down) to another, mm. */
-    public function between(float $from, float $to): float
+    /** @param float $litrePerMm as somebody learned it */
+    public static function told(float $litrePerMm): self
     {
-        return ($to - $from) * $this->litrePerMm;
+        return new self($litrePerMm, 0);
+    }
+
+    /** From one dip up to another; below nothing where it is the lower. */
+    public function between(Length $from, Length $to): Volume
+    {
+        return Volume::litres($to->minus($from)->millimetres * $this->litrePerMm);
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
-use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Volume;
 
 /**
  * The pours as one jug to scale, and where there is a dip the end of the stick beside it; heights in percent of what
@@ -18,16 +19,17 @@ final readonly class DipstickDrawing
     ) {
     }
 
-    /** @param float $capacity L */
-    public static function of(SumResult $result, float $capacity, ?float $dip, ?float $target): self
+    /** @param ?Volume $topUp from one dip to the other; below nothing where too much is in it */
+    public static function of(OilPour $pour, Volume $capacity, ?Length $dip, ?Length $target, ?Volume $topUp): self
     {
-        [$first, $then] = [$result->number('first_pour'), $result->number('then')];
-        $whole = max($capacity, $first + $then);
+        [$first, $then] = [$pour->first()->litres, $pour->then()->litres];
+        $whole = max($capacity->litres, $first + $then);
 
         return new self(
-            $capacity, 100 * $first / $whole, 100 * $then / $whole, $first, $then, $dip, $target,
-            null === $dip ? 0.0 : 1.35 * max($dip, $target ?? 0.0, 10.0), $result->has('top_up') ? $result->number('top_up') : null,
-            $result->has('draw_off') ? $result->number('draw_off') : null,
+            $capacity->litres, 100 * $first / $whole, 100 * $then / $whole, $first, $then, $dip?->millimetres, $target?->millimetres,
+            null === $dip ? 0.0 : 1.35 * max($dip->millimetres, $target->millimetres ?? 0.0, 10.0),
+            null === $topUp ? null : max(0.0, $topUp->litres),
+            null === $topUp || $topUp->litres >= -OilPour::NOTHING ? null : -$topUp->litres,
         );
     }
 }

@@ -4,25 +4,28 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
-use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Quantity\Length;
 
 /** A hose end on, to scale, with the smallest and largest the clamp closes on; radii in mm. */
 final readonly class HoseDrawing
 {
+    /** Inside over outside, where nobody measured it. */
+    private const USUAL_WALL = 0.78;
+
     private function __construct(
         public float $outer, public float $inner, public ?float $spigot, public float $smallest, public float $largest,
         public float $band,
     ) {
     }
 
-    public static function of(SumResult $result, ?float $inside, ?float $spigot): self
+    /** @param Length $across once it is on */
+    public static function of(HoseClamp $clamp, Length $across, ?Length $inside, ?Length $spigot): self
     {
-        $outer = $result->number('fitted') / 2;
+        $inner = null === $inside ? self::USUAL_WALL * $across->millimetres : max($inside->millimetres, $spigot->millimetres ?? 0.0);
 
         return new self(
-            $outer, (null === $inside ? 0.78 * 2 * $outer : max($inside, $spigot ?? 0.0)) / 2,
-            null === $spigot ? null : $spigot / 2, $result->number('smallest') / 2, $result->number('largest') / 2,
-            $result->number('band'),
+            $across->millimetres / 2, $inner / 2, null === $spigot ? null : $spigot->millimetres / 2,
+            $clamp->smallest->millimetres / 2, $clamp->largest->millimetres / 2, $clamp->band->millimetres,
         );
     }
 }

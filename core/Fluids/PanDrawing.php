@@ -11,8 +11,10 @@ use NimbleKnuckle\Core\Sum\Show;
 final readonly class PanDrawing
 {
     /** All in °C; without a full opening or a closing only what is known is drawn. */
-    public static function of(float $stamp, float $opened, ?float $full, ?float $closed): Plot
+    public static function of(PanTest $test): Plot
     {
+        [$stamp, $opened] = [$test->stamp->celsius, $test->opened->celsius];
+        [$full, $closed] = [$test->full?->celsius, $test->closed?->celsius];
         $low = min($stamp, $opened, $closed ?? $opened) - 10;
         $high = max($stamp, $full ?? $opened + 12) + 8;
         $plot = Plot::over(

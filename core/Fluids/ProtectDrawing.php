@@ -5,41 +5,36 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids;
 
 use NimbleKnuckle\Core\Drawing\Plot;
+use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Sum\Show;
-use NimbleKnuckle\Core\Sum\SumResult;
 
 /** Freezing, boiling in the open and boiling under the cap over strength, with the place where this coolant stands. */
 final readonly class ProtectDrawing
 {
-    /**
-     * @param float $percent by volume
-     * @param float $cap kPa gauge
-     */
-    public static function of(SumResult $result, Glycol $base, float $percent, float $cap, Air $air): Plot
+    public static function of(Protection $here): Plot
     {
         $freeze = $open = $capped = [];
-        foreach ($base->rows() as [$strength, $freezing, $boiling]) {
-            $activity = Air::SEA_LEVEL / WaterVapour::pressure($boiling);
-            $freeze[] = [$strength, $freezing];
-            $open[] = [$strength, WaterVapour::temperature($air->pressure / $activity)];
-            $capped[] = [$strength, WaterVapour::temperature(($air->pressure + $cap) / $activity)];
+        foreach ($here->base->rows() as [$percent, $freezing]) {
+            $there = Protection::of($here->base, Share::ofHundred($percent), $here->cap, $here->air);
+            $freeze[] = [$percent, $freezing];
+            $open[] = [$percent, $there->boilsOpen()->celsius];
+            $capped[] = [$percent, $there->boilsCapped()->celsius];
         }
+        $percent = $here->strength->percent();
+        [$freezes, $boils, $boilsCapped] = [$here->freeze->celsius, $here->boilsOpen()->celsius, $here->boilsCapped()->celsius];
         $plot = Plot::over(
             sprintf(
                 'Freezing and boiling of %s over strength; here %s percent: freezes at %s, boils at %s and %s degrees',
-                $base->inWords(), Show::n($percent), Show::n($result->number('freeze'), 3),
-                Show::n($result->number('boil_open'), 4), Show::n($result->number('boil_capped'), 4),
+                $here->base->inWords(), Show::n($percent), Show::n($freezes, 3), Show::n($boils, 4), Show::n($boilsCapped, 4),
             ),
             '%', [0.0, 62.0], '°C', [-60.0, 150.0],
         )
-            ->area($result->number('freeze'), $result->number('boil_open'))
+            ->area($freezes, $boils)
             ->line($freeze)->line($open, 'ink')->mark($percent, '')
-            ->dot(
-                $percent, $result->number('freeze'), Show::n($result->number('freeze'), 3).' freezes',
-            )->dot($percent, $result->number('boil_open'), '');
+            ->dot($percent, $freezes, Show::n($freezes, 3).' freezes')->dot($percent, $boils, '');
 
-        return $cap > 0.0 ? $plot->line($capped, 'pen')->dot(
-            $percent, $result->number('boil_capped'), Show::n($result->number('boil_capped'), 4).' under the cap',
-        ) : $plot->dot($percent, $result->number('boil_open'), Show::n($result->number('boil_open'), 4).' boils');
+        return $here->cap->kilopascals > 0.0
+            ? $plot->line($capped, 'pen')->dot($percent, $boilsCapped, Show::n($boilsCapped, 4).' under the cap')
+            : $plot->dot($percent, $boils, Show::n($boils, 4).' boils');
     }
 }

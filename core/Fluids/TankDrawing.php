@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
-use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Quantity\Temperature;
+use NimbleKnuckle\Core\Quantity\Volume;
 
 /**
  * An expansion tank with its two marks: where the coolant stands cold, and where it rises to hot; heights from the
@@ -25,13 +26,14 @@ final readonly class TankDrawing
      * @param float $cold °C
      * @param float $hot °C
      */
-    public static function of(SumResult $result, float $cold, float $hot): self
+    /** @param ?Volume $marks what fits between them; null where nobody knows */
+    public static function of(Growth $growth, ?Volume $marks, Temperature $cold, Temperature $hot): self
     {
-        $mark = $result->has('expected_mark') ? $result->number('expected_mark') : null;
+        $mark = null === $marks ? null : $growth->ofMarks($marks)->percent();
 
         return new self(
             self::LOWER, min(self::HEIGHT - 14, self::LOWER + (self::UPPER - self::LOWER) * ($mark ?? 50.0) / 100),
-            $result->number('growth'), $mark, $cold, $hot,
+            $growth->growth->litres, $mark, $cold->celsius, $hot->celsius,
         );
     }
 }

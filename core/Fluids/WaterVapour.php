@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
-/** At what pressure water boils, and back. Source: the Antoine equation with its two usual ranges, split at 100 °C. */
+use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Temperature;
+
+/** At what absolute pressure water boils, and back. Source: the Antoine equation with its two usual ranges, split at 100 °C. */
 final readonly class WaterVapour
 {
     private const MMHG = 0.133322387415;
@@ -12,30 +15,19 @@ final readonly class WaterVapour
     private const ABOVE = [8.14019, 1810.94, 244.485];
     private const SPLIT = 100.0;
 
-    /**
-     * @param float $temperature °C
-     *
-     * @return float kPa absolute
-     */
-    public static function pressure(float $temperature): float
+    public static function pressure(Temperature $temperature): Pressure
     {
-        [$a, $b, $c] = $temperature <= self::SPLIT ? self::BELOW : self::ABOVE;
+        [$a, $b, $c] = $temperature->celsius <= self::SPLIT ? self::BELOW : self::ABOVE;
 
-        return self::MMHG * 10 ** ($a - $b / ($c + $temperature));
+        return Pressure::kilopascals(self::MMHG * 10 ** ($a - $b / ($c + $temperature->celsius)));
     }
 
-    /**
-     * The two ranges leave half a percent of pressure between them at 100 °C; anything there is 100 °C.
-     *
-     * @param float $pressure kPa absolute
-     *
-     * @return float °C
-     */
-    public static function temperature(float $pressure): float
+    /** The two ranges leave half a percent of pressure between them at 100 °C; anything there is 100 °C. */
+    public static function temperature(Pressure $pressure): Temperature
     {
-        $below = self::solved(self::BELOW, $pressure);
+        $below = self::solved(self::BELOW, $pressure->kilopascals);
 
-        return $below <= self::SPLIT ? $below : max(self::SPLIT, self::solved(self::ABOVE, $pressure));
+        return Temperature::celsius($below <= self::SPLIT ? $below : max(self::SPLIT, self::solved(self::ABOVE, $pressure->kilopascals)));
     }
 
     /** @param array{float, float, float} $range */

@@ -126,7 +126,8 @@ final readonly class Notation
         null === $by || '' === $by->rest || throw InvalidQuantity::notReadable($kind, $text);
         $middle = $middle->hasUnit || null === $by || !$by->hasUnit ? $middle : $middle->in($by->unit);
         $figure = $middle->figure($kind);
-        $span = abs($share ?? 1.0) * (null === $by ? abs($figure->written()) : abs(($by->hasUnit ? $by : $by->in($middle->unit))->size($middle->unit)));
+        $size = null === $by ? $figure->written() : ($by->hasUnit ? $by : $by->in($middle->unit))->size($middle->unit);
+        $span = abs($share ?? 1.0) * abs($size);
         $span > 0.0 || throw InvalidQuantity::notReadable($kind, $text);
         $side = static fn (float $written): Figure => new Figure(
             Quantity::of($written, $figure->unit), $figure->unit, $figure->halfStep, $text,

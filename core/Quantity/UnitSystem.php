@@ -15,8 +15,9 @@ enum UnitSystem: string
     case Imperial = 'imperial';
 
     private const IMPERIAL = '~\b(?:imp(?:erial)?|uk|british)\b~i';
-    private const US = '~[0-9½¼¾⅛]\s*(?:(?:(?:lbf?|pound|ft|foot|feet|in)s?[\s.·/-]*(?:ft|lbf?|in|foot|feet|pound)s?|lbf?s?|ozf?|psi|ksi|inh?g?|in(?:ch(?:es)?)?\.?\s?hg'
-        .'|in(?:ch(?:es)?)?|thou|mils?|qts?|quarts?|pts?|pints?|gal(?:lon)?s?|fl\s?oz|mi(?:les?)?|ft|feet|°?\s?f(?:ahrenheit)?)(?![a-z])|["″”])~iu';
+    private const US = '~[0-9½¼¾⅛]\s*(?:(?:(?:lbf?|pound|ft|foot|feet|in)s?[\s.·/-]*(?:ft|lbf?|in|foot|feet|pound)s?|lbf?s?'
+        .'|ozf?|psi|ksi|inh?g?|in(?:ch(?:es)?)?\.?\s?hg|in(?:ch(?:es)?)?|thou|mils?|qts?|quarts?|pts?|pints?|gal(?:lon)?s?'
+        .'|fl\s?oz|mi(?:les?)?|ft|feet|°?\s?f(?:ahrenheit)?)(?![a-z])|["″”])~iu';
 
     /** By the first text that is not metric. */
     public static function heardIn(string ...$texts): self
@@ -42,7 +43,9 @@ enum UnitSystem: string
         }
         $other = $as ?? $other;
 
-        return Digits::significant(Quantity::of($value, $metric)->in($other)).Digits::GROUP.(Unit::Quart === $other ? 'US'.Digits::GROUP : '').$other->symbol();
+        $named = (Unit::Quart === $other ? 'US'.Digits::GROUP : '').$other->symbol();
+
+        return Digits::significant(Quantity::of($value, $metric)->in($other)).Digits::GROUP.$named;
     }
 
     /** The unit that stands beside the metric one; null where none does. */

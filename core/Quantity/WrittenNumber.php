@@ -43,7 +43,8 @@ final readonly class WrittenNumber
     /** @param list<int> $denominators */
     private static function readMixed(string $text, array $denominators): ?self
     {
-        $pattern = '~\A(?<sign>[-+]?)(?:(?<whole>[0-9]{1,6})(?:\s+|-))?(?<num>[0-9]{1,5})\s?/\s?(?<den>[0-9]{1,5})(?![0-9.,])(?<rest>.*)\z~us';
+        $pattern = '~\A(?<sign>[-+]?)(?:(?<whole>[0-9]{1,6})(?:\s+|-))?'
+            .'(?<num>[0-9]{1,5})\s?/\s?(?<den>[0-9]{1,5})(?![0-9.,])(?<rest>.*)\z~us';
         if (1 !== preg_match($pattern, $text, $m)) {
             return null;
         }

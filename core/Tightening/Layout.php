@@ -92,7 +92,8 @@ final readonly class Layout
             return self::grid((int) $m[1], (int) $m[2]);
         }
         if (1 !== preg_match(
-            '~\A(?:(?<shape>ring|circle|line|row)(?:\s+of)?\s+(?<n>[0-9]{1,3})|(?<m>[0-9]{1,3})\s+in\s+a\s+(?<form>ring|circle|line|row))\z~i',
+            '~\A(?:(?<shape>ring|circle|line|row)(?:\s+of)?\s+(?<n>[0-9]{1,3})'
+                .'|(?<m>[0-9]{1,3})\s+in\s+a\s+(?<form>ring|circle|line|row))\z~i',
             $clean, $m,
         )) {
             return null;

@@ -53,8 +53,9 @@ final readonly class JointModel
         $luck = new Luck($seed);
         $friction = $bolt->friction->low + ($bolt->friction->high - $bolt->friction->low) * $luck->between(0.25, 0.75);
         $preload = $bolt->preload();
-        $slope = $preload->torqueFor($springs->perDegree(), $friction, $bolt->friction->head($friction))->newtonMetres * $luck->between(0.92, 1.08);
-        $yield = $preload->yieldTorque($friction, $bolt->friction->head($friction))->newtonMetres;
+        $head = $bolt->friction->head($friction);
+        $slope = $preload->torqueFor($springs->perDegree(), $friction, $head)->newtonMetres * $luck->between(0.92, 1.08);
+        $yield = $preload->yieldTorque($friction, $head)->newtonMetres;
 
         return new self(
             $fault,

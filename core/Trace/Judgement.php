@@ -94,7 +94,9 @@ final readonly class Judgement
     /** Share of the figure the torque jumped by within ten milliseconds. */
     public function jolt(): float
     {
-        return $this->trace->steepestTenMs() / ($this->spec->isByAngle() ? max($this->spec->torque, $this->trace->peak) : $this->spec->torque);
+        $target = $this->spec->isByAngle() ? max($this->spec->torque, $this->trace->peak) : $this->spec->torque;
+
+        return $this->trace->steepestTenMs() / $target;
     }
 
     /** Degrees from a tenth to nine tenths of the peak. */

@@ -72,7 +72,9 @@ final readonly class Swings
     private static function withoutLettingGo(array $samples, float $peak): array
     {
         $last = count($samples) - 1;
-        while ($last > 1 && ($samples[$last][1] ?? 0.0) < ($samples[$last - 1][1] ?? 0.0) - self::GONE * $peak && $samples[$last][0] - $samples[$last - 1][0] < 0.5) {
+        $isLetGo = static fn (int $i): bool => ($samples[$i][1] ?? 0.0) < ($samples[$i - 1][1] ?? 0.0) - self::GONE * $peak
+            && $samples[$i][0] - $samples[$i - 1][0] < 0.5;
+        while ($last > 1 && $isLetGo($last)) {
             --$last;
         }
 

@@ -72,9 +72,9 @@ final readonly class TraceSpec
     private static function number(mixed $value, Kind $kind): float
     {
         try {
-            return is_string($value) || is_int($value) || is_float($value) ? Notation::read($kind, $value)->value() : throw InvalidInput::in(
-                'spec', 'Say what it was to reach: {"torque": 25}, or {"snug": 40, "angle": 75}.',
-            );
+            return is_string($value) || is_int($value) || is_float($value)
+                ? Notation::read($kind, $value)->value()
+                : throw InvalidInput::in('spec', 'Say what it was to reach: {"torque": 25}, or {"snug": 40, "angle": 75}.');
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in('spec', $e->getMessage());
         }

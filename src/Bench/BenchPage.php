@@ -29,6 +29,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
+use NimbleKnuckle\Core\Tightening\Door\AngleTighten;
 use NimbleKnuckle\Core\Tightening\Door\WrenchSet;
 use Psr\Clock\ClockInterface;
 
@@ -109,8 +110,8 @@ final readonly class BenchPage
                 'left' => $fit->waitLeft($step, $now), 'share' => self::share($fit, $step, $now),
             ] : null,
             'circuit' => $circuit,
-            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixFromBench::of(
-                $circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id),
+            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixView::of(
+                MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
             ) : null,
             'sum' => $this->sum->of($step, $circuit, $fit->state),
             'opened' => Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
@@ -128,6 +129,8 @@ final readonly class BenchPage
             return ['card' => null, 'rung' => null, 'advice' => null, 'wrench' => null, 'mechanics' => null, 'faults' => []];
         }
         $card = BoltCardView::of($fit, $joint, $this->kit->kit());
+        $mechanics = JointMechanics::of($joint);
+        $turned = $mechanics?->byAngle();
         $share = self::nextShare($fit, $joint);
         $advice = $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt($share)) : null;
 
@@ -138,7 +141,8 @@ final readonly class BenchPage
             'settingSaid' => null === $advice?->setting ? null : (new WrenchSet())->said($advice->setting),
             'pull' => $joint->hasFigure() ? $joint->torqueAt($share) : 0.0,
             'wrench' => $this->wrench->view($fit, $joint, $record->id, $step->id),
-            'mechanics' => JointMechanics::of($joint),
+            'mechanics' => $mechanics,
+            'turned' => null === $turned ? null : (new AngleTighten())->said($turned),
             'faults' => $fit->passFaults($joint->id),
         ];
     }
@@ -158,7 +162,7 @@ final readonly class BenchPage
             ],
             'short' => array_values($holds)[0] ?? null,
             'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum')
-                ? FillFromBench::of($circuit, $fit->state, $record->choices)
+                ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
                 : null,
         ];
     }

@@ -32,7 +32,8 @@ final class JointHistoryController extends AbstractController
             ),
         );
         $earlier = $db->fetchAllAssociative(
-            "SELECT f.id, f.title, f.signed_at, f.signed_by, COUNT(*) AS marks, MAX(json_extract(e.payload, '$.setting')) AS setting, MAX(json_extract(e.payload, '$.wrench')) AS wrench, MAX(e.at) AS last
+            "SELECT f.id, f.title, f.signed_at, f.signed_by, COUNT(*) AS marks, MAX(json_extract(e.payload, '$.setting')) AS setting,
+                MAX(json_extract(e.payload, '$.wrench')) AS wrench, MAX(e.at) AS last
              FROM fit f JOIN fit_event e ON e.fit_id = f.id AND e.type = 'fastener-marked' AND json_extract(e.payload, '$.joint') = :joint
              WHERE f.vehicle_id = :vehicle AND f.id <> :fit GROUP BY f.id ORDER BY last DESC LIMIT 12",
             ['joint' => $joint, 'vehicle' => $record->vehicle->id, 'fit' => $id],

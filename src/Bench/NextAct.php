@@ -177,11 +177,16 @@ final readonly class NextAct
     private function pulled(Joint $joint, Rung $rung, int $bolt, Ladder $ladder): string
     {
         $what = 1 === $joint->count() ? '' : 'Bolt '.$bolt.' ';
+        $isOnlyPass = $rung->stage === $ladder->final() || count($joint->passes) < 2;
 
         return ucfirst(match ($rung->kind) {
             RungKind::Angle => sprintf('%s%s, %s° on', $what, $rung->label, Format::plain($rung->degrees)),
             RungKind::Check => $what.'checked',
-            default => $what.($rung->share < 100.0 ? sprintf('at %s %%', Format::plain($rung->share)) : ($rung->stage === $ladder->final() || count($joint->passes) < 2 ? 'at torque' : 'at 100 %')),
+            default => $what.match (true) {
+                $rung->share < 100.0 => sprintf('at %s %%', Format::plain($rung->share)),
+                $isOnlyPass => 'at torque',
+                default => 'at 100 %',
+            },
         });
     }
 

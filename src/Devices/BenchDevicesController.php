@@ -109,7 +109,8 @@ final class BenchDevicesController extends AbstractController
     public function upload(
         string $id, string $step, Request $request, #[CurrentUser] AccountRecord $person, ClockInterface $clock,
     ): Response {
-        $device = $this->devices->get($request->request->getString('device')) ?? throw $this->createNotFoundException('There is no such device.');
+        $device = $this->devices->get($request->request->getString('device'))
+            ?? throw $this->createNotFoundException('There is no such device.');
         $file = $request->files->get('trace');
         try {
             $text = $file instanceof \Symfony\Component\HttpFoundation\File\UploadedFile && $file->isValid() && $file->getSize() < 2_000_000

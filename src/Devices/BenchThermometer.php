@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Devices;
 
 use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
+use NimbleKnuckle\Core\Quantity\Temperature;
 
 /** The thermometer as the bench shows it at a step that warms the engine up. */
 final readonly class BenchThermometer
@@ -41,7 +42,9 @@ final readonly class BenchThermometer
         $last = $reading->samples[count($reading->samples) - 1];
 
         return [
-            'plot' => CurveDrawing::of($reading->samples, $reading->taskNumber('opens'), ReadingBook::judgedCurve($reading)),
+            'plot' => CurveDrawing::of(
+                $reading->samples, Temperature::celsius($reading->taskNumber('opens')), ReadingBook::judgedCurve($reading),
+            ),
             'now' => $last[1] ?? 0.0,
             'minutes' => (($last[0] ?? 0.0) - ($reading->samples[0][0] ?? 0.0)) / 60,
         ];

@@ -103,7 +103,8 @@ final class DeviceWrenchCommand extends Command
         $id = (string) new Ulid();
         $seed = self::option($input, 'seed');
         $answer = ['finding' => '', 'said' => '', 'marked' => false];
-        foreach (SimulatedWrench::pieces($this->task($device), $id, $fault, is_numeric($seed) ? (int) $seed : SimulatedWrench::seed($id)) as $piece) {
+        $luck = is_numeric($seed) ? (int) $seed : SimulatedWrench::seed($id);
+        foreach (SimulatedWrench::pieces($this->task($device), $id, $fault, $luck) as $piece) {
             $answer = '' === self::option($input, 'url') ? $this->inProcess($device, $piece) : $this->post->reading(
                 self::option($input, 'url'), self::option($input, 'token'), $piece,
             );

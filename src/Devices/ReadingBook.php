@@ -13,11 +13,11 @@ use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\WrenchTask;
 use NimbleKnuckle\Core\Fluids\Door\WarmUp;
+use NimbleKnuckle\Core\Fluids\WarmUp\Curve;
+use NimbleKnuckle\Core\Fluids\WarmUp\Judgement as WarmUpJudgement;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Sum\Check;
-use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Trace\Door\TraceJudge;
 use NimbleKnuckle\Core\Trace\Judgement;
 use NimbleKnuckle\Core\Trace\Trace;
@@ -30,6 +30,8 @@ use Symfony\Component\Uid\Ulid;
  */
 final readonly class ReadingBook
 {
+    /** A curve of fewer says nothing. */
+    private const LEAST_SAMPLES = 8;
     /** °C, where the vehicle sheet does not say at what its thermostat opens. */
     private const USUAL_OPENING = 88.0;
 
@@ -164,16 +166,16 @@ final readonly class ReadingBook
         $judged = self::judgedCurve($reading);
         $before = $reading->finding;
         if (null !== $judged) {
-            $stops = array_values(array_filter($judged->checks, static fn (Check $check): bool => 'overheating' === $check->code));
-            $shown = $stops[0] ?? $judged->checks[0];
+            $said = (new WarmUp())->said($judged);
+            $shown = $said->checks[$judged->isTooHot() ? count($said->checks) - 1 : 0];
             [$reading->verdict, $reading->finding, $reading->said] = [
-                $judged->verdict->value, $judged->checks[0]->code, mb_substr($shown->text, 0, 500),
+                $said->verdict->value, $judged->sign()->finding(), mb_substr($shown->text, 0, 500),
             ];
         }
         $isNews = 'stop' === $reading->verdict
             && $before !== $reading->finding
             || 'stop' === $reading->verdict
-            && true === $judged?->hasCheck('overheating')
+            && true === $judged?->isTooHot()
             && !$reading->marked;
         if ('' === $reading->finding || !$done && !$isNews) {
             return;
@@ -182,15 +184,15 @@ final readonly class ReadingBook
         if (null === $record || 'signed' === $record->status->value) {
             return;
         }
-        $reading->marked = $reading->marked || true === $judged?->hasCheck('overheating');
+        $reading->marked = $reading->marked || true === $judged?->isTooHot();
         $this->recorder->record($record, $this->curveEvents($reading, $judged, $done), Hand::Server);
     }
 
     /** @return list<FitEvent> */
-    private function curveEvents(ReadingRecord $reading, ?SumResult $judged, bool $done): array
+    private function curveEvents(ReadingRecord $reading, ?WarmUpJudgement $judged, bool $done): array
     {
         $now = $this->clock->now();
-        $hot = true === $judged?->hasCheck('overheating');
+        $hot = true === $judged?->isTooHot();
         $events = [FitEvent::of(
             (string) new Ulid(), EventType::CurveJudged,
             [
@@ -203,8 +205,9 @@ final readonly class ReadingBook
             $this->em->find(FitRecord::class, $reading->fitId)?->sheet()->step($reading->step)->asks ?? [],
             static fn (Ask $ask): bool => 'opened_at' === $ask->field,
         );
-        if ($done && [] !== $asked && null !== $judged && $judged->has('opened_at') && 'ok' === $reading->verdict) {
-            $at = round($judged->number('opened_at'), 1);
+        $opened = $judged?->openedAt();
+        if ($done && [] !== $asked && null !== $opened && 'ok' === $reading->verdict) {
+            $at = round($opened->celsius, 1);
             $events[] = FitEvent::of(
                 (string) new Ulid(), EventType::Measured,
                 [
@@ -219,15 +222,15 @@ final readonly class ReadingBook
     }
 
     /** Null while there is too little to judge. */
-    public static function judgedCurve(ReadingRecord $reading): ?SumResult
+    public static function judgedCurve(ReadingRecord $reading): ?WarmUpJudgement
     {
-        if (count($reading->samples) < 8) {
+        if (count($reading->samples) < self::LEAST_SAMPLES) {
             return null;
         }
-        $sum = new WarmUp();
         try {
-            return $sum->compute(Inputs::of(['samples' => $reading->samples, 'opens' => $reading->taskNumber('opens')], $sum->fields()));
+            return WarmUpJudgement::of(Curve::of($reading->samples), Temperature::celsius($reading->taskNumber('opens')));
         } catch (InvalidInput) {
+            // Samples out of their order: the next ones may put it right, and until then there is no verdict.
             return null;
         }
     }

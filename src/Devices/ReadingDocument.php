@@ -76,7 +76,8 @@ final readonly class ReadingDocument
                     static fn (mixed $n): bool => (is_int($n) || is_float($n)) && is_finite((float) $n) && abs((float) $n) < 1e7,
                 ),
             ) : [];
-            count($numbers) >= 2 && count($numbers) <= ($torque ? 3 : 2) && count($numbers) === count((array) $row) || throw InvalidInput::in(
+            $count = count($numbers);
+            $count >= 2 && $count <= ($torque ? 3 : 2) && $count === count((array) $row) || throw InvalidInput::in(
                 $field, sprintf('Sample %d must be %s.', $i + 1, $torque ? '[degrees, N·m] or [degrees, N·m, ms]' : '[s, °C]'),
             );
             $samples[] = array_map(floatval(...), $numbers);

@@ -55,7 +55,8 @@ final class ExchangeController extends AbstractController
                     'good',
                     $person->isLead()
                         ? 'The fit is in. What it says of others is shown as stated in the file.'
-                        : 'The fit is in. What it says of others is shown as stated in the file; a signature counts only where a lead imports it.',
+                        : 'The fit is in. What it says of others is shown as stated in the file; a signature counts only where '
+                            .'a lead imports it.',
                 );
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);

@@ -47,7 +47,8 @@ final readonly class FluidBook
     public function familyIn(string $vehicleId): string
     {
         $family = $this->db->fetchOne(
-            "SELECT family FROM fluid_entry WHERE vehicle_id = ? AND circuit = 'coolant' AND kind = 'filled' AND family <> '' ORDER BY at DESC, id DESC LIMIT 1",
+            "SELECT family FROM fluid_entry WHERE vehicle_id = ? AND circuit = 'coolant' AND kind = 'filled' AND family <> ''
+                ORDER BY at DESC, id DESC LIMIT 1",
             [$vehicleId],
         );
 
@@ -147,9 +148,9 @@ final readonly class FluidBook
 
     private static function strengthThen(Circuit $circuit, Fit $fit): ?float
     {
-        $mix = MixFromBench::of($circuit, $fit->state)->result;
+        $mix = MixFromBench::of($circuit, $fit->state)->mix;
 
-        return null === $mix ? null : round($mix->number('result'), 1);
+        return null === $mix ? null : round($mix->result()->percent(), 1);
     }
 
     private static function ensureWhole(FluidEntry $entry): void
@@ -174,15 +175,14 @@ final readonly class FluidBook
     private static function fields(): array
     {
         return [
-            Field::text('kind', 'What', 'topped-up'), Field::quantity('litres', 'Went in', Kind::Volume, '0.2 L')->optional(), Field::quantity(
-                'percent', 'Strength', Kind::Percent, '48 %',
-            )->optional(),
-            Field::quantity(
-                'before', 'Dipstick before', Kind::Length, '12 mm',
-            )->optional(), Field::quantity('after', 'Dipstick after', Kind::Length, '20 mm')->optional(),
-            Field::quantity(
-                'km', 'Distance', Kind::Distance, '84,200 km',
-            )->optional(), Field::text('family', 'Family', 'OA-7')->optional(), Field::text('note', 'Note', 'after the first drive')->optional(),
+            Field::text('kind', 'What', 'topped-up'),
+            Field::quantity('litres', 'Went in', Kind::Volume, '0.2 L')->optional(),
+            Field::quantity('percent', 'Strength', Kind::Percent, '48 %')->optional(),
+            Field::quantity('before', 'Dipstick before', Kind::Length, '12 mm')->optional(),
+            Field::quantity('after', 'Dipstick after', Kind::Length, '20 mm')->optional(),
+            Field::quantity('km', 'Distance', Kind::Distance, '84,200 km')->optional(),
+            Field::text('family', 'Family', 'OA-7')->optional(),
+            Field::text('note', 'Note', 'after the first drive')->optional(),
         ];
     }
 }

@@ -30,7 +30,8 @@ final readonly class Garage
     public function rows(): array
     {
         $rows = $this->em->getConnection()->fetchAllAssociative(
-            "SELECT v.id, v.name, v.short, json_extract(v.document, '$.about') about, (SELECT COUNT(*) FROM fit f WHERE f.vehicle_id = v.id AND f.signed_at IS NOT NULL) fits FROM vehicle v ORDER BY v.name",
+            "SELECT v.id, v.name, v.short, json_extract(v.document, '$.about') about, (SELECT COUNT(*) FROM fit f
+                WHERE f.vehicle_id = v.id AND f.signed_at IS NOT NULL) fits FROM vehicle v ORDER BY v.name",
         );
         $text = static fn (mixed $value): string => is_scalar($value) ? (string) $value : '';
 

@@ -362,12 +362,13 @@ final readonly class VehicleEditor
     {
         if ('items' === $key) {
             foreach (['items' => 'behind', 'circuits' => 'drain_behind'] as $other => $field) {
-                $document[$other] = array_map(
-                    static fn (mixed $thing): mixed => is_array($thing) && is_array($thing[$field] ?? null) ? [$field => array_values(array_filter(
-                        $thing[$field], static fn (mixed $other): bool => $other !== $id,
-                    ))] + $thing : $thing,
-                    $this->list($document, $other),
-                );
+                $document[$other] = array_map(static function (mixed $thing) use ($field, $id): mixed {
+                    $named = is_array($thing) ? $thing[$field] ?? null : null;
+
+                    return is_array($thing) && is_array($named)
+                        ? [$field => array_values(array_filter($named, static fn (mixed $one): bool => $one !== $id))] + $thing
+                        : $thing;
+                }, $this->list($document, $other));
             }
             foreach ($this->list($document, 'joints') as $joint) {
                 is_array($joint) && ($joint['item'] ?? null) === $id && throw InvalidInput::in(

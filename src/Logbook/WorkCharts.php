@@ -22,7 +22,11 @@ final readonly class WorkCharts
     public function durations(): array
     {
         $found = [];
-        foreach ($this->db->fetchAllAssociative("SELECT title, minutes_taken, minutes_planned FROM fit WHERE status = 'signed' AND minutes_taken > 0 ORDER BY title, minutes_taken") as $row) {
+        $rows = $this->db->fetchAllAssociative(
+            "SELECT title, minutes_taken, minutes_planned FROM fit WHERE status = 'signed' AND minutes_taken > 0
+                ORDER BY title, minutes_taken",
+        );
+        foreach ($rows as $row) {
             $found[self::text($row['title'])][] = [self::number($row['minutes_taken']), self::number($row['minutes_planned'])];
         }
         $charts = [];

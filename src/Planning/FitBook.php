@@ -71,7 +71,8 @@ final readonly class FitBook
     public function pastDurations(string $title, int $limit = 12): array
     {
         $found = $this->em->getConnection()->fetchFirstColumn(
-            "SELECT minutes_taken FROM fit WHERE status = 'signed' AND title = :title AND minutes_taken > 0 ORDER BY signed_at DESC LIMIT ".$limit,
+            "SELECT minutes_taken FROM fit WHERE status = 'signed' AND title = :title AND minutes_taken > 0
+                ORDER BY signed_at DESC LIMIT ".$limit,
             ['title' => $title],
         );
 

@@ -84,7 +84,8 @@ final class PracticeController extends AbstractController
         return $this->render(
             'practice/result.html.twig',
             [
-                'try' => $try, 'exercise' => $try->exercise(), 'judged' => null === $judged ? null : (new TraceJudge())->said($judged), 'plot' => $this->plot($try, $judged),
+                'try' => $try, 'exercise' => $try->exercise(),
+                'judged' => null === $judged ? null : (new TraceJudge())->said($judged), 'plot' => $this->plot($try, $judged),
                 'progress' => $this->progress($recent), 'recent' => $recent,
             ],
         );

@@ -22,7 +22,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('sum:run', 'Run a sum: NAME --json=\'{"field":"value"}\', or - for JSON on standard input, or --batch.')]
 final class SumRunCommand extends Command
 {
-    private const FLAGS = \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE;
+    private const FLAGS = \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR
+        | \JSON_INVALID_UTF8_SUBSTITUTE;
 
     public function __construct(private readonly SumBook $sums, private readonly LoggerInterface $logger)
     {

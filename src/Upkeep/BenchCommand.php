@@ -35,6 +35,11 @@ use Symfony\Component\Security\Http\Authenticator\Token\PostAuthenticationToken;
 #[AsCommand('app:bench', 'Time the main views and the compile against a bare route, in one run.')]
 final class BenchCommand extends Command
 {
+    /** Vehicle and procedure of the fits that are planned to be timed. */
+    private const JOBS = [
+        ['veldra-tarn-20t', 'thermostat-under'], ['ostrel-vane-s6', 'serpentine-belt'], ['corrin-drover-27d', 'water-pump'],
+    ];
+
     public function __construct(
         private readonly Connection $db,
         private readonly EntityManagerInterface $em,
@@ -143,7 +148,7 @@ final class BenchCommand extends Command
     private function compiles(int $rounds): array
     {
         $times = [];
-        foreach ([['veldra-tarn-20t', 'thermostat-under'], ['ostrel-vane-s6', 'serpentine-belt'], ['corrin-drover-27d', 'water-pump']] as [$vehicleId, $procedureId]) {
+        foreach (self::JOBS as [$vehicleId, $procedureId]) {
             $procedure = $this->shelf->procedure($procedureId) ?? throw new \LogicException('The shipped procedures are there.');
             $vehicle = $this->garage->get($vehicleId)->sheet();
             $compiler = new Compiler($this->shelf->common());

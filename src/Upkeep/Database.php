@@ -133,7 +133,8 @@ final readonly class Database
             $copy = new \PDO('sqlite:'.$file, null, null, [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
             $sound = $copy->query('PRAGMA integrity_check');
             $events = $copy->query(
-                "SELECT COUNT(*) FROM sqlite_master WHERE name IN ('fit_event', 'fit', 'account', 'fit_event_no_update', 'fit_event_no_delete')",
+                "SELECT COUNT(*) FROM sqlite_master
+                WHERE name IN ('fit_event', 'fit', 'account', 'fit_event_no_update', 'fit_event_no_delete')",
             );
             $isOurs = false !== $sound && 'ok' === $sound->fetchColumn() && false !== $events && 5 === $events->fetchColumn();
         } catch (\PDOException $e) {

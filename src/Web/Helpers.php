@@ -8,12 +8,10 @@ use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Bench\EndNames;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Fluids\CanDrawing;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Quantity\Angle;
-use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Tightening\AngleDrawing;
 use Symfony\Component\Uid\Ulid;
 use Twig\Attribute\AsTwigFunction;
@@ -50,12 +48,6 @@ final readonly class Helpers
     public static function endName(Fit $fit, string $id): string
     {
         return (new EndNames($fit))->of($id);
-    }
-
-    #[AsTwigFunction('can')]
-    public static function can(SumResult $mix, float $capacity): CanDrawing
-    {
-        return CanDrawing::of($mix, $capacity);
     }
 
     #[AsTwigFunction('ladder')]

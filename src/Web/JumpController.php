@@ -40,7 +40,13 @@ final class JumpController extends AbstractController
                 static fn (array $hit): bool => '' === $words || str_contains(mb_strtolower($hit['label'].' '.$hit['kind']), $words),
             ),
         );
-        foreach ($db->fetchAllNumeric("SELECT f.id, f.title, v.short, f.status FROM fit f JOIN vehicle v ON v.id = f.vehicle_id WHERE lower(f.title || ' ' || v.name) LIKE ? ESCAPE '\\' ORDER BY CASE f.status WHEN 'signed' THEN 1 ELSE 0 END, f.created_at DESC LIMIT 8", [$like]) as [$id, $title, $short, $status]) {
+        $fits = $db->fetchAllNumeric(
+            "SELECT f.id, f.title, v.short, f.status FROM fit f JOIN vehicle v ON v.id = f.vehicle_id
+                WHERE lower(f.title || ' ' || v.name) LIKE ? ESCAPE '\\'
+                ORDER BY CASE f.status WHEN 'signed' THEN 1 ELSE 0 END, f.created_at DESC LIMIT 8",
+            [$like],
+        );
+        foreach ($fits as [$id, $title, $short, $status]) {
             $hits[] = [
                 'label' => sprintf('%s: %s', self::text($short), self::text($title)), 'kind' => 'fit, '.self::text($status),
                 'href' => $this->generateUrl('fit_sheet', ['id' => self::text($id)]),

@@ -11,7 +11,8 @@ use Symfony\Component\HttpKernel\Event\ResponseEvent;
 #[AsEventListener]
 final readonly class SecurityHeaders
 {
-    public const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    public const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'; font-src 'self'; "
+        ."connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     public function __invoke(ResponseEvent $event): void
     {

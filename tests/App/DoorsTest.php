@@ -141,15 +141,26 @@ final class DoorsTest extends AppTestCase
     {
         $this->signIn('ines');
         $fit = $this->tarnFit()->id;
-        foreach (['/', '/fits', '/fits/'.$fit, '/fits/'.$fit.'/bench', '/fits/'.$fit.'/loose-ends', '/start', '/start?vehicle=veldra-tarn-20t', '/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=burp', '/vehicles', '/vehicles/corrin-drover-27d', '/sums', '/sums/wrench-set', '/sums/coolant-mix?capacity=1&drained=9', '/kit', '/logbook', '/jump?q=mix', '/import'] as $path) {
+        foreach ([
+            '/', '/fits', '/fits/'.$fit, '/fits/'.$fit.'/bench', '/fits/'.$fit.'/loose-ends', '/start',
+            '/start?vehicle=veldra-tarn-20t', '/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=burp', '/vehicles',
+            '/vehicles/corrin-drover-27d', '/sums', '/sums/wrench-set', '/sums/coolant-mix?capacity=1&drained=9', '/kit', '/logbook',
+            '/jump?q=mix', '/import',
+        ] as $path) {
             $this->client->request('GET', $path);
             self::assertSame(200, $this->client->getResponse()->getStatusCode(), $path);
         }
-        foreach (['/fits/01ARZ3NDEKTSV4RRFFQ69G5FAV', '/fits/'.$fit.'/bench/no-such-step', '/vehicles/nothing', '/sums/nothing', '/start?vehicle=nothing'] as $path) {
+        foreach ([
+            '/fits/01ARZ3NDEKTSV4RRFFQ69G5FAV', '/fits/'.$fit.'/bench/no-such-step', '/vehicles/nothing', '/sums/nothing',
+            '/start?vehicle=nothing',
+        ] as $path) {
             $this->client->request('GET', $path);
             self::assertSame(404, $this->client->getResponse()->getStatusCode(), $path);
         }
-        foreach (['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=siphon', '/start?vehicle=ostrel-vane-s6&procedure=thermostat-under'] as $path) {
+        foreach ([
+            '/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=siphon',
+            '/start?vehicle=ostrel-vane-s6&procedure=thermostat-under',
+        ] as $path) {
             $this->client->request('GET', $path);
             self::assertSame(422, $this->client->getResponse()->getStatusCode(), $path);
             self::assertSelectorExists('[role=alert]');

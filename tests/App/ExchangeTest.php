@@ -116,7 +116,9 @@ final class ExchangeTest extends AppTestCase
         $wrench = $devices->all(DeviceKind::Wrench)[0];
         $devices->take($wrench, $record->id, 'housing-tight', 'Joss Wending');
         $readings = $this->service(ReadingBook::class);
-        foreach (SimulatedWrench::pieces($readings->wrenchTask($record, 'housing-tight'), $id = (string) new Ulid(), Fault::None, 4) as $piece) {
+        foreach (SimulatedWrench::pieces(
+            $readings->wrenchTask($record, 'housing-tight'), $id = (string) new Ulid(), Fault::None, 4,
+        ) as $piece) {
             $readings->receive($wrench, ReadingDocument::read($piece));
         }
         $json = $this->service(FitDocument::class)->write($record);

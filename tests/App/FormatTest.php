@@ -83,7 +83,10 @@ final class FormatTest extends TestCase
     public static function spoken(): iterable
     {
         yield [UnitSystem::Metric, '25 N·m', 'M8', '8.8', 'aluminium casting', 'ring 8', '6.4 L', '0 0.4; 90 0.4', '5/16-18 UNC'];
-        foreach (['25 N·m / 18.4 ft-lb', '9 Nm / 80 in-lb', '17 foot-pounds', '7 qt', '16 psi', '212 °F', '65 F', '1/4 in', '5/16"', '2 gal', '25 inHg', '½ in'] as $text) {
+        foreach ([
+            '25 N·m / 18.4 ft-lb', '9 Nm / 80 in-lb', '17 foot-pounds', '7 qt', '16 psi', '212 °F', '65 F', '1/4 in', '5/16"', '2 gal',
+            '25 inHg', '½ in',
+        ] as $text) {
             yield [UnitSystem::Us, '6.4 L', $text];
         }
         yield [UnitSystem::Imperial, '1 imp gal'];

@@ -257,7 +257,10 @@ final class PlanningTest extends AppTestCase
             self::assertResponseIsSuccessful($good);
             self::assertSelectorNotExists('[aria-invalid]');
         }
-        foreach (['altitude=high' => '“high” is not an altitude', 'altitude=1,200' => 'can mean 1.200 or 1200', 'altitude=9000' => 'above the sea', 'workshop=65%20kPa' => 'not a unit of temperature', 'workshop=65' => '50 °C'] as $bad => $hint) {
+        foreach ([
+            'altitude=high' => '“high” is not an altitude', 'altitude=1,200' => 'can mean 1.200 or 1200',
+            'altitude=9000' => 'above the sea', 'workshop=65%20kPa' => 'not a unit of temperature', 'workshop=65' => '50 °C',
+        ] as $bad => $hint) {
             [$field, $typed] = explode('=', urldecode($bad));
             $crawler = $this->client->request('GET', $start.'&'.$bad);
             self::assertSame(422, $this->client->getResponse()->getStatusCode(), $bad);

@@ -196,7 +196,9 @@ final class RecorderTest extends AppTestCase
     private function answer(): array
     {
         /**
-         * @var array{step: string, regions: array<string, string>, hashes: array<string, string>, aheadKey: string, ahead?: list<mixed>} $answer
+         * @var array{
+         *     step: string, regions: array<string, string>, hashes: array<string, string>, aheadKey: string, ahead?: list<mixed>,
+         * } $answer
          */
         $answer = json_decode((string) $this->client->getResponse()->getContent(), true, 16, \JSON_THROW_ON_ERROR);
 

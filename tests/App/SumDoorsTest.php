@@ -50,7 +50,9 @@ final class SumDoorsTest extends AppTestCase
         [, $direct] = $this->console(['sum:run', 'wrench-set', '--json='.$one]);
         [, $stdin] = $this->console(['sum:run', 'wrench-set', '-'], $one);
         self::assertSame($direct, $stdin);
-        $lines = implode("\n", array_fill(0, 500, $one))."\n".'{"target":-1,"lever":220,"adapter":32}'."\n".'{"sum":"torque-check","inputs":{"stated":"9 Nm"}}';
+        $lines = implode(
+            "\n", array_fill(0, 500, $one),
+        )."\n".'{"target":-1,"lever":220,"adapter":32}'."\n".'{"sum":"torque-check","inputs":{"stated":"9 Nm"}}';
         [$code, $out] = $this->console(['sum:run', 'wrench-set', '--batch'], $lines);
         self::assertSame(0, $code);
         $answers = explode("\n", trim($out));

@@ -77,7 +77,9 @@ final class UpkeepTest extends AppTestCase
         self::assertStringContainsString('newer version', $newer->getDisplay());
         $copy = new \PDO('sqlite:'.$file);
         $copy->exec("DELETE FROM doctrine_migration_versions WHERE version LIKE '%2099%' OR version LIKE '%Version20261126090000'");
-        foreach (['fit_event' => ['device', 'waited', 'via'], 'fit' => ['revision'], 'account' => ['is_off', 'sessions']] as $table => $columns) {
+        foreach ([
+            'fit_event' => ['device', 'waited', 'via'], 'fit' => ['revision'], 'account' => ['is_off', 'sessions'],
+        ] as $table => $columns) {
             foreach ($columns as $column) {
                 $copy->exec(sprintf('ALTER TABLE %s DROP COLUMN %s', $table, $column));
             }

@@ -201,7 +201,9 @@ final class VehicleEditorTest extends AppTestCase
                 'cap' => '90', 'family' => 'own', 'behind' => ['front-shield'],
             ],
         );
-        foreach (['c-name' => 'charge water', 'c-capacity' => 'plenty', 'c-target' => '35', 'c-cap' => '90', 'c-family' => 'own'] as $id => $typed) {
+        foreach ([
+            'c-name' => 'charge water', 'c-capacity' => 'plenty', 'c-target' => '35', 'c-cap' => '90', 'c-family' => 'own',
+        ] as $id => $typed) {
             self::assertSame($typed, $crawler->filter('#'.$id)->attr('value'));
         }
         self::assertSame('charge-air', $crawler->filter('#c-id option[selected]')->text());

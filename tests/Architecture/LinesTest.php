@@ -19,7 +19,9 @@ final class LinesTest extends TestCase
     {
         $long = [];
         foreach ($folders as $folder) {
-            $files = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/'.$folder, \FilesystemIterator::SKIP_DOTS));
+            $files = new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/'.$folder, \FilesystemIterator::SKIP_DOTS),
+            );
             foreach ($files as $file) {
                 $path = $file instanceof \SplFileInfo ? $file->getPathname() : '';
                 foreach (str_ends_with($path, '.'.$kind) ? file($path, \FILE_IGNORE_NEW_LINES) ?: [] : [] as $i => $line) {
@@ -35,8 +37,8 @@ final class LinesTest extends TestCase
     /** @return iterable<string, array<int, int|string>> */
     public static function kinds(): iterable
     {
-        yield 'code' => ['php', 51, 'core', 'src'];
-        yield 'templates' => ['twig', 490, 'templates'];
-        yield 'styles' => ['scss', 109, 'assets/styles'];
+        yield 'code' => ['php', 0, 'core', 'src', 'tests'];
+        yield 'templates' => ['twig', 0, 'templates'];
+        yield 'styles' => ['scss', 0, 'assets/styles'];
     }
 }

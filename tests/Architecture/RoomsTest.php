@@ -16,6 +16,8 @@ final class RoomsTest extends TestCase
         'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'Plan', 'Bench',
     ];
 
+    private const ANSWERS = '~^use NimbleKnuckle\\\\Core\\\\Sum\\\\(Check|SumResult|Working|Inputs);~m';
+
     public function testEveryRoomOfTheCoreHasItsPlace(): void
     {
         $rooms = array_map(basename(...), glob(self::root().'/core/*', \GLOB_ONLYDIR) ?: []);
@@ -32,11 +34,27 @@ final class RoomsTest extends TestCase
         }
     }
 
-    /** What is worked out never leads through a door: a room uses the doors of another one never. */
-    public function testNobodyBelowThePlanUsesADoorOfAnotherRoom(): void
+    /** What is worked out never leads through a door: only doors of the same room know one another. */
+    public function testNobodyUsesADoorButDoorsOfItsRoom(): void
     {
-        foreach (self::imports('core', 'NimbleKnuckle\Core') as [$file, $room, , $import]) {
-            in_array($room, ['Plan', 'Bench'], true) || self::assertStringNotContainsString('\Door\\', $import, $file);
+        $through = [];
+        foreach (self::files('core') as $file => $code) {
+            preg_match_all('~^use NimbleKnuckle\\\\Core\\\\(\w+)\\\\Door\\\\~m', $code, $doors);
+            $mine = str_contains($file, '/Door/') ? explode('/', $file)[1] : '';
+            $through = [...$through, ...array_map(static fn (string $other): string => $file.' uses a door of '.$other, array_diff(
+                $doors[1], [$mine],
+            ))];
+        }
+        self::assertSame([], $through);
+    }
+
+    /** A calculation says nothing: what a person reads is written at its door. */
+    public function testNoCalculationHoldsAnAnswerOrAWorking(): void
+    {
+        foreach (self::files('core') as $file => $code) {
+            if (!str_contains($file, '/Door/') && !str_starts_with($file, 'core/Sum/') && !str_ends_with($file, 'Fields.php')) {
+                self::assertDoesNotMatchRegularExpression(self::ANSWERS, $code, $file);
+            }
         }
     }
 
@@ -61,23 +79,28 @@ final class RoomsTest extends TestCase
     private static function imports(string $folder, string $namespace): array
     {
         $imports = [];
-        $files = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::root().'/'.$folder, \FilesystemIterator::SKIP_DOTS));
-        foreach ($files as $file) {
-            $path = $file instanceof \SplFileInfo ? $file->getPathname() : '';
-            $room = explode('/', substr($path, strlen(self::root().'/'.$folder) + 1))[0];
-            preg_match_all(
-                '~^use ('.preg_quote($namespace, '~').'\\\\(\w+)\\\\[\w\\\\]+);~m', (string) file_get_contents($path), $found,
-                \PREG_SET_ORDER,
-            );
+        foreach (self::files($folder) as $file => $code) {
+            $room = explode('/', $file)[1];
+            preg_match_all('~^use ('.preg_quote($namespace, '~').'\\\\(\w+)\\\\[\w\\\\]+);~m', $code, $found, \PREG_SET_ORDER);
             foreach ($found as [, $import, $other]) {
                 if ($other !== $room) {
-                    $imports[] = [substr($path, strlen(self::root()) + 1), $room, $other, $import];
+                    $imports[] = [$file, $room, $other, $import];
                 }
             }
         }
         self::assertNotSame([], $imports);
 
         return $imports;
+    }
+
+    /** @return iterable<string, string> path from the root => what stands in it */
+    private static function files(string $folder): iterable
+    {
+        $all = new \RecursiveDirectoryIterator(self::root().'/'.$folder, \FilesystemIterator::SKIP_DOTS);
+        foreach (new \RecursiveIteratorIterator($all) as $file) {
+            $path = $file instanceof \SplFileInfo ? $file->getPathname() : '';
+            yield substr($path, strlen(self::root()) + 1) => (string) file_get_contents($path);
+        }
     }
 
     private static function root(): string

@@ -9,9 +9,9 @@ use NimbleKnuckle\Core\Bolting\BoltFields;
 use NimbleKnuckle\Core\Bolting\Friction;
 use NimbleKnuckle\Core\Bolting\Grade;
 use NimbleKnuckle\Core\Bolting\Material;
+use NimbleKnuckle\Core\Bolting\Statements;
 use NimbleKnuckle\Core\Bolting\TorqueBars;
 use NimbleKnuckle\Core\Bolting\TorqueLoad;
-use NimbleKnuckle\Core\Bolting\TorqueSuspects;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\Kind;
@@ -154,7 +154,7 @@ final readonly class TorqueCheck implements Sum
             return [Check::ok('single', sprintf('One figure: %s N·m.', Show::n($figures[0]->value())))];
         }
         [$a, $b] = $figures;
-        if (TorqueSuspects::agree($a, $b)) {
+        if (Statements::agree($a, $b)) {
             return [Check::ok('agree', sprintf('The two statements agree: %s and %s N·m.', Show::n($a->value()), Show::n($b->value())))];
         }
         $conflict = Check::stop('conflict', sprintf(

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids\Door;
 
 use NimbleKnuckle\Core\Fluids\Glycol;
+use NimbleKnuckle\Core\Fluids\Growth;
 use NimbleKnuckle\Core\Fluids\TankDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Quantity\Volume;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
@@ -20,15 +23,11 @@ use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 
 /**
- * How far the level rises when the coolant gets hot, and whether the top-up next morning is still ordinary. Volumes in L,
- * temperatures in °C; growth ≈ V β ΔT with β = 4.7e-4 + 2.2e-6·percent per K, a working value between water and glycol.
- * The mark is in percent of the way from the lower mark to the upper, for a system that stands at the lower one when cold.
+ * The door of the level: volumes in L, temperatures in °C. The mark is in percent of the way from the lower mark to the upper,
+ * for a system that stands at the lower one when cold.
  */
 final readonly class CoolantLevel implements Sum
 {
-    public const WATCH_SHARE = 3.0;
-    public const STOP_SHARE = 8.0;
-
     public function name(): string
     {
         return 'coolant-level';
@@ -71,78 +70,84 @@ final readonly class CoolantLevel implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['tank', TankDrawing::of($r, $in->number('cold', Kind::Temperature), $in->number('hot', Kind::Temperature))];
+        return ['tank', TankDrawing::of(
+            self::read($in)[0], $in->has('marks') ? $in->volume('marks') : null, $in->temperature('cold', -60.0, 60.0),
+            $in->temperature('hot', -60.0, 140.0),
+        )];
+    }
+
+    /**
+     * @return array{Growth, ?Working}
+     *
+     * @throws InvalidInput
+     */
+    private static function read(Inputs $in): array
+    {
+        $volume = $in->volume('volume');
+        [$percent, $read] = CoolantMix::strength($in, 'percent', Glycol::Ethylene);
+        [$cold, $hot] = [$in->temperature('cold', -60.0, 60.0), $in->temperature('hot', -60.0, 140.0)];
+        $hot->celsius >= $cold->celsius || throw InvalidInput::in('hot', sprintf(
+            '“hot” (%s °C) is colder than “cold” (%s °C): swap them.', Show::n($hot->celsius), Show::n($cold->celsius),
+        ));
+
+        return [Growth::of($volume, Share::ofHundred($percent), $cold, $hot), $read];
     }
 
     public function compute(Inputs $in): SumResult
     {
-        $volume = $in->positive('volume', Kind::Volume);
-        [$percent, $read] = CoolantMix::strength($in, 'percent', Glycol::Ethylene);
-        $cold = $in->between('cold', Kind::Temperature, -60.0, 60.0);
-        $hot = $in->between('hot', Kind::Temperature, -60.0, 140.0);
-        $hot >= $cold || throw InvalidInput::in(
-            'hot', sprintf('“hot” (%s °C) is colder than “cold” (%s °C): swap them.', Show::n($hot), Show::n($cold)),
-        );
-        $beta = self::expansion($percent);
-        $growth = $volume * $beta * ($hot - $cold);
-        $values = ['growth' => Value::of($growth, Unit::Litre->value)];
-        $working = [
+        [$made, $read] = self::read($in);
+        [$mark, $markChecks, $markLines] = $in->has('marks') ? $this->marked($made, $in->volume('marks')) : [[], [], []];
+        $topped = $in->has('topped_up') ? $in->volume('topped_up', 0.0, $made->volume->litres) : null;
+        [$cold, $hot] = [Show::n($in->number('cold', Kind::Temperature)), Show::n($in->number('hot', Kind::Temperature))];
+        [$growth, $beta] = [Show::n($made->growth->litres), Show::n($made->expansion)];
+
+        return new SumResult($this->name(), $in->raw, ['growth' => Value::of($made->growth->litres, Unit::Litre->value)] + $mark, [
+            ...$markChecks, ...(null === $topped ? [] : [self::judged($made, $topped)]),
+            Check::ok('growth', sprintf('It grows by %s L from %s to %s °C.', Show::n($made->growth->litres, 2), $cold, $hot)),
+        ], [
             ...array_filter([$read]),
             new Working(
-                'Expansion', 'β = 4.7·10⁻⁴ + 2.2·10⁻⁶ c', sprintf('c = %s %%', Show::n($percent)),
-                sprintf('%s per K', Show::n($beta)), 'working value for water and glycol between 20 and 90 °C',
+                'Expansion', 'β = 4.7·10⁻⁴ + 2.2·10⁻⁶ c',
+                sprintf('c = %s %%', Show::n(CoolantMix::strength($in, 'percent', Glycol::Ethylene)[0])), $beta.' per K',
+                'working value for water and glycol between 20 and 90 °C',
             ),
             new Working(
-                'Growth', 'ΔV = V β ΔT',
-                sprintf('%s × %s × (%s − %s)', Show::n($volume), Show::n($beta), Show::n($hot), Show::n($cold)),
-                sprintf('%s L', Show::n($growth)), 'thermal expansion',
+                'Growth', 'ΔV = V β ΔT', sprintf('%s × %s × (%s − %s)', Show::n($made->volume->litres), $beta, $hot, $cold),
+                $growth.' L', 'thermal expansion',
             ),
-        ];
-        $checks = [];
-        if ($in->has('marks')) {
-            $marks = $in->positive('marks', Kind::Volume);
-            $mark = 100 * $growth / $marks;
-            $values['expected_mark'] = Value::of($mark, Unit::Percent->value);
-            $working[] = new Working(
-                'Stands when hot', 'growth / marks', sprintf('%s / %s', Show::n($growth), Show::n($marks)),
+            ...$markLines, ...(null === $topped ? [] : [new Working(
+                'Topped up', 'top-up / V', sprintf('%s / %s', Show::n($topped->litres), Show::n($made->volume->litres)),
+                sprintf('%s %%', Show::n($made->ofVolume($topped)->percent())), 'over 3 % watch, over 8 % stop',
+            )]),
+        ]);
+    }
+
+    /** @return array{array<string, Value>, list<Check>, list<Working>} */
+    private function marked(Growth $made, Volume $marks): array
+    {
+        $mark = $made->ofMarks($marks)->percent();
+
+        return [
+            ['expected_mark' => Value::of($mark, Unit::Percent->value)], $mark > 100.0 ? [Check::ok(
+                'above-mark', 'Hot it stands above the upper mark and goes back as it cools: draw nothing off.',
+            )] : [], [new Working(
+                'Stands when hot', 'growth / marks', sprintf('%s / %s', Show::n($made->growth->litres), Show::n($marks->litres)),
                 sprintf('%s %% of the way up from the lower mark', Show::n($mark)), 'at the lower mark when cold',
-            );
-            if ($mark > 100.0) {
-                $checks[] = Check::ok('above-mark', 'Hot it stands above the upper mark and goes back as it cools: draw nothing off.');
-            }
-        }
-        if ($in->has('topped_up')) {
-            $topped = $in->between('topped_up', Kind::Volume, 0.0, $volume);
-            $share = 100 * $topped / $volume;
-            $working[] = new Working(
-                'Topped up', 'top-up / V', sprintf('%s / %s', Show::n($topped), Show::n($volume)),
-                sprintf('%s %%', Show::n($share)), 'over 3 % watch, over 8 % stop',
-            );
-            $checks[] = self::judged($share);
-        }
-        $checks[] = Check::ok('growth', sprintf('It grows by %s L from %s to %s °C.', Show::n($growth, 2), Show::n($cold), Show::n($hot)));
-
-        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+            )],
+        ];
     }
 
-    /** Per kelvin, for a strength in percent by volume. */
-    public static function expansion(float $percent): float
+    private static function judged(Growth $made, Volume $topped): Check
     {
-        return 4.7e-4 + 2.2e-6 * $percent;
-    }
+        $share = $made->ofVolume($topped)->percent();
 
-    /** @param float $share the top-up in percent of the volume */
-    private static function judged(float $share): Check
-    {
         return match (true) {
-            $share > self::STOP_SHARE => Check::stop(
-                'top-up',
-                sprintf('%s %% of the volume is air that was still in there, or a leak: look before it is driven.', Show::n($share, 3)),
-            ),
-            $share > self::WATCH_SHARE => Check::watch(
-                'top-up',
-                sprintf('%s %% of the volume: air working its way out. Look again after the next drive.', Show::n($share, 3)),
-            ),
+            $made->isTooMuch($topped) => Check::stop('top-up', sprintf(
+                '%s %% of the volume is air that was still in there, or a leak: look before it is driven.', Show::n($share, 3),
+            )),
+            $made->isMuch($topped) => Check::watch('top-up', sprintf(
+                '%s %% of the volume: air working its way out. Look again after the next drive.', Show::n($share, 3),
+            )),
             default => Check::ok('top-up', sprintf('%s %% of the volume: ordinary after a fill.', Show::n($share, 2))),
         };
     }

@@ -8,11 +8,14 @@ use NimbleKnuckle\Core\Fluids\CanDrawing;
 use NimbleKnuckle\Core\Fluids\CoolantStrength;
 use NimbleKnuckle\Core\Fluids\FillCycles;
 use NimbleKnuckle\Core\Fluids\Glycol;
+use NimbleKnuckle\Core\Fluids\Mix;
 use NimbleKnuckle\Core\Fluids\Shelf;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Quantity\Volume;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
@@ -25,15 +28,9 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 
-/**
- * What to pour back after a drain: pour = (V c* − (V − D) c0) / cp, water = D − pour.
- * Volumes in L, strengths in percent glycol by volume. Source: conservation of glycol; volumes are taken as additive.
- */
+/** The door of the mix: volumes in L, strengths in percent glycol by volume or as a freezing point. */
 final readonly class CoolantMix implements Sum
 {
-    private const OLD_SHARE_LIMIT = 0.05;
-    private const ROUNDING = 1e-9;
-
     public function name(): string
     {
         return 'coolant-mix';
@@ -96,83 +93,101 @@ final readonly class CoolantMix implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['can', CanDrawing::of($r, $in->number('capacity', Kind::Volume))];
+        return ['can', CanDrawing::of(self::read($in)[0])];
     }
 
     public function compute(Inputs $in): SumResult
     {
-        $capacity = $in->positive('capacity', Kind::Volume);
-        $drained = $in->between('drained', Kind::Volume, 0.0, $capacity);
+        [$mix, $strengths] = self::read($in);
+        [$bought, $buy] = $in->has('shelf') && $mix->pour()->litres > 0.0 ? $this->buy($in, $mix->pour()) : [[], []];
+
+        return $this->said($mix, $in->flag('incompatible'), $in->raw, $strengths, $bought, $buy);
+    }
+
+    /**
+     * What was mixed elsewhere, with its working.
+     *
+     * @param array<string, mixed> $raw
+     * @param list<Working> $strengths how the strengths were read
+     * @param array<string, Value> $bought
+     * @param list<Check> $buy
+     */
+    public function said(
+        Mix $mix, bool $isIncompatible, array $raw = [], array $strengths = [], array $bought = [], array $buy = [],
+    ): SumResult {
+        [$washed, $washChecks, $washLines] = $isIncompatible ? $this->washedOut($mix) : [[], [], []];
+        [$more, $checks, $lines] = match (true) {
+            !$mix->isReachable() => $this->outOfReach($mix),
+            !$isIncompatible || isset($washed['cycles']) && 1.0 === $washed['cycles']->value => [[], [$this->reachable($mix)], []],
+            default => [[], [], []],
+        };
+
+        return new SumResult($this->name(), $raw, [
+            'pour' => Value::of($mix->pour()->litres, Unit::Litre->value),
+            'water' => Value::of($mix->water()->litres, Unit::Litre->value),
+            'result' => Value::of($mix->result()->percent(), Unit::Percent->value),
+        ] + $washed + $more + $bought, [
+            ...$washChecks, ...$checks, ...$buy,
+            ...($mix->target->ofOne > Mix::TOO_STRONG ? [
+                Check::watch('too-strong', 'Past about 60 % more concentrate protects less and cools worse.'),
+            ] : []),
+        ], [...$strengths, ...$this->working($mix), ...$washLines, ...$lines]);
+    }
+
+    /**
+     * @return array{Mix, list<Working>}
+     *
+     * @throws InvalidInput
+     */
+    private static function read(Inputs $in): array
+    {
+        $capacity = $in->volume('capacity');
+        $drained = $in->volume('drained', 0.0, $capacity->litres);
         $base = $in->has('base') ? Glycol::named($in->text('base')) : Glycol::Ethylene;
         [$present, $presentLine] = self::strength($in, 'present', $base);
         [$target, $targetLine] = self::strength($in, 'target', $base);
         [$product, $productLine] = self::strength($in, 'product', $base);
         $product > 0.0 || throw InvalidInput::in('product', 'What is poured must hold some glycol: 100 for concentrate, 50 for premix.');
 
-        $exact = ($capacity * $target - ($capacity - $drained) * $present) / $product;
-        $reachable = $exact >= -self::ROUNDING && $exact <= $drained + self::ROUNDING;
-        $pour = min(max($exact, 0.0), $drained);
-        $result = (($capacity - $drained) * $present + $pour * $product) / $capacity;
-        $values = [
-            'pour' => Value::of($pour, Unit::Litre->value),
-            'water' => Value::of($drained - $pour, Unit::Litre->value),
-            'result' => Value::of($result, Unit::Percent->value),
+        return [
+            Mix::of($capacity, $drained, Share::ofHundred($present), Share::ofHundred($target), Share::ofHundred($product)),
+            array_values(array_filter([$presentLine, $targetLine, $productLine])),
         ];
-        $working = [
-            ...array_filter([$presentLine, $targetLine, $productLine]),
+    }
+
+    private function reachable(Mix $mix): Check
+    {
+        return Check::ok('reachable', sprintf(
+            'Pour %s L of the %s and %s L of water: %s %%.', Show::n($mix->pour()->litres, 3), self::named($mix->product),
+            Show::n($mix->water()->litres, 3), Show::n($mix->result()->percent(), 3),
+        ));
+    }
+
+    /** @return list<Working> */
+    private function working(Mix $mix): array
+    {
+        [$capacity, $drained, $pour] = [Show::n($mix->capacity->litres), Show::n($mix->drained->litres), Show::n($mix->pour()->litres)];
+        [$present, $product] = [Show::n($mix->present->percent()), Show::n($mix->product->percent())];
+
+        return [
             new Working(
                 'Coolant to pour', 'pour = (V c* − (V − D) c0) / cp',
                 sprintf(
-                    '(%s × %s − (%s − %s) × %s) / %s', Show::n($capacity), Show::n($target), Show::n($capacity), Show::n($drained),
-                    Show::n($present), Show::n($product),
+                    '(%s × %s − (%s − %s) × %s) / %s', $capacity, Show::n($mix->target->percent()), $capacity, $drained, $present,
+                    $product,
                 ),
-                sprintf('%s L', Show::n($exact)), 'conservation of glycol',
+                sprintf('%s L', Show::n($mix->exact)), 'conservation of glycol',
             ),
             new Working(
-                'Water to pour', 'water = D − pour', sprintf('%s − %s', Show::n($drained), Show::n($pour)),
-                sprintf('%s L', Show::n($drained - $pour)), 'conservation of volume',
+                'Water to pour', 'water = D − pour', sprintf('%s − %s', $drained, $pour),
+                sprintf('%s L', Show::n($mix->water()->litres)), 'conservation of volume',
             ),
             new Working(
                 'Strength then', 'c = ((V − D) c0 + pour cp) / V',
-                sprintf(
-                    '((%s − %s) × %s + %s × %s) / %s', Show::n($capacity), Show::n($drained), Show::n($present), Show::n($pour),
-                    Show::n($product), Show::n($capacity),
-                ),
-                sprintf('%s %%', Show::n($result)), 'conservation of glycol',
+                sprintf('((%s − %s) × %s + %s × %s) / %s', $capacity, $drained, $present, $pour, $product, $capacity),
+                sprintf('%s %%', Show::n($mix->result()->percent())), 'conservation of glycol',
             ),
         ];
-        $checks = [];
-        $incompatible = $in->flag('incompatible');
-        if ($incompatible) {
-            [$more, $check, $lines] = $this->washedOut($capacity, $drained, $present, $target, $product);
-            $values += $more;
-            $checks[] = $check;
-            $working = [...$working, ...$lines];
-        }
-        if (!$reachable) {
-            [$more, $check, $lines] = $this->outOfReach($capacity, $drained, $present, $target, $product, $result);
-            $values += $more;
-            $checks[] = $check;
-            $working = [...$working, ...$lines];
-        } elseif (!$incompatible || isset($values['cycles']) && 1.0 === $values['cycles']->value) {
-            $checks[] = Check::ok(
-                'reachable',
-                sprintf(
-                    'Pour %s L of the %s and %s L of water: %s %%.', Show::n($pour, 3), self::named($product),
-                    Show::n($drained - $pour, 3), Show::n($result, 3),
-                ),
-            );
-        }
-        if ($in->has('shelf') && $pour > 0.0) {
-            [$bought, $check] = $this->buy($in, $pour);
-            $values['bought'] = $bought;
-            $checks[] = $check;
-        }
-        if ($target > 60.0) {
-            $checks[] = Check::watch('too-strong', 'Past about 60 % more concentrate protects less and cools worse.');
-        }
-
-        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
     }
 
     /**
@@ -200,106 +215,85 @@ final readonly class CoolantMix implements Sum
         )];
     }
 
-    /** @return array{Value, Check} */
-    private function buy(Inputs $in, float $pour): array
+    /** @return array{array<string, Value>, list<Check>} */
+    private function buy(Inputs $in, Volume $pour): array
     {
         $sizes = $in->numbers('shelf', Kind::Volume);
         min($sizes) >= 0.05 && max($sizes) <= 60.0 && count($sizes) <= 12 || throw InvalidInput::in(
             'shelf', 'Give up to twelve sizes from 0.05 to 60 L, such as “1 L; 5 L”.',
         );
-        $shelf = Shelf::buy($pour, $sizes);
+        $shelf = Shelf::buy($pour->litres, $sizes);
 
-        return [
-            Value::of($shelf['bought'], Unit::Litre->value),
-            Check::ok(
-                'buy',
-                sprintf(
-                    'Buy %s for the %s L: %s L are left over.', Shelf::inWords($shelf['counts']), Show::n($pour, 3),
-                    Show::n($shelf['bought'] - $pour, 2),
-                ),
-            ),
-        ];
+        return [['bought' => Value::of($shelf['bought'], Unit::Litre->value)], [Check::ok('buy', sprintf(
+            'Buy %s for the %s L: %s L are left over.', Shelf::inWords($shelf['counts']), Show::n($pour->litres, 3),
+            Show::n($shelf['bought'] - $pour->litres, 2),
+        ))]];
     }
 
-    /** @return array{array<string, Value>, Check, list<Working>} */
-    private function outOfReach(float $capacity, float $drained, float $present, float $target, float $product, float $best): array
+    /** @return array{array<string, Value>, list<Check>, list<Working>} */
+    private function outOfReach(Mix $mix): array
     {
-        $stronger = $best < $target;
-        $poured = $stronger ? $product : 0.0;
-        $what = $stronger ? sprintf('the %s %% product', Show::n($product)) : 'water';
-        if ($stronger && ($target > $product + self::ROUNDING || $target <= $present)) {
-            return [
-                [],
-                Check::stop(
-                    'product-too-weak',
-                    sprintf(
-                        '%s %% cannot be reached with a product of %s %%: use a stronger one. The best this drain allows is %s %%.',
-                        Show::n($target), Show::n($product), Show::n($best, 3),
-                    ),
-                ),
-                [],
-            ];
+        [$wanted, $best] = [Show::n($mix->target->percent()), Show::n($mix->result()->percent(), 3)];
+        if ($mix->isProductTooWeak()) {
+            return [[], [Check::stop('product-too-weak', sprintf(
+                '%s %% cannot be reached with a product of %s %%: use a stronger one. The best this drain allows is %s %%.', $wanted,
+                Show::n($mix->product->percent()), $best,
+            ))], []];
         }
-        $need = $capacity * ($target - $present) / ($poured - $present);
-        $values = ['drain_needed' => Value::of($need, Unit::Litre->value)];
-        $working = [new Working(
+        $need = Show::n($mix->drainNeeded()->litres, 3);
+        $said = sprintf('%s %% is not reachable from this drain: the best is %s %%.', $wanted, $best);
+        $values = ['drain_needed' => Value::of($mix->drainNeeded()->litres, Unit::Litre->value)];
+        $lines = [$this->drainLine($mix)];
+        if ($mix->needsAll()) {
+            return [$values, [Check::stop('not-reachable', sprintf(
+                '%s All %s L must come out; repeated drains only come closer.', $said, $need,
+            ))], $lines];
+        }
+        $plan = FillCycles::toReach($mix);
+        if (!$plan->reaches) {
+            return [$values, [Check::stop('not-reachable', sprintf('%s Drain %s L at once.', $said, $need))], $lines];
+        }
+
+        return [$values + $this->planned($plan), [Check::stop('not-reachable', sprintf(
+            '%s Drain %s L, or drain and fill %d times, run hot in between: %s.', $said, $need, $plan->count(), self::inWords($plan),
+        ))], [...$lines, new Working(
+            'Drain-and-fill cycles', 'c = ((V − D) c + pour cp) / V, again and again',
+            sprintf('from %s %%', Show::n($mix->present->percent())), self::strengths($plan),
+            'conservation of glycol; run it hot between the drains so that it mixes',
+        )]];
+    }
+
+    private function drainLine(Mix $mix): Working
+    {
+        $present = Show::n($mix->present->percent());
+
+        return new Working(
             'Drain needed', 'D = V (c* − c0) / (cp − c0)',
             sprintf(
-                '%s × (%s − %s) / (%s − %s)', Show::n($capacity), Show::n($target), Show::n($present), Show::n($poured),
-                Show::n($present),
+                '%s × (%s − %s) / (%s − %s)', Show::n($mix->capacity->litres), Show::n($mix->target->percent()), $present,
+                Show::n($mix->refill()->percent()), $present,
             ),
-            sprintf('%s L', Show::n($need)), 'conservation of glycol, refilled with '.$what,
-        )];
-        $left = 1 - $drained / $capacity;
-        $wanted = ($target - $poured) / ($present - $poured);
-        if ($drained <= 0.0 || $wanted <= self::ROUNDING && $left > 0.0) {
-            return [
-                $values,
-                Check::stop(
-                    'not-reachable',
-                    sprintf(
-                        '%s %% is not reachable from this drain: the best is %s %%. All %s L must come out; repeated drains '
-                            .'only come closer.',
-                        Show::n($target), Show::n($best, 3), Show::n($need, 3),
-                    ),
-                ),
-                $working,
-            ];
-        }
-        $plan = FillCycles::of($capacity, $drained, $present, $target, $product, 101.0);
-        if (!$plan->reaches) {
-            return [
-                $values,
-                Check::stop(
-                    'not-reachable',
-                    sprintf(
-                        '%s %% is not reachable from this drain: the best is %s %%. Drain %s L at once.', Show::n($target),
-                        Show::n($best, 3), Show::n($need, 3),
-                    ),
-                ),
-                $working,
-            ];
-        }
-        $values += $this->planned($plan);
-        $working[] = new Working(
-            'Drain-and-fill cycles', 'c = ((V − D) c + pour cp) / V, again and again', sprintf('from %s %%', Show::n($present)),
-            sprintf('%s %%', implode(', ', array_map(static fn (float $c): string => Show::n($c, 3), $plan->strengths))),
-            'conservation of glycol; run it hot between the drains so that it mixes',
+            sprintf('%s L', Show::n($mix->drainNeeded()->litres)),
+            'conservation of glycol, refilled with '.($mix->isToBeStronger()
+                ? sprintf('the %s %% product', Show::n($mix->product->percent()))
+                : 'water'),
         );
+    }
 
-        return [$values, Check::stop('not-reachable', sprintf(
-            '%s %% is not reachable from this drain: the best is %s %%. Drain %s L, or drain and fill %d times, run hot in between: %s.',
-            Show::n($target), Show::n($best, 3), Show::n($need, 3), $plan->count(), self::inWords($plan),
-        )), $working];
+    private static function strengths(FillCycles $plan): string
+    {
+        return sprintf('%s %%', implode(', ', array_map(static fn (Share $c): string => Show::n($c->percent(), 3), $plan->strengths)));
     }
 
     /** @return array<string, Value> */
     private function planned(FillCycles $plan): array
     {
+        $litres = static fn (Volume $v): float => $v->litres;
+
         return [
             'cycles' => Value::of((float) $plan->count(), 'count'),
-            'pours' => Value::listOf($plan->pours, Unit::Litre->value),
-            'waters' => Value::listOf($plan->waters, Unit::Litre->value),
+            'pours' => Value::listOf(array_map($litres, $plan->pours), Unit::Litre->value),
+            'waters' => Value::listOf(array_map($litres, $plan->waters), Unit::Litre->value),
         ];
     }
 
@@ -309,7 +303,7 @@ final readonly class CoolantMix implements Sum
         /** @var list<array{string, int}> $runs */
         $runs = [];
         foreach ($plan->pours as $i => $pour) {
-            $said = sprintf('%s L coolant and %s L water', Show::n($pour, 3), Show::n($plan->waters[$i], 3));
+            $said = sprintf('%s L coolant and %s L water', Show::n($pour->litres, 3), Show::n($plan->waters[$i]->litres, 3));
             $last = count($runs) - 1;
             if ($last >= 0 && $runs[$last][0] === $said) {
                 ++$runs[$last][1];
@@ -327,56 +321,57 @@ final readonly class CoolantMix implements Sum
         return 1 === count($parts) ? $parts[0] : 'first '.implode(', then ', $parts);
     }
 
-    private static function named(float $product): string
+    private static function named(Share $product): string
     {
-        return 100.0 === $product ? 'concentrate' : sprintf('%s %% mix', Show::n($product));
+        return abs($product->ofOne - 1.0) < 1e-12 ? 'concentrate' : sprintf('%s %% mix', Show::n($product->percent()));
     }
 
     /**
      * Two families that must not mix: enough cycles to leave little of the old, each with what it takes so that the last ends right.
      *
-     * @return array{array<string, Value>, Check, list<Working>}
+     * @return array{array<string, Value>, list<Check>, list<Working>}
      */
-    private function washedOut(float $capacity, float $drained, float $present, float $target, float $product): array
+    private function washedOut(Mix $mix): array
     {
-        if ($drained < 0.02 * $capacity) {
-            return [
-                [],
-                Check::stop('flush', 'Hardly anything was drained: the old coolant cannot be washed out this way. Drain more, or flush.'),
-                [],
-            ];
+        if ($mix->isHardlyDrained()) {
+            return [[], [Check::stop(
+                'flush', 'Hardly anything was drained: the old coolant cannot be washed out this way. Drain more, or flush.',
+            )], []];
         }
-        $plan = FillCycles::of($capacity, $drained, $present, $target, $product, 100 * self::OLD_SHARE_LIMIT);
-        $share = $plan->oldShares[$plan->count() - 1];
-        $ends = $plan->strengths[$plan->count() - 1];
-        $values = ['old_share' => Value::listOf($plan->oldShares, Unit::Percent->value)] + $this->planned($plan);
-        $working = [
-            new Working(
-                'Old coolant left after n cycles', 'r = (1 − D/V)^n',
-                sprintf('(1 − %s/%s)^%d', Show::n($drained), Show::n($capacity), $plan->count()), sprintf('%s %%', Show::n($share)),
-                'geometric dilution',
-            ),
-            new Working(
-                'Strength after each', 'c = ((V − D) c + pour cp) / V', self::inWords($plan),
-                sprintf('%s %%', implode(', ', array_map(static fn (float $c): string => Show::n($c, 3), $plan->strengths))),
-                'conservation of glycol',
-            ),
+        $plan = FillCycles::toWashOut($mix);
+        $left = $plan->oldShare()->percent();
+        $shares = array_map(static fn (Share $share): float => $share->percent(), $plan->oldShares);
+
+        return [
+            ['old_share' => Value::listOf($shares, Unit::Percent->value)] + $this->planned($plan), [$this->washed($mix, $plan)],
+            [
+                new Working(
+                    'Old coolant left after n cycles', 'r = (1 − D/V)^n',
+                    sprintf('(1 − %s/%s)^%d', Show::n($mix->drained->litres), Show::n($mix->capacity->litres), $plan->count()),
+                    sprintf('%s %%', Show::n($left)), 'geometric dilution',
+                ),
+                new Working(
+                    'Strength after each', 'c = ((V − D) c + pour cp) / V', self::inWords($plan), self::strengths($plan),
+                    'conservation of glycol',
+                ),
+            ],
         ];
+    }
+
+    private function washed(Mix $mix, FillCycles $plan): Check
+    {
+        $left = Show::n($plan->oldShare()->percent(), 2);
         if (1 === $plan->count()) {
-            return [
-                $values,
-                Check::ok('incompatible', sprintf('One drain leaves %s %% of the old: little enough.', Show::n($share, 2))),
-                $working,
-            ];
+            return Check::ok('incompatible', sprintf('One drain leaves %s %% of the old: little enough.', $left));
         }
+        $ends = $plan->strength()->percent();
+        $isThere = abs($ends - $mix->target->percent()) < 0.05;
 
-        $isThere = abs($ends - $target) < 0.05;
-
-        return [$values, new Check('incompatible', $isThere ? Level::Watch : Level::Stop, sprintf(
+        return new Check('incompatible', $isThere ? Level::Watch : Level::Stop, sprintf(
             'The families must not mix: %d drain-and-fill cycles leave %s %% of the old and end at %s %%%s. Pour %s. Run it hot '
                 .'in between.',
-            $plan->count(), Show::n($share, 2), Show::n($ends, 3), $isThere ? '' : sprintf(', not %s', Show::n($target)),
+            $plan->count(), $left, Show::n($ends, 3), $isThere ? '' : sprintf(', not %s', Show::n($mix->target->percent())),
             self::inWords($plan),
-        )), $working];
+        ));
     }
 }

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Door;
 
+use NimbleKnuckle\Core\Fluids\DipScale;
 use NimbleKnuckle\Core\Fluids\DipstickDrawing;
+use NimbleKnuckle\Core\Fluids\OilPour;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Quantity\Volume;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
@@ -21,17 +24,9 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 
-/**
- * How much oil to pour first, then, and by the dipstick. Volumes in L, dips in mm above the end of the stick. The capacity
- * is the maker's, with filter; a filter that stays keeps its own volume. Of the two ways to know what is missing (capacity,
- * or drained plus what the new filter and housing take) the smaller is poured towards: oil goes in easier than out.
- */
+/** The door of the oil: volumes in L, dips in mm above the end of the stick. */
 final readonly class OilFill implements Sum
 {
-    private const FIRST = 0.9;
-    /** Out of an engine comes no more than it takes, but for what the can reads wrong. */
-    private const MORE_THAN_ALL = 1.03;
-
     public function name(): string
     {
         return 'oil-fill';
@@ -90,105 +85,112 @@ final readonly class OilFill implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return [
-            'oil',
-            DipstickDrawing::of(
-                $r, $in->number('capacity', Kind::Volume), $in->maybe('dip_mm', Kind::Length),
-                $in->maybe('target_mm', Kind::Length),
-            ),
-        ];
+        return ['oil', DipstickDrawing::of(
+            self::read($in), $in->volume('capacity'), $in->has('dip_mm') ? $in->length('dip_mm', 0.0, 300.0) : null,
+            $in->has('target_mm') ? $in->length('target_mm', 0.0, 300.0) : null, $in->has('dip_mm') ? self::byTheStick($in) : null,
+        )];
     }
 
     public function compute(Inputs $in): SumResult
     {
-        $capacity = $in->positive('capacity', Kind::Volume);
-        [$changed, $filter] = self::filter($in);
-        $filter < $capacity || throw InvalidInput::in('filter', 'The filter cannot hold as much as the whole engine.');
-        $housing = $in->has('housing') ? $in->between('housing', Kind::Volume, 0.0, 20.0) : 0.0;
-        $whole = $capacity - ($changed ? 0.0 : $filter) + $housing;
-        $missing = $whole;
-        $working = [new Working(
-            'Missing by the capacity', $changed ? 'capacity + housing' : 'capacity − filter + housing',
-            sprintf('%s%s + %s', Show::n($capacity), $changed ? '' : ' − '.Show::n($filter), Show::n($housing)),
-            sprintf('%s L', Show::n($whole)), "the maker's figure, with filter",
-        )];
-        if ($in->has('drained')) {
-            $drained = $in->between('drained', Kind::Volume, 0.0, 2 * $capacity);
-            $out = $drained + ($changed ? $filter : 0.0) + $housing;
-            $missing = min($whole, $out);
-            $working[] = new Working(
-                'Missing by the can', 'drained + new filter + housing',
-                sprintf('%s + %s + %s', Show::n($drained), Show::n($changed ? $filter : 0.0), Show::n($housing)),
-                sprintf('%s L', Show::n($out)), 'measured; the smaller of the two counts',
-            );
-        }
-        [$first, $then] = [self::FIRST * $missing, (1 - self::FIRST) * $missing];
-        $values = [
+        $pour = self::read($in);
+        [$first, $then] = [$pour->first()->litres, $pour->then()->litres];
+        [$stick, $checks, $lines] = $in->has('dip_mm') ? $this->dipped($in, self::byTheStick($in)) : [[], [Check::ok(
+            'pour', sprintf('Pour %s L, run it, wait, dip; then up to %s L more.', Show::n($first, 3), Show::n($then, 2)),
+        )], []];
+
+        return new SumResult($this->name(), $in->raw, [
             'first_pour' => Value::of($first, Unit::Litre->value),
             'then' => Value::of($then, Unit::Litre->value),
-        ];
-        $working[] = new Working(
-            'First pour', '0.9 × missing', sprintf('0.9 × %s', Show::n($missing)), sprintf('%s L', Show::n($first)),
-            'the rest by the dipstick',
-        );
-        $working[] = new Working(
-            'Then', 'missing − first', sprintf('%s − %s', Show::n($missing), Show::n($first)),
-            sprintf('%s L at most', Show::n($then)), 'after running, waiting and dipping',
-        );
-        $checks = [];
-        if ($in->has('drained') && $in->number('drained', Kind::Volume) + ($changed ? $filter : 0.0) > self::MORE_THAN_ALL * $whole) {
-            $checks[] = Check::watch('more-out', sprintf(
-                '%s L came out, and it takes %s. Was it overfilled, is fuel or coolant in it, or is the capacity wrong? Find '
-                    .'out before you fill.',
-                Show::n($in->number('drained', Kind::Volume), 3), Show::n($capacity, 3),
-            ));
-        }
-        if ($in->has('dip_mm')) {
-            [$more, $check, $line] = $this->byTheStick($in);
-            $values += $more;
-            $checks[] = $check;
-            $working[] = $line;
-        } else {
-            $checks[] = Check::ok(
-                'pour', sprintf('Pour %s L, run it, wait, dip; then up to %s L more.', Show::n($first, 3), Show::n($then, 2)),
-            );
-        }
-
-        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+        ] + $stick, [...$this->moreOut($in, $pour), ...$checks], [...$this->working($in, $pour), ...$lines]);
     }
 
-    /** @return array{array<string, Value>, Check, Working} */
-    private function byTheStick(Inputs $in): array
+    /** @throws InvalidInput */
+    private static function read(Inputs $in): OilPour
+    {
+        $capacity = $in->volume('capacity');
+        [$isNew, $filter] = self::filter($in);
+        $filter < $capacity->litres || throw InvalidInput::in('filter', 'The filter cannot hold as much as the whole engine.');
+
+        return OilPour::of(
+            $capacity, Volume::litres($filter), $isNew, $in->has('housing') ? $in->volume('housing', 0.0, 20.0) : Volume::litres(0.0),
+            $in->has('drained') ? $in->volume('drained', 0.0, 2 * $capacity->litres) : null,
+        );
+    }
+
+    /** @return list<Check> */
+    private function moreOut(Inputs $in, OilPour $pour): array
+    {
+        return !$pour->isMoreOut() || null === $pour->drained ? [] : [Check::watch('more-out', sprintf(
+            '%s L came out, and it takes %s. Was it overfilled, is fuel or coolant in it, or is the capacity wrong? Find '
+                .'out before you fill.',
+            Show::n($pour->drained->litres, 3), Show::n($in->volume('capacity')->litres, 3),
+        ))];
+    }
+
+    /** @return list<Working> */
+    private function working(Inputs $in, OilPour $pour): array
+    {
+        [$isNew, $filter] = self::filter($in);
+        $housing = Show::n($in->has('housing') ? $in->volume('housing', 0.0, 20.0)->litres : 0.0);
+        $first = Show::n($pour->first()->litres);
+
+        return [
+            new Working(
+                'Missing by the capacity', $isNew ? 'capacity + housing' : 'capacity − filter + housing',
+                sprintf('%s%s + %s', Show::n($in->volume('capacity')->litres), $isNew ? '' : ' − '.Show::n($filter), $housing),
+                sprintf('%s L', Show::n($pour->whole->litres)), "the maker's figure, with filter",
+            ),
+            ...(null === $pour->drained || null === $pour->out ? [] : [new Working(
+                'Missing by the can', 'drained + new filter + housing',
+                sprintf('%s + %s + %s', Show::n($pour->drained->litres), Show::n($pour->filterTakes->litres), $housing),
+                sprintf('%s L', Show::n($pour->out->litres)), 'measured; the smaller of the two counts',
+            )]),
+            new Working(
+                'First pour', '0.9 × missing', sprintf('0.9 × %s', Show::n($pour->missing()->litres)), $first.' L',
+                'the rest by the dipstick',
+            ),
+            new Working(
+                'Then', 'missing − first', sprintf('%s − %s', Show::n($pour->missing()->litres), $first),
+                sprintf('%s L at most', Show::n($pour->then()->litres)), 'after running, waiting and dipping',
+            ),
+        ];
+    }
+
+    /** @throws InvalidInput */
+    private static function byTheStick(Inputs $in): Volume
     {
         $in->has('litre_per_mm') || throw InvalidInput::missing('litre_per_mm', '0.06 (litres a millimetre, from two dips)');
         $in->has('target_mm') || throw InvalidInput::missing('target_mm', '20 mm (the upper mark, or a little under it)');
-        $dip = $in->between('dip_mm', Kind::Length, 0.0, 300.0);
-        $target = $in->between('target_mm', Kind::Length, 0.0, 300.0);
-        $perMm = $in->between('litre_per_mm', Kind::Number, 1e-4, 2.0);
-        $more = ($target - $dip) * $perMm;
-        $line = new Working(
-            'By the dipstick', '(wanted − dip) × litres a mm',
-            sprintf('(%s − %s) × %s', Show::n($target), Show::n($dip), Show::n($perMm)), sprintf('%s L', Show::n($more)),
-            'two dips with a known pour between them',
+
+        return DipScale::told($in->between('litre_per_mm', Kind::Number, 1e-4, 2.0))->between(
+            $in->length('dip_mm', 0.0, 300.0), $in->length('target_mm', 0.0, 300.0),
         );
-        if ($more < -1e-9) {
+    }
+
+    /** @return array{array<string, Value>, list<Check>, list<Working>} */
+    private function dipped(Inputs $in, Volume $toAdd): array
+    {
+        [$dip, $target] = [$in->number('dip_mm', Kind::Length), $in->number('target_mm', Kind::Length)];
+        $more = $toAdd->litres;
+        $lines = [new Working(
+            'By the dipstick', '(wanted − dip) × litres a mm',
+            sprintf('(%s − %s) × %s', Show::n($target), Show::n($dip), Show::n($in->number('litre_per_mm', Kind::Number))),
+            sprintf('%s L', Show::n($more)), 'two dips with a known pour between them',
+        )];
+        if ($more < -OilPour::NOTHING) {
             return [
                 ['top_up' => Value::of(0.0, Unit::Litre->value), 'draw_off' => Value::of(-$more, Unit::Litre->value)],
-                Check::stop(
-                    'overfilled',
-                    sprintf(
-                        '%s mm too high: draw off %s L before it runs. Foam, burst seals and oil in the intake otherwise.',
-                        Show::n($dip - $target, 3), Show::n(-$more, 3),
-                    ),
-                ), $line,
+                [Check::stop('overfilled', sprintf(
+                    '%s mm too high: draw off %s L before it runs. Foam, burst seals and oil in the intake otherwise.',
+                    Show::n($dip - $target, 3), Show::n(-$more, 3),
+                ))], $lines,
             ];
         }
 
-        return [
-            ['top_up' => Value::of(max(0.0, $more), Unit::Litre->value)],
-            Check::ok('top-up', $more < 1e-9 ? 'The level is right: nothing more.' : sprintf('Add %s L.', Show::n($more, 2))),
-            $line,
-        ];
+        return [['top_up' => Value::of(max(0.0, $more), Unit::Litre->value)], [Check::ok(
+            'top-up', $more < OilPour::NOTHING ? 'The level is right: nothing more.' : sprintf('Add %s L.', Show::n($more, 2)),
+        )], $lines];
     }
 
     /**

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids\Door;
 
 use NimbleKnuckle\Core\Fluids\PanDrawing;
+use NimbleKnuckle\Core\Fluids\PanTest;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
@@ -19,21 +21,11 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 
-/**
- * A thermostat in a pan of water with a thermometer: where it begins to open, stands fully open and shuts again, °C, held
- * against its stamp. The bands are working values: begins within 3 K of the stamp is good, over 6 K off is a wrong or worn
- * one; fully open 8 to 18 K above; shut again at most 8 K below where it opened.
- */
+/** The door of the pan test: where a thermostat begins to open, stands fully open and shuts again, °C. */
 final readonly class ThermostatTest implements Sum
 {
-    private const GOOD = 3.0;
-    private const BAD = 6.0;
-    private const SLOWEST = 18.0;
-    private const WIDEST = 8.0;
-    private const QUICKEST = 4.0;
-    private const HARDLY_SHUTS = 20.0;
-    /** An open pan of water gets no hotter, but for what a thermometer reads wrong. */
-    private const BOILS = 100.5;
+    /** Percent of the opening the maker gives. */
+    private const LEAST_LIFT = 90.0;
 
     public function name(): string
     {
@@ -80,96 +72,121 @@ final readonly class ThermostatTest implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return [
-            'plot',
-            PanDrawing::of(
-                $in->number('opens', Kind::Temperature), $in->number('opened', Kind::Temperature),
-                $in->maybe('full_open', Kind::Temperature), $in->maybe('closed', Kind::Temperature),
-            ),
-        ];
+        return ['plot', PanDrawing::of(self::read($in))];
+    }
+
+    /** @throws InvalidInput */
+    private static function read(Inputs $in): PanTest
+    {
+        $test = new PanTest(
+            $in->temperature('opens', 50.0, 120.0), $in->temperature('opened', 0.0, 130.0),
+            $in->has('full_open') ? $in->temperature('full_open', 0.0, 130.0) : null,
+            $in->has('closed') ? $in->temperature('closed', 0.0, 130.0) : null,
+        );
+        null === $test->span() || $test->span() >= 0.0 || throw InvalidInput::in(
+            'full_open', 'It cannot be fully open before it begins to open: swap the two.',
+        );
+        null === $test->hysteresis() || $test->hysteresis() >= 0.0 || throw InvalidInput::in(
+            'closed', 'It shuts again below where it opened, not above: swap the two, or read them again.',
+        );
+
+        return $test;
     }
 
     public function compute(Inputs $in): SumResult
     {
-        $opens = $in->between('opens', Kind::Temperature, 50.0, 120.0);
-        $opened = $in->between('opened', Kind::Temperature, 0.0, 130.0);
-        $off = $opened - $opens;
-        $values = ['off' => Value::of($off, Unit::Kelvin->value)];
-        $working = [new Working(
-            'Off its stamp', 'begins − stamp', sprintf('%s − %s', Show::n($opened), Show::n($opens)),
-            sprintf('%s K', Show::n($off)), 'pan test',
-        )];
-        $hottest = max($opened, $in->has('full_open') ? $in->between('full_open', Kind::Temperature, 0.0, 130.0) : 0.0);
-        $checks = $hottest > self::BOILS ? [Check::watch(
-            'past-boiling',
-            sprintf('%s °C in an open pan of water: the thermometer reads high, or it was not water.', Show::n($hottest)),
-        )] : [];
-        $checks[] = match (true) {
-            abs($off) > self::BAD => Check::stop(
-                'off-stamp',
-                sprintf(
-                    'It begins %s K %s its stamp: the wrong one, or worn. Do not fit it.', Show::n(abs($off), 3),
-                    $off > 0 ? 'above' : 'below',
-                ),
-            ),
-            abs($off) > self::GOOD => Check::watch(
-                'off-stamp',
-                sprintf(
-                    'It begins %s K %s its stamp: at the edge of what is ordinary. Check the thermometer in boiling water.',
-                    Show::n(abs($off), 3), $off > 0 ? 'above' : 'below',
-                ),
-            ),
-            default => Check::ok('on-stamp', 'It begins where its stamp says.'),
-        };
-        if ($in->has('full_open')) {
-            $full = $in->between('full_open', Kind::Temperature, 0.0, 130.0);
-            $full >= $opened || throw InvalidInput::in('full_open', 'It cannot be fully open before it begins to open: swap the two.');
-            $values['span'] = Value::of($full - $opened, Unit::Kelvin->value);
-            $working[] = new Working(
-                'From begin to full', 'full − begins', sprintf('%s − %s', Show::n($full), Show::n($opened)),
-                sprintf('%s K', Show::n($full - $opened)), 'pan test',
-            );
-            $checks[] = match (true) {
-                $full - $opened > self::SLOWEST => Check::watch(
-                    'slow', 'It takes long from begin to full: the wax is tired or the seat drags.',
-                ),
-                $full - $opened < self::QUICKEST => Check::watch(
-                    'quick',
-                    sprintf('Only %s K from begin to full: was the water stirred, and heated slowly?', Show::n($full - $opened, 2)),
-                ),
-                default => Check::ok('full', 'It opens fully within an ordinary span.'),
-            };
-        }
-        if ($in->has('closed')) {
-            $closed = $in->between('closed', Kind::Temperature, 0.0, 130.0);
-            $closed <= $opened || throw InvalidInput::in(
-                'closed', 'It shuts again below where it opened, not above: swap the two, or read them again.',
-            );
-            $values['hysteresis'] = Value::of($opened - $closed, Unit::Kelvin->value);
-            $working[] = new Working(
-                'Shuts below where it opened', 'begins − shut', sprintf('%s − %s', Show::n($opened), Show::n($closed)),
-                sprintf('%s K', Show::n($opened - $closed)), 'pan test',
-            );
-            $checks[] = match (true) {
-                $opened - $closed > self::HARDLY_SHUTS => Check::stop(
-                    'stays-open', 'It hardly shuts again: it would keep the engine cold. Do not fit it.',
-                ),
-                $opened - $closed > self::WIDEST => Check::watch('lags', 'It shuts late: warm-up will be slow after each opening.'),
-                default => Check::ok('shuts', 'It shuts again as it should.'),
-            };
-        }
-        if ($in->has('lift') && $in->has('lift_wanted')) {
-            [$lift, $wanted] = [$in->between('lift', Kind::Length, 0.0, 50.0), $in->positive('lift_wanted', Kind::Length)];
-            $values['lift_share'] = Value::of(100 * $lift / $wanted, Unit::Percent->value);
-            $working[] = new Working(
-                'Opening', 'measured / wanted', sprintf('%s / %s', Show::n($lift), Show::n($wanted)),
-                sprintf('%s %%', Show::n(100 * $lift / $wanted)), 'maker gives the opening',
-            );
-            $checks[] = $lift < 0.9 * $wanted ? Check::stop(
-                'lift', 'It does not open far enough: the engine would overheat under load. Do not fit it.',
-            ) : Check::ok('lift', 'It opens far enough.');
-        }
+        $test = self::read($in);
+        [$lift, $liftChecks, $liftLines] = $in->has('lift') && $in->has('lift_wanted') ? $this->lift(
+            $in->length('lift', 0.0, 50.0), $in->length('lift_wanted'),
+        ) : [[], [], []];
+        $values = ['off' => $test->off(), 'span' => $test->span(), 'hysteresis' => $test->hysteresis()];
 
-        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+        return new SumResult(
+            $this->name(), $in->raw, array_map(
+                static fn (float $kelvins): Value => Value::of($kelvins, Unit::Kelvin->value),
+                array_filter($values, static fn (?float $kelvins): bool => null !== $kelvins),
+            ) + $lift,
+            [...$this->stamp($test), ...$this->opening($test), ...$this->shutting($test), ...$liftChecks],
+            [...$this->working($test), ...$liftLines],
+        );
+    }
+
+    /** @return list<Check> */
+    private function stamp(PanTest $test): array
+    {
+        $side = sprintf('It begins %s K %s its stamp', Show::n(abs($test->off()), 3), $test->off() > 0 ? 'above' : 'below');
+
+        return [
+            ...($test->isPastBoiling() ? [Check::watch('past-boiling', sprintf(
+                '%s °C in an open pan of water: the thermometer reads high, or it was not water.', Show::n($test->hottest()->celsius),
+            ))] : []),
+            match (true) {
+                $test->isFarOff() => Check::stop('off-stamp', $side.': the wrong one, or worn. Do not fit it.'),
+                $test->isOff() => Check::watch(
+                    'off-stamp', $side.': at the edge of what is ordinary. Check the thermometer in boiling water.',
+                ),
+                default => Check::ok('on-stamp', 'It begins where its stamp says.'),
+            },
+        ];
+    }
+
+    /** @return list<Check> */
+    private function opening(PanTest $test): array
+    {
+        return match (true) {
+            null === $test->span() => [],
+            $test->isSlow() => [Check::watch('slow', 'It takes long from begin to full: the wax is tired or the seat drags.')],
+            $test->isQuick() => [Check::watch('quick', sprintf(
+                'Only %s K from begin to full: was the water stirred, and heated slowly?', Show::n($test->span(), 2),
+            ))],
+            default => [Check::ok('full', 'It opens fully within an ordinary span.')],
+        };
+    }
+
+    /** @return list<Check> */
+    private function shutting(PanTest $test): array
+    {
+        return match (true) {
+            null === $test->closed => [],
+            $test->staysOpen() => [Check::stop(
+                'stays-open', 'It hardly shuts again: it would keep the engine cold. Do not fit it.',
+            )],
+            $test->lags() => [Check::watch('lags', 'It shuts late: warm-up will be slow after each opening.')],
+            default => [Check::ok('shuts', 'It shuts again as it should.')],
+        };
+    }
+
+    /** @return list<Working> */
+    private function working(PanTest $test): array
+    {
+        $opened = Show::n($test->opened->celsius);
+
+        return [
+            new Working(
+                'Off its stamp', 'begins − stamp', sprintf('%s − %s', $opened, Show::n($test->stamp->celsius)),
+                sprintf('%s K', Show::n($test->off())), 'pan test',
+            ),
+            ...(null === $test->full || null === $test->span() ? [] : [new Working(
+                'From begin to full', 'full − begins', sprintf('%s − %s', Show::n($test->full->celsius), $opened),
+                sprintf('%s K', Show::n($test->span())), 'pan test',
+            )]),
+            ...(null === $test->closed || null === $test->hysteresis() ? [] : [new Working(
+                'Shuts below where it opened', 'begins − shut', sprintf('%s − %s', $opened, Show::n($test->closed->celsius)),
+                sprintf('%s K', Show::n($test->hysteresis())), 'pan test',
+            )]),
+        ];
+    }
+
+    /** @return array{array<string, Value>, list<Check>, list<Working>} */
+    private function lift(Length $lift, Length $wanted): array
+    {
+        $share = 100 * $lift->over($wanted);
+
+        return [['lift_share' => Value::of($share, Unit::Percent->value)], [$share < self::LEAST_LIFT ? Check::stop(
+            'lift', 'It does not open far enough: the engine would overheat under load. Do not fit it.',
+        ) : Check::ok('lift', 'It opens far enough.')], [new Working(
+            'Opening', 'measured / wanted', sprintf('%s / %s', Show::n($lift->millimetres), Show::n($wanted->millimetres)),
+            sprintf('%s %%', Show::n($share)), 'maker gives the opening',
+        )]];
     }
 }

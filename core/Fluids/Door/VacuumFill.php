@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Door;
 
-use NimbleKnuckle\Core\Fluids\Air;
+use NimbleKnuckle\Core\Fluids\AirFields;
 use NimbleKnuckle\Core\Fluids\DialDrawing;
-use NimbleKnuckle\Core\Fluids\WaterVapour;
+use NimbleKnuckle\Core\Fluids\Vacuum;
+use NimbleKnuckle\Core\Fluids\VacuumHold;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
@@ -22,19 +23,9 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 
-/**
- * How deep a vacuum fill may pull, what air it leaves, and whether the system holds. Vacuum in kPa gauge, positive downwards;
- * volume in L, temperature in °C, height in m, time in min. The deepest before water boils is Patm − Pw(T); the air left is
- * V (Patm − pulled)/Patm; the leak is V Δp/t in Pa·L/s. Source: Boyle's law, Antoine equation for water, ISO 2533.
- */
+/** The door of the vacuum fill: kPa gauge positive downwards, L, °C, m and min in; kPa, L and Pa·L/s out. */
 final readonly class VacuumFill implements Sum
 {
-    public const AIM = 0.9;
-    public const WATCH_LOSS = 1.0;
-    public const STOP_LOSS = 3.0;
-    private const LOSS_MINUTES = 5.0;
-    private const GAUGE_PLAY = 1.0;
-
     public function name(): string
     {
         return 'vacuum-fill';
@@ -48,7 +39,7 @@ final readonly class VacuumFill implements Sum
     public function fields(): array
     {
         return [
-            ...Air::fields(),
+            ...AirFields::all(),
             Field::quantity(
                 'temperature', 'What is in it is at', Kind::Temperature, '20 °C', 'Warm coolant boils under a shallower vacuum.',
             ),
@@ -106,64 +97,81 @@ final readonly class VacuumFill implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $air = Air::from($in);
-        $temperature = $in->between('temperature', Kind::Temperature, -40.0, 130.0);
-        $volume = $in->positive('volume', Kind::Volume);
-        $pulled = $in->between('pulled', Kind::Pressure, 0.0, 110.0);
-        $vapour = WaterVapour::pressure($temperature);
-        $limit = $air->pressure - $vapour;
-        $aim = self::AIM * max(0.0, $limit);
-        $left = $volume * max(0.0, $air->pressure - $pulled) / $air->pressure;
-        $values = [
-            'limit' => Value::of($limit, Unit::Kilopascal->value),
-            'aim' => Value::of($aim, Unit::Kilopascal->value),
-            'air_left' => Value::of($left, Unit::Litre->value),
-        ];
-        $working = [
-            $air->working,
+        $vacuum = Vacuum::of(
+            AirFields::read($in), $in->temperature('temperature', -40.0, 130.0), $in->volume('volume'), $in->pressure('pulled', 0.0, 110.0),
+        );
+
+        return $this->said($vacuum, $in->has('hold_end') || $in->has('hold_minutes') ? self::hold($in, $vacuum) : null, $in->raw);
+    }
+
+    /**
+     * What was calculated elsewhere, with its working.
+     *
+     * @param array<string, mixed> $raw
+     */
+    public function said(Vacuum $vacuum, ?VacuumHold $hold, array $raw = []): SumResult
+    {
+        return new SumResult($this->name(), $raw, [
+            'limit' => Value::of($vacuum->limit->kilopascals, Unit::Kilopascal->value),
+            'aim' => Value::of($vacuum->aim()->kilopascals, Unit::Kilopascal->value),
+            'air_left' => Value::of($vacuum->airLeft()->litres, Unit::Litre->value),
+        ] + (null === $hold ? [] : ['leak_rate' => Value::of($hold->leakRate(), 'Pa·L/s')]), [
+            $this->depth($vacuum), ...(null === $hold ? [] : [$this->held($hold)]),
+        ], [...$this->working($vacuum), ...(null === $hold ? [] : [new Working(
+            'Leak', 'V Δp / t',
+            sprintf(
+                '%s L × %s kPa / %s min', Show::n($hold->volume->litres), Show::n($hold->lost->kilopascals), Show::n($hold->held->minutes),
+            ),
+            sprintf('%s Pa·L/s, %s kPa in 5 min', Show::n($hold->leakRate()), Show::n($hold->inFiveMinutes()->kilopascals)),
+            'pressure-rise method',
+        )])]);
+    }
+
+    /** @return list<Working> */
+    private function working(Vacuum $vacuum): array
+    {
+        $air = Show::n($vacuum->air->pressure->kilopascals);
+        [$vapour, $limit] = [Show::n($vacuum->vapour->kilopascals), $vacuum->limit->kilopascals];
+
+        return [
+            AirFields::working($vacuum->air),
             new Working(
-                'Water boils at', 'Pw(T)', sprintf('T = %s °C', Show::n($temperature)), sprintf('%s kPa', Show::n($vapour)),
+                'Water boils at', 'Pw(T)', sprintf('T = %s °C', Show::n($vacuum->temperature->celsius)), $vapour.' kPa',
                 'Antoine equation for water',
             ),
             new Working(
-                'Deepest vacuum', 'limit = p − Pw(T)', sprintf('%s − %s', Show::n($air->pressure), Show::n($vapour)),
-                sprintf('%s kPa', Show::n($limit)), 'below it what is in there boils',
+                'Deepest vacuum', 'limit = p − Pw(T)', sprintf('%s − %s', $air, $vapour), sprintf('%s kPa', Show::n($limit)),
+                'below it what is in there boils',
             ),
             new Working(
-                'Pull to', 'aim = 0.9 limit', sprintf('0.9 × %s', Show::n(max(0.0, $limit))), sprintf('%s kPa', Show::n($aim)),
-                'a tenth short of boiling',
+                'Pull to', 'aim = 0.9 limit', sprintf('0.9 × %s', Show::n(max(0.0, $limit))),
+                sprintf('%s kPa', Show::n($vacuum->aim()->kilopascals)), 'a tenth short of boiling',
             ),
             new Working(
                 'Air left', 'V (p − pulled) / p',
-                sprintf('%s × (%s − %s) / %s', Show::n($volume), Show::n($air->pressure), Show::n($pulled), Show::n($air->pressure)),
-                sprintf('%s L', Show::n($left)), "Boyle's law, back at air pressure",
+                sprintf('%s × (%s − %s) / %s', Show::n($vacuum->volume->litres), $air, Show::n($vacuum->pulled->kilopascals), $air),
+                sprintf('%s L', Show::n($vacuum->airLeft()->litres)), "Boyle's law, back at air pressure",
             ),
         ];
-        $checks = [$this->depth($pulled, $limit, $aim, $temperature)];
-        if ($in->has('hold_end') || $in->has('hold_minutes')) {
-            [$rate, $line, $check] = $this->hold($in, $volume, $pulled);
-            $values['leak_rate'] = Value::of($rate, 'Pa·L/s');
-            $working[] = $line;
-            $checks[] = $check;
-        }
-
-        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
     }
 
-    private function depth(float $pulled, float $limit, float $aim, float $temperature): Check
+    private function depth(Vacuum $vacuum): Check
     {
+        [$pulled, $limit, $aim] = [$vacuum->pulled->kilopascals, $vacuum->limit->kilopascals, $vacuum->aim()->kilopascals];
+
         return match (true) {
-            $limit <= 0.0 => Check::stop(
-                'too-hot', sprintf('At %s °C it boils without any vacuum: let it cool first.', Show::n($temperature)),
+            $vacuum->isTooHot() => Check::stop(
+                'too-hot',
+                sprintf('At %s °C it boils without any vacuum: let it cool first.', Show::n($vacuum->temperature->celsius)),
             ),
-            $pulled > $limit => Check::stop(
+            $vacuum->isBelowBoiling() => Check::stop(
                 'below-boiling',
                 sprintf(
                     '%s kPa is deeper than the %s kPa at which it boils here: the gauge or the altitude is wrong.',
                     Show::n($pulled), Show::n($limit),
                 ),
             ),
-            $pulled > $aim => Check::ok(
+            $vacuum->isDeeperThanAim() => Check::ok(
                 'deep',
                 sprintf(
                     '%s kPa: deeper than the aim of %s, short of boiling at %s.', Show::n($pulled, 3), Show::n($aim, 3),
@@ -174,37 +182,39 @@ final readonly class VacuumFill implements Sum
         };
     }
 
-    /** @return array{float, Working, Check} */
-    private function hold(Inputs $in, float $volume, float $pulled): array
+    /** @throws InvalidInput */
+    private static function hold(Inputs $in, Vacuum $vacuum): VacuumHold
     {
         $in->has('hold_end') || throw InvalidInput::missing('hold_end', 'what the gauge showed at the end');
         $in->has('hold_minutes') || throw InvalidInput::missing('hold_minutes', '5 min');
-        $end = $in->between('hold_end', Kind::Pressure, 0.0, 110.0);
-        $minutes = $in->positive('hold_minutes', Kind::Duration);
-        $lost = $pulled - $end;
-        $lost >= -self::GAUGE_PLAY || throw InvalidInput::in(
+        $end = $in->pressure('hold_end', 0.0, 110.0);
+        $hold = VacuumHold::of($vacuum->volume, $vacuum->pulled, $end, $in->duration('hold_minutes'));
+        !$hold->isMisread() || throw InvalidInput::in(
             'hold_end',
-            sprintf('The vacuum cannot grow from %s to %s kPa by itself: read “hold_end” again.', Show::n($pulled), Show::n($end)),
-        );
-        $inFive = $lost * self::LOSS_MINUTES / $minutes;
-        $rate = $volume * $lost * 1000 / ($minutes * 60);
-        $line = new Working(
-            'Leak', 'V Δp / t', sprintf('%s L × %s kPa / %s min', Show::n($volume), Show::n($lost), Show::n($minutes)),
-            sprintf('%s Pa·L/s, %s kPa in 5 min', Show::n($rate), Show::n($inFive)), 'pressure-rise method',
+            sprintf(
+                'The vacuum cannot grow from %s to %s kPa by itself: read “hold_end” again.', Show::n($vacuum->pulled->kilopascals),
+                Show::n($end->kilopascals),
+            ),
         );
 
-        return [$rate, $line, match (true) {
-            $inFive > self::STOP_LOSS => Check::stop(
-                'leaks', sprintf('It loses %s kPa in 5 minutes: find the leak before any coolant goes in.', Show::n($inFive, 3)),
+        return $hold;
+    }
+
+    private function held(VacuumHold $hold): Check
+    {
+        $inFive = Show::n($hold->inFiveMinutes()->kilopascals, 3);
+
+        return match (true) {
+            $hold->leaks() => Check::stop(
+                'leaks', sprintf('It loses %s kPa in 5 minutes: find the leak before any coolant goes in.', $inFive),
             ),
-            $inFive > self::WATCH_LOSS => Check::watch(
+            $hold->seeps() => Check::watch(
                 'seeps',
-                sprintf(
-                    'It loses %s kPa in 5 minutes: the filler\'s own cone first, then each joint that was opened.',
-                    Show::n($inFive, 3),
-                ),
+                sprintf('It loses %s kPa in 5 minutes: the filler\'s own cone first, then each joint that was opened.', $inFive),
             ),
-            default => Check::ok('holds', sprintf('It holds: %s kPa lost in %s min.', Show::n(max(0.0, $lost), 2), Show::n($minutes, 3))),
-        }];
+            default => Check::ok('holds', sprintf(
+                'It holds: %s kPa lost in %s min.', Show::n(max(0.0, $hold->lost->kilopascals), 2), Show::n($hold->held->minutes, 3),
+            )),
+        };
     }
 }

@@ -21,7 +21,7 @@ final readonly class CircuitDrawing
     private const UNDER_TOP = 80.0;
 
     /**
-     * @param array<string, array{x: float, w: float, y: float, h: float, fluid: float, air: bool}> $vessels tops and heights in the frame; fluid is the height that is full
+     * @param array<string, array{x: float, w: float, y: float, h: float, fluid: float, air: bool}> $vessels fluid: how high it is full
      * @param list<string> $air where air stays, in words
      * @param array<string, float> $at named heights in the frame
      */

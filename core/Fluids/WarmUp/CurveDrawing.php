@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids\WarmUp;
 
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Fluids\Door\WarmUp;
+use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Sum\Show;
-use NimbleKnuckle\Core\Sum\SumResult;
 
 /** A warm-up as it came: temperature over minutes, with where the thermostat opens and where the engine must be stopped. */
 final readonly class CurveDrawing
@@ -16,14 +15,14 @@ final readonly class CurveDrawing
 
     /**
      * @param list<list<float>> $samples s, °C
-     * @param ?SumResult $result null while there is too little to judge
+     * @param ?Judgement $judged null while there is too little to judge
      */
-    public static function of(array $samples, float $opens, ?SumResult $result): Plot
+    public static function of(array $samples, Temperature $opens, ?Judgement $judged): Plot
     {
         $start = $samples[0][0] ?? 0.0;
         $minutes = max(6.0, (($samples[count($samples) - 1][0] ?? 0.0) - $start) / 60 * 1.06);
         $low = min(20.0, ...[...array_column($samples, 1), 20.0]);
-        $limit = WarmUp::limit($opens);
+        $limit = Judgement::limit($opens)->celsius;
         $step = max(1, intdiv(count($samples), self::MOST_POINTS));
         $points = [];
         foreach ($samples as $i => $sample) {
@@ -35,16 +34,12 @@ final readonly class CurveDrawing
             'Coolant temperature over minutes', 'min', [0.0, $minutes], '°C',
             [floor($low / 10) * 10, max($limit + 14, ...[...array_column($samples, 1), 0.0])],
         )
-            ->level(
-                $opens, sprintf('opens at %s', Show::n($opens)), 'ink',
-            )->level($limit, sprintf('stop at %s', Show::n($limit)), 'bad-line')->line($points, 'trace');
-        if (null !== $result && $result->has('opened_at')) {
-            return $plot->dot(
-                $result->number('opened_after') / 60, $result->number('opened_at'),
-                sprintf('opened at %s', Show::n($result->number('opened_at'), 3)),
-            );
-        }
+            ->level($opens->celsius, sprintf('opens at %s', Show::n($opens->celsius)), 'ink')
+            ->level($limit, sprintf('stop at %s', Show::n($limit)), 'bad-line')->line($points, 'trace');
+        $opened = $judged?->openedAt();
 
-        return $plot;
+        return null === $judged || null === $opened ? $plot : $plot->dot(
+            $judged->openedAfter() / 60, $opened->celsius, sprintf('opened at %s', Show::n($opened->celsius, 3)),
+        );
     }
 }

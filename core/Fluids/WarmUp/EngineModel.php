@@ -99,7 +99,9 @@ final class EngineModel
     /** Heat that went into the lumps since the start at ambient, J a litre of coolant; for the balance. */
     public function stored(): float
     {
-        return $this->metalHeat() * ($this->metal - $this->data->ambient) + $this->engineHeat() * ($this->engine - $this->data->ambient) + $this->radiatorHeat() * ($this->radiator - $this->data->ambient);
+        return $this->metalHeat() * ($this->metal - $this->data->ambient)
+            + $this->engineHeat() * ($this->engine - $this->data->ambient)
+            + $this->radiatorHeat() * ($this->radiator - $this->data->ambient);
     }
 
     public function coolant(): float

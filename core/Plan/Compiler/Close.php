@@ -38,9 +38,11 @@ final readonly class Close
     /** @return list<string> */
     private function blockers(Bound $b, VehicleSheet $vehicle): array
     {
+        $opens = '' !== $b->circuit && in_array($b->operation->deed, [Deed::Drain, Deed::Open], true);
+
         return match (true) {
             Deed::Remove === $b->operation->deed && '' !== $b->item => [$b->item],
-            '' !== $b->circuit && in_array($b->operation->deed, [Deed::Drain, Deed::Open], true) => $vehicle->circuits[$b->circuit]->drainBehind,
+            $opens => $vehicle->circuits[$b->circuit]->drainBehind,
             '' !== $b->item => $vehicle->items[$b->item]->behind,
             default => [],
         };

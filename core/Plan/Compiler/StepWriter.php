@@ -62,7 +62,8 @@ final readonly class StepWriter
     public function tightening(Joint $joint, Phase $phase): Step
     {
         $count = $joint->count();
-        $each = 0.5 * $count * (count($joint->passes) + ($joint->angle > 0 ? 1 : 0) + ($joint->check ? 0.5 : 0) + ($joint->takeUp()->count ?? 0) * 0.3);
+        $goes = count($joint->passes) + ($joint->angle > 0 ? 1 : 0) + ($joint->check ? 0.5 : 0) + 0.3 * ($joint->takeUp()->count ?? 0);
+        $each = 0.5 * $count * $goes;
         $cautions = str_contains($joint->material, 'aluminium')
             ? [new Caution('Cast aluminium: start each by hand, three turns free, no power tool.', false)]
             : [];

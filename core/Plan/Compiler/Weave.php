@@ -32,7 +32,8 @@ final readonly class Weave
         $apart = array_sum(array_map(static fn (Step $step): float => $step->minutes->likely, $steps));
         $end = fn (callable $minutes): float => $this->end($this->schedule($steps, $people, $minutes)[0]);
         $mean = $end(static fn (Step $step): float => $step->minutes->mean());
-        $together = ($end(static fn (Step $step): float => $step->minutes->high) - $end(static fn (Step $step): float => $step->minutes->low)) / self::SPREAD;
+        $high = $end(static fn (Step $step): float => $step->minutes->high);
+        $together = ($high - $end(static fn (Step $step): float => $step->minutes->low)) / self::SPREAD;
         $alone = 0.0;
         foreach ($steps as $step) {
             $alone += isset($longest[$step->id]) ? (($step->minutes->high - $step->minutes->low) / self::SPREAD) ** 2 : 0.0;

@@ -225,9 +225,9 @@ final readonly class WrenchPick implements Sum
     private function torque(mixed $value, string $name, string $which): float
     {
         try {
-            return is_string($value) || is_int($value) || is_float($value) ? Notation::read(Kind::Torque, $value)->value() : throw InvalidInput::in(
-                'kit', sprintf('%s: “%s” is needed.', $name, $which),
-            );
+            return is_string($value) || is_int($value) || is_float($value)
+                ? Notation::read(Kind::Torque, $value)->value()
+                : throw InvalidInput::in('kit', sprintf('%s: “%s” is needed.', $name, $which));
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in('kit', sprintf('%s, %s: %s', $name, $which, $e->getMessage()));
         }

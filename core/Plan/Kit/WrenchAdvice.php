@@ -17,8 +17,9 @@ final readonly class WrenchAdvice
     /**
      * @param ?WrenchBand $band what the bolt may then have got, at the full figure; null before it
      */
-    private function __construct(public ?Wrench $wrench, public ?WrenchSetting $setting, public string $why, public ?WrenchBand $band = null)
-    {
+    private function __construct(
+        public ?Wrench $wrench, public ?WrenchSetting $setting, public string $why, public ?WrenchBand $band = null,
+    ) {
     }
 
     /** @param float $target N·m at the bolt */

@@ -13,7 +13,8 @@ final readonly class Circuit
 
     /**
      * @param list<string> $drainBehind ids of the items that must be off before it can be drained
-     * @param array<string, float> $heights mm over the floor of the tops of radiator, engine, heater, tank and of the bleed screw; empty where nobody measured
+     * @param array<string, float> $heights mm over the floor of the tops of radiator, engine, heater, tank and of the bleed
+     *                                      screw; empty where nobody measured
      * @param int $everyMonths when it is to be changed; 0 where nobody says
      * @param float $everyKm the same by distance, km
      * @param float $opens °C at which its thermostat opens; 0 where not known

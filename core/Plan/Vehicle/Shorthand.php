@@ -49,7 +49,11 @@ final readonly class Shorthand
             return new self([], [], [], [$e->getMessage()]);
         }
         $joint = $said = $wrong = [];
-        foreach ([self::thread(...), self::layout(...), self::figure(...), self::limits(...), self::source(...), self::turning(...), self::hardware(...), self::rounds(...)] as $read) {
+        $readers = [
+            self::thread(...), self::layout(...), self::figure(...), self::limits(...), self::source(...), self::turning(...),
+            self::hardware(...), self::rounds(...),
+        ];
+        foreach ($readers as $read) {
             try {
                 [$holds, $words] = $read($parts);
                 $joint = $holds + $joint;
@@ -205,7 +209,8 @@ final readonly class Shorthand
         }
         if ($parts->has('when')) {
             $isLoaded = 'loaded' === $parts->small('when');
-            [$joint['when'], $said['when']] = [[$isLoaded ? 'loaded' : 'room'], $isLoaded ? 'only with the weight on' : 'only while there is room'];
+            $joint['when'] = [$isLoaded ? 'loaded' : 'room'];
+            $said['when'] = $isLoaded ? 'only with the weight on' : 'only while there is room';
         }
         if ($parts->has('passes')) {
             $passes = array_map(floatval(...), preg_split('~[\s/]~', $parts->text('passes')) ?: []);

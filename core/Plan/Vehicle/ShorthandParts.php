@@ -13,7 +13,8 @@ final readonly class ShorthandParts
     private const SIZE = 'M\s?[0-9]{1,2}(?:\.[0-9])?|#\s?[0-9]{1,2}-[0-9]{2}|(?:[0-9]{1,2}/[0-9]{1,2}|[½¼¾⅜⅝])"?-[0-9]{1,2}(?:\sUN[CF])?'
         .'|G\s?[0-9]/[0-9]';
     private const LENGTHS = '(?:\s?[x×]\s?[0-9]{0,3}(?:[.,][0-9]{1,3})?){0,2}';
-    private const PART = '(?:[0-9]+(?:[.,/][0-9]+)?|a|one|half|quarter|three quarters?|[½¼¾])(?:\sof)?(?:\sa)?\s?(?:turns?|°|deg(?:rees)?|flats?)';
+    private const PART = '(?:[0-9]+(?:[.,/][0-9]+)?|a|one|half|quarter|three quarters?|[½¼¾])(?:\sof)?(?:\sa)?\s?'
+        .'(?:turns?|°|deg(?:rees)?|flats?)';
     /** Each stands behind a space and before one, or before what is looked for last. */
     private const PATTERNS = [
         'layout' => '(ring|line|grid)(?:\s+([0-9]{1,2}[x×][0-9]{1,2}))?',
@@ -66,7 +67,10 @@ final readonly class ShorthandParts
                 $rest = (string) preg_replace($whole, ' ', $rest, 1);
             }
         }
-        $left = array_filter(explode(' ', trim($rest)), static fn (string $word): bool => '' !== $word && !in_array($word, self::FILLERS, true));
+        $left = array_filter(
+            explode(' ', trim($rest)),
+            static fn (string $word): bool => '' !== $word && !in_array($word, self::FILLERS, true),
+        );
 
         return new self($found, array_values($left));
     }

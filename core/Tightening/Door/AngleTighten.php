@@ -100,17 +100,29 @@ final readonly class AngleTighten implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $made = self::read($in);
-        [$pulls, $checks, $lines] = $in->has('swing') ? $this->pulls($made->angle, $in->angle('swing', 1.0, 360.0)) : [[], [], []];
+        return $this->said(
+            self::read($in), $in->has('swing') ? $in->angle('swing', 1.0, 360.0) : null, $in->raw, BoltFields::assumed($in),
+        );
+    }
 
-        return new SumResult($this->name(), $in->raw, [
+    /**
+     * What was calculated elsewhere, with its working.
+     *
+     * @param array<string, mixed> $raw
+     * @param list<Check> $assumed
+     */
+    public function said(AngleTightening $made, ?Angle $swing = null, array $raw = [], array $assumed = []): SumResult
+    {
+        [$pulls, $checks, $lines] = null === $swing ? [[], [], []] : $this->pulls($made->angle, $swing);
+
+        return new SumResult($this->name(), $raw, [
             'snug_preload' => Value::of($made->snug->newtons, Unit::Newton->value),
             'added_preload' => Value::of($made->added->newtons, Unit::Newton->value),
             'preload' => Value::of($made->preload->newtons, Unit::Newton->value),
             'yield_preload' => Value::of($made->yield->newtons, Unit::Newton->value),
             'utilisation' => Value::of($made->ofYield()->percent(), Unit::Percent->value),
             'stretch' => Value::of($made->stretch()->millimetres, Unit::Millimetre->value),
-        ] + $pulls, [$this->judged($made), ...$checks, ...BoltFields::assumed($in)], [...$this->working($made), ...$lines]);
+        ] + $pulls, [$this->judged($made), ...$checks, ...$assumed], [...$this->working($made), ...$lines]);
     }
 
     /** @return array{array<string, Value>, list<Check>, list<Working>} */

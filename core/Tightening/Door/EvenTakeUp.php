@@ -124,10 +124,11 @@ final readonly class EvenTakeUp implements Sum
             default => sprintf('on all %d', $count),
         };
         $last = Show::n($rounds->last->degrees, 3);
+        $isEven = abs($rounds->last->degrees - $step->degrees) < 1e-6;
 
         return match (true) {
             1 === $rounds->count => sprintf('One round of %s° %s', $last, $on),
-            abs($rounds->last->degrees - $step->degrees) < 1e-6 => sprintf('%d rounds of %s° %s', $rounds->count, Show::n($step->degrees), $on),
+            $isEven => sprintf('%d rounds of %s° %s', $rounds->count, Show::n($step->degrees), $on),
             default => sprintf('%d rounds %s: %s° each, the last one %s°', $rounds->count, $on, Show::n($step->degrees), $last),
         };
     }

@@ -96,7 +96,9 @@ final readonly class PartTurn implements Sum
         $springs = SpringFields::read($in, $bolt);
         $target = $in->torque('target');
         $snug = $in->has('snug') ? $in->torque('snug') : $target->times(TurnByHand::SNUG_SHARE / 100);
-        $snug->newtonMetres < $target->newtonMetres || throw InvalidInput::in('snug', 'Snug is less than the figure: nothing is left to turn.');
+        $snug->newtonMetres < $target->newtonMetres || throw InvalidInput::in(
+            'snug', 'Snug is less than the figure: nothing is left to turn.',
+        );
         $turn = TurnByHand::of(
             $bolt, $springs, $target, $snug, $in->has('seal_travel') ? $in->length('seal_travel', 0.0, 20.0) : Length::millimetres(0.0),
         );
@@ -127,9 +129,9 @@ final readonly class PartTurn implements Sum
                 Show::n($turn->preloadLow()->kilonewtons(), 3), Show::n($turn->preloadHigh()->kilonewtons(), 3),
             )),
             $this->judged($turn->ofYield()->percent()),
-            Check::ok(
-                'nearest', sprintf('%s°, that is %s: mark head and part, turn without stopping.', Show::n($angle, 3), self::inWords($angle)),
-            ),
+            Check::ok('nearest', sprintf(
+                '%s°, that is %s: mark head and part, turn without stopping.', Show::n($angle, 3), self::inWords($angle),
+            )),
         ];
     }
 

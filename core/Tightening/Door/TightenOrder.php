@@ -79,12 +79,20 @@ final readonly class TightenOrder implements Sum
         }
         if (is_array($raw) && !array_is_list($raw)) {
             $shape = is_string($raw['shape'] ?? null) ? $raw['shape'] : (string) array_key_first($raw);
-            $size = $raw['n'] ?? $raw['count'] ?? $raw[$shape] ?? (is_scalar($raw['rows'] ?? null) && is_scalar($raw['columns'] ?? null) ? $raw['rows'].'x'.$raw['columns'] : '');
+            $size = $raw['n'] ?? $raw['count'] ?? $raw[$shape] ?? self::rowsByColumns($raw);
 
             return Layout::parse(sprintf('%s %s', $shape, is_scalar($size) ? $size : ''));
         }
 
         return Layout::parse(is_string($raw) ? (string) preg_replace('~\A\s*(ring|line|grid)\s*(?:of\s*)?~ui', '$1 ', $raw) : $raw);
+    }
+
+    /** @param array<array-key, mixed> $raw */
+    private static function rowsByColumns(array $raw): string
+    {
+        [$rows, $columns] = [$raw['rows'] ?? null, $raw['columns'] ?? null];
+
+        return is_scalar($rows) && is_scalar($columns) ? $rows.'x'.$columns : '';
     }
 
     public function compute(Inputs $in): SumResult

@@ -216,7 +216,8 @@ final readonly class TraceJudge implements Sum
                 'Jerked: %.0f %% of the figure in ten milliseconds. The reading overshoots; undo it and pull again without a jolt.',
                 100 * $judged->jolt(),
             ),
-            Symptom::YieldedByAngle => 'Yielding: the slope fell under half its peak. Tightened into yield by design? Then a new bolt each time.',
+            Symptom::YieldedByAngle => 'Yielding: the slope fell under half its peak. Tightened into yield by design? '
+                .'Then a new bolt each time.',
             default => sprintf(
                 'Yielding: the slope fell to %.0f %% of its peak at %s N·m. The bolt stretches for good, or it is the wrong '
                     .'one: stop and replace it.',

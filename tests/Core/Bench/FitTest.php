@@ -164,7 +164,10 @@ final class FitTest extends TestCase
         foreach ($events as $event) {
             $state = FitState::fold([$event, $this->made('undone', ['event' => $event->id])]);
             $empty = FitState::none();
-            foreach (['done', 'skipped', 'started', 'seen', 'counts', 'countedAll', 'stages', 'marks', 'readings', 'dropped', 'notes', 'waived'] as $part) {
+            foreach ([
+                'done', 'skipped', 'started', 'seen', 'counts', 'countedAll', 'stages', 'marks', 'readings', 'dropped', 'notes',
+                'waived',
+            ] as $part) {
                 self::assertSame($empty->{$part}, $state->{$part}, $event->type->value);
             }
             self::assertNull($state->last);
@@ -220,7 +223,7 @@ final class FitTest extends TestCase
                 ],
             ),
         );
-        self::assertEqualsWithDelta(2.5, $mix->result?->number('pour'), 1e-9);
+        self::assertEqualsWithDelta(2.5, $mix->mix?->pour()->litres, 1e-9);
         $over = $this->made('measured', ['step' => 'drained', 'field' => 'drained', 'text' => '9', 'value' => 9.0, 'unit' => 'L']);
         self::assertNull(
             MixFromBench::of(
@@ -237,7 +240,7 @@ final class FitTest extends TestCase
                         ),
                     ],
                 ),
-            )->result,
+            )->mix,
         );
     }
 

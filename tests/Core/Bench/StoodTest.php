@@ -72,7 +72,10 @@ final class StoodTest extends TestCase
     /** @return iterable<string, array{mixed}> */
     public static function noInstants(): iterable
     {
-        foreach (['0000-00-00T00:00:00Z', '2026-02-30T10:00:00Z', '2026-11-25T99:99:99Z', '2026-11-25T10:00:00', '2026-11-25', '1999-11-25T10:00:00Z', '2026-11-25T10:00:00+99:00', 'soon', '', 12, null, []] as $text) {
+        foreach ([
+            '0000-00-00T00:00:00Z', '2026-02-30T10:00:00Z', '2026-11-25T99:99:99Z', '2026-11-25T10:00:00', '2026-11-25',
+            '1999-11-25T10:00:00Z', '2026-11-25T10:00:00+99:00', 'soon', '', 12, null, [],
+        ] as $text) {
             yield json_encode($text) ?: 'x' => [$text];
         }
     }

@@ -146,7 +146,10 @@ final class BoltSumsTest extends TestCase
         self::assertGreaterThan($soft->members(), $short->members());
         self::assertGreaterThan($long->perDegree()->newtons, $short->perDegree()->newtons);
         // All shank: E A / l.
-        self::assertEqualsWithDelta(207_000 * \M_PI * 25 / 50, Springs::of($thread, Length::millimetres(50.0), Length::millimetres(0.0), Member::Steel)->bolt(), 1e-6);
+        self::assertEqualsWithDelta(
+            207_000 * \M_PI * 25 / 50,
+            Springs::of($thread, Length::millimetres(50.0), Length::millimetres(0.0), Member::Steel)->bolt(), 1e-6,
+        );
     }
 
     public function testPullsNeverExceedTheSwingAndMakeUpTheAngle(): void
@@ -207,7 +210,9 @@ final class BoltSumsTest extends TestCase
         $thread = Thread::parse('M8');
         $steel = Springs::of($thread, Length::millimetres(10.0), Length::millimetres(12.0), Member::Aluminium);
         self::assertEqualsWithDelta(
-            71 / 207, Springs::of($thread, Length::millimetres(10.0), Length::millimetres(12.0), Member::Aluminium, Grade::Aluminium)->bolt() / $steel->bolt(), 1e-12,
+            71 / 207, Springs::of(
+                $thread, Length::millimetres(10.0), Length::millimetres(12.0), Member::Aluminium, Grade::Aluminium,
+            )->bolt() / $steel->bolt(), 1e-12,
         );
         $in = ['thread' => 'M8', 'grade' => 'aluminium', 'shank' => 0, 'threaded' => 50, 'snug' => 4, 'angle' => 30];
         $result = self::worked('angle-tighten', $in);

@@ -58,7 +58,10 @@ final class ThreadTest extends TestCase
     public function testUnifiedThreadsTakeTheirOwnStressArea(): void
     {
         // ASME B1.1 table 6, square inches.
-        foreach (['#6-32' => 0.00909, '#8-32' => 0.0140, '#10-24' => 0.0175, '1/4-20' => 0.0318, '1/4-28' => 0.0364, '3/8-16' => 0.0775, '1/2-20' => 0.1599, '3/4-10' => 0.334] as $thread => $inches) {
+        foreach ([
+            '#6-32' => 0.00909, '#8-32' => 0.0140, '#10-24' => 0.0175, '1/4-20' => 0.0318, '1/4-28' => 0.0364, '3/8-16' => 0.0775,
+            '1/2-20' => 0.1599, '3/4-10' => 0.334,
+        ] as $thread => $inches) {
             self::assertEqualsWithDelta($inches, Thread::parse($thread)->stressArea() / 645.16, 0.0015 * $inches + 0.00005, $thread);
         }
         $thread = Thread::parse('3/8-16');

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Bolting;
 
 use NimbleKnuckle\Core\Bolting\Door\TorqueCheck;
+use NimbleKnuckle\Core\Bolting\Door\TorqueSuspects;
 use NimbleKnuckle\Core\Bolting\TorqueBars;
-use NimbleKnuckle\Core\Bolting\TorqueSuspects;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\Check;

@@ -7,6 +7,9 @@ namespace NimbleKnuckle\Tests\Core\Fluids;
 use NimbleKnuckle\Core\Fluids\CanDrawing;
 use NimbleKnuckle\Core\Fluids\Door\CoolantMix;
 use NimbleKnuckle\Core\Fluids\FillCycles;
+use NimbleKnuckle\Core\Fluids\Mix;
+use NimbleKnuckle\Core\Quantity\Share;
+use NimbleKnuckle\Core\Quantity\Volume;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -179,7 +182,9 @@ final class CoolantMixTest extends TestCase
 
     public function testTheCanAddsUpToFull(): void
     {
-        $can = CanDrawing::of($this->mix(6.6, 4.1, 32, 50, 100), 6.6);
+        $can = CanDrawing::of(Mix::of(
+            Volume::litres(6.6), Volume::litres(4.1), Share::ofHundred(32), Share::ofHundred(50), Share::ofHundred(100),
+        ));
         self::assertEqualsWithDelta(100.0, $can->left + $can->water + $can->pour, 1e-9);
     }
 

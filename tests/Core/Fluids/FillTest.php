@@ -175,17 +175,17 @@ final class FillTest extends TestCase
         $high = FillFromBench::of($circuit, FitState::none(), [FillFromBench::CHOICE => '1200']);
         self::assertNotNull($none);
         self::assertNotNull($high);
-        self::assertEqualsWithDelta(85.4, $high->result->number('limit'), 0.05);
-        self::assertGreaterThan(12.0, $none->result->number('limit') - $high->result->number('limit'));
+        self::assertEqualsWithDelta(85.4, $high->vacuum->limit->kilopascals, 0.05);
+        self::assertGreaterThan(12.0, $none->vacuum->limit->kilopascals - $high->vacuum->limit->kilopascals);
         self::assertFalse($none->isPulled);
         $warm = FillFromBench::of($circuit, FitState::fold([$measured('safe-cold', 'coolant_temperature', 38.0, '°C')]), []);
-        self::assertLessThan($none->result->number('limit'), $warm?->result->number('limit'));
+        self::assertLessThan($none->vacuum->limit->kilopascals, $warm?->vacuum->limit->kilopascals);
         $held = FillFromBench::of(
             $circuit,
             FitState::fold([$measured('vacuum-pull', 'vacuum_pulled', 84.0, 'kPa'), $measured('vacuum-pull', 'vacuum_lost', 1.5, 'kPa')]),
             [],
         );
-        self::assertTrue($held?->result->hasCheck('leaks'), 'a loss of 1.5 in two minutes is 3.75 in five');
+        self::assertTrue($held?->hold?->leaks(), 'a loss of 1.5 in two minutes is 3.75 in five');
         self::assertEqualsWithDelta(82.5, $held->dial->shown, 1e-9);
     }
 

@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Fluids\Consumption;
 use NimbleKnuckle\Core\Fluids\DipScale;
 use NimbleKnuckle\Core\Fluids\Interval;
 use NimbleKnuckle\Core\Fluids\Shelf;
+use NimbleKnuckle\Core\Quantity\Length;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
@@ -48,7 +49,7 @@ final class ShelfTest extends TestCase
         );
         self::assertSame(2, $scale?->pairs);
         self::assertEqualsWithDelta(0.06, $scale->litrePerMm, 1e-9);
-        self::assertEqualsWithDelta(0.3, $scale->between(15.0, 20.0), 1e-9);
+        self::assertEqualsWithDelta(0.3, $scale->between(Length::millimetres(15.0), Length::millimetres(20.0))->litres, 1e-9);
         self::assertNull(DipScale::learn([['litres' => 0.1, 'before' => 5.0, 'after' => 5.5]]));
     }
 

@@ -10,7 +10,9 @@ use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineData;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineModel;
+use NimbleKnuckle\Core\Fluids\WarmUp\Judgement;
 use NimbleKnuckle\Core\Luck;
+use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -163,8 +165,8 @@ final class WarmUpTest extends TestCase
         self::assertSame('stuck-closed', $result->checks[0]->code);
         self::assertTrue($result->hasCheck('overheating'));
         self::assertSame(Level::Stop, $result->verdict);
-        self::assertSame(110.0, WarmUp::limit(90.0));
-        self::assertSame(108.0, WarmUp::limit(82.0));
+        self::assertSame(110.0, Judgement::limit(Temperature::celsius(90.0))->celsius);
+        self::assertSame(108.0, Judgement::limit(Temperature::celsius(82.0))->celsius);
     }
 
     public function testKneePlateauAndRateAreWhereTheyAre(): void
@@ -178,7 +180,9 @@ final class WarmUpTest extends TestCase
         self::assertEqualsWithDelta(89.0, $result->number('plateau'), 1e-6);
         self::assertEqualsWithDelta(9.0, $result->number('rate'), 0.1);
         self::assertEqualsWithDelta(460.0, $result->number('opened_after'), 15.0);
-        self::assertNotSame([], CurveDrawing::of($samples, 88.0, $result)->dots);
+        self::assertNotSame([], CurveDrawing::of(
+            $samples, Temperature::celsius(88.0), Judgement::of(Curve::of($samples), Temperature::celsius(88.0)),
+        )->dots);
     }
 
     /** While nothing has left through radiator, heater and block, the heat stored is the heat put in. */

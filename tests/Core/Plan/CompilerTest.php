@@ -91,7 +91,8 @@ final class CompilerTest extends TestCase
     public function testEveryStripIsLegalClosedAndMinimal(): void
     {
         mt_srand(7);
-        $procedure = Procedure::read(Node::of(['format' => Procedure::FORMAT, 'id' => 'one', 'title' => 'One', 'needs' => ['items' => ['target']], 'operations' => [
+        $head = ['format' => Procedure::FORMAT, 'id' => 'one', 'title' => 'One', 'needs' => ['items' => ['target']]];
+        $procedure = Procedure::read(Node::of($head + ['operations' => [
             [
                 'id' => 'off', 'phase' => 'strip', 'do' => 'remove', 'on' => 'target',
             ], [
@@ -231,7 +232,12 @@ final class CompilerTest extends TestCase
 
     public function testTheOtherShippedProceduresAreSoundToo(): void
     {
-        foreach ([['serpentine-belt', 'ostrel-vane-s6'], ['crank-damper', 'ostrel-vane-s6'], ['thermostat-front', 'ostrel-vane-s6'], ['spark-plugs', 'veldra-tarn-20t'], ['water-pump', 'corrin-drover-27d'], ['starter', 'corrin-drover-27d'], ['gearbox-mount', 'corrin-drover-27d'], ['oil-filter-housing', 'corrin-drover-27d'], ['engine-mounts', 'corrin-drover-27d']] as [$procedure, $vehicle]) {
+        foreach ([
+            ['serpentine-belt', 'ostrel-vane-s6'], ['crank-damper', 'ostrel-vane-s6'], ['thermostat-front', 'ostrel-vane-s6'],
+            ['spark-plugs', 'veldra-tarn-20t'], ['water-pump', 'corrin-drover-27d'], ['starter', 'corrin-drover-27d'],
+            ['gearbox-mount', 'corrin-drover-27d'], ['oil-filter-housing', 'corrin-drover-27d'],
+            ['engine-mounts', 'corrin-drover-27d'],
+        ] as [$procedure, $vehicle]) {
             $sheet = (new Compiler(Sheets::common()))->compile(
                 [Sheets::procedure($procedure)], new Choices([]), Sheets::vehicle($vehicle), Sheets::kit(),
             );

@@ -130,10 +130,16 @@ final class ShorthandTest extends TestCase
 
     public function testWhatCannotBeIsSaidInsteadOfDropped(): void
     {
-        foreach (['3x M8x3 25 Nm' => 'M8 has no pitch of 3', '2x M9x20 9 Nm' => 'not a thread', '3x M6x20 ９ Nm' => 'sign “９”', '4x 5/16-19 20 Nm' => 'not a thread', '2x M8 1,200 Nm' => 'can mean'] as $line => $hint) {
+        foreach ([
+            '3x M8x3 25 Nm' => 'M8 has no pitch of 3', '2x M9x20 9 Nm' => 'not a thread', '3x M6x20 ９ Nm' => 'sign “９”',
+            '4x 5/16-19 20 Nm' => 'not a thread', '2x M8 1,200 Nm' => 'can mean',
+        ] as $line => $hint) {
             self::assertStringContainsString($hint, implode(' ', Shorthand::read($line)->wrong), $line);
         }
-        foreach (['3x M8x1.25-6g 25 Nm' => 'M8', '2x ½-13 40 lb-ft' => '1/2-13 UNC', '4x 1/4-20 UNC-2A 9 Nm' => '1/4-20 UNC', '2x M6x1x20 9 Nm' => 'M6', '1x G1/4 20 Nm' => 'G1/4'] as $line => $thread) {
+        foreach ([
+            '3x M8x1.25-6g 25 Nm' => 'M8', '2x ½-13 40 lb-ft' => '1/2-13 UNC', '4x 1/4-20 UNC-2A 9 Nm' => '1/4-20 UNC',
+            '2x M6x1x20 9 Nm' => 'M6', '1x G1/4 20 Nm' => 'G1/4',
+        ] as $line => $thread) {
             $read = Shorthand::read($line);
             self::assertSame([], $read->wrong, $line);
             self::assertSame([], $read->left, $line);

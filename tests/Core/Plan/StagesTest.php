@@ -125,7 +125,9 @@ final class StagesTest extends TestCase
     public function testGroupingNeverCrossesAStartOrBreaksAnOrder(): void
     {
         $steps = [
-            $this->step('a', Position::Ground, Phase::Fit), $this->step('b', Position::Raised, Phase::Fit), $this->step('c', Position::Ground, Phase::Fit), $this->step(
+            $this->step(
+                'a', Position::Ground, Phase::Fit,
+            ), $this->step('b', Position::Raised, Phase::Fit), $this->step('c', Position::Ground, Phase::Fit), $this->step(
                 'd', Position::Raised, Phase::Fit, after: ['c'],
             ),
             $this->step('start', Position::Any, Phase::Prove)->with(deed: Deed::Start), $this->step('e', Position::Ground, Phase::Prove),
@@ -244,7 +246,9 @@ final class StagesTest extends TestCase
     {
         $rig = Rig::standing(Sheets::tarn());
         self::assertTrue($rig->battery);
-        $rig = $rig->after($this->step('1')->with(deed: Deed::BatteryOff))->after($this->step('2')->with(deed: Deed::Raise))->after($this->step('3')->with(deed: Deed::Cold));
+        $rig = $rig->after(
+            $this->step('1')->with(deed: Deed::BatteryOff),
+        )->after($this->step('2')->with(deed: Deed::Raise))->after($this->step('3')->with(deed: Deed::Cold));
         self::assertSame([false, true, true], [$rig->battery, $rig->raised, $rig->cold]);
         $rig = $rig->after($this->step('4')->with(
             deed: Deed::Remove, item: 'thermostat-housing',
@@ -264,7 +268,9 @@ final class StagesTest extends TestCase
         self::assertSame(['engine' => '9'], $rig->held);
         self::assertSame(['engine up' => 30.0], $rig->moved);
         self::assertSame([false, true, ['flash' => '11']], [$rig->cold, $rig->ran, $rig->tagged]);
-        $rig = $rig->after($this->step('12')->with(deed: Deed::Release, body: 'engine'))->after($this->step('13')->with(deed: Deed::Lower))->after($this->step('14')->with(deed: Deed::BatteryOn))->after($this->step('15')->with(deed: Deed::CoolDown));
+        $rig = $rig->after($this->step('12')->with(deed: Deed::Release, body: 'engine'))->after(
+            $this->step('13')->with(deed: Deed::Lower),
+        )->after($this->step('14')->with(deed: Deed::BatteryOn))->after($this->step('15')->with(deed: Deed::CoolDown));
         self::assertSame([[], false, true, true], [$rig->held, $rig->raised, $rig->battery, $rig->cold]);
     }
 

@@ -55,7 +55,9 @@ final class WrenchRoundTest extends TestCase
 
     public function testACompoundCuresBeforeTheFluidGoesInAndLongerInTheCold(): void
     {
-        $wait = static fn (string $warm): ?Step => array_values(array_filter(Sheets::thermostat(choices: ['fill' => 'vacuum', Cure::CHOICE => $warm], vehicle: Sheets::vehicle('veldra-tarn-20t', static function (array $document): array {
+        $wait = static fn (string $warm): ?Step => array_values(array_filter(Sheets::thermostat(choices: [
+            'fill' => 'vacuum', Cure::CHOICE => $warm,
+        ], vehicle: Sheets::vehicle('veldra-tarn-20t', static function (array $document): array {
             $joints = is_array($document['joints']) ? $document['joints'] : [];
             $joints[0] = ['compound' => 'medium threadlocker'] + (is_array($joints[0]) ? $joints[0] : []);
 

@@ -30,7 +30,9 @@ final class NotationTest extends TestCase
     /** @return iterable<string, array{Kind, string, float, float}> conversions by NIST SP 811 */
     public static function writings(): iterable
     {
-        foreach (['17 lbf·ft', '17 ft-lb', '17 lb-ft', '17 foot-pounds', '17 FT.LBS', '17ft·lbf', '17 pound feet', '17  lb ft', '17 ft∙lbs'] as $text) {
+        foreach ([
+            '17 lbf·ft', '17 ft-lb', '17 lb-ft', '17 foot-pounds', '17 FT.LBS', '17ft·lbf', '17 pound feet', '17  lb ft', '17 ft∙lbs',
+        ] as $text) {
             yield $text => [Kind::Torque, $text, 23.04890, 0.67791];
         }
         yield '204 in-lb' => [Kind::Torque, '204 in-lb', 23.04890, 0.05649];
@@ -115,7 +117,10 @@ final class NotationTest extends TestCase
 
     public function testTwoStatementsAreTakenApart(): void
     {
-        foreach (['29 ft-lb / 21 Nm', '29 ft-lb (21 N·m)', '29 ft-lb or 21 Nm', '29 ft-lb, 21 Nm', '29 ft-lb = 21 Nm', '29 ft-lb 21 Nm', '29ft-lb/21Nm'] as $text) {
+        foreach ([
+            '29 ft-lb / 21 Nm', '29 ft-lb (21 N·m)', '29 ft-lb or 21 Nm', '29 ft-lb, 21 Nm', '29 ft-lb = 21 Nm', '29 ft-lb 21 Nm',
+            '29ft-lb/21Nm',
+        ] as $text) {
             $figures = Notation::readStatement(Kind::Torque, $text);
             self::assertCount(2, $figures, $text);
             self::assertSame(Unit::PoundFoot, $figures[0]->unit, $text);

@@ -62,7 +62,10 @@ final class WritingsTest extends TestCase
     /** Whatever is refused as one figure because it is more than one says so. */
     public function testOneFieldHoldsOneFigure(): void
     {
-        foreach (['18-22 Nm' => 'a range', '20 ± 2 Nm' => 'a range', '18/22 Nm' => 'a range', '40 Nm + 90°' => 'torque and an angle', '29 ft-lb / 39 Nm' => '2 figures'] as $text => $hint) {
+        foreach ([
+            '18-22 Nm' => 'a range', '20 ± 2 Nm' => 'a range', '18/22 Nm' => 'a range', '40 Nm + 90°' => 'torque and an angle',
+            '29 ft-lb / 39 Nm' => '2 figures',
+        ] as $text => $hint) {
             try {
                 Notation::read(Kind::Torque, $text);
                 self::fail($text);

@@ -56,7 +56,10 @@ final class SealSqueezeTest extends TestCase
     public static function bands(): iterable
     {
         $plain = ['section' => 4.0, 'inner' => 50.0, 'groove_inner' => 50.0, 'width' => 8.0];
-        foreach ([[3.61, Level::Stop], [3.59, Level::Watch], [3.41, Level::Watch], [3.39, Level::Ok], [2.81, Level::Ok], [2.79, Level::Watch], [2.61, Level::Watch], [2.59, Level::Stop]] as [$depth, $level]) {
+        foreach ([
+            [3.61, Level::Stop], [3.59, Level::Watch], [3.41, Level::Watch], [3.39, Level::Ok], [2.81, Level::Ok],
+            [2.79, Level::Watch], [2.61, Level::Watch], [2.59, Level::Stop],
+        ] as [$depth, $level]) {
             yield 'groove '.$depth => [['depth' => $depth] + $plain, 'squeeze', $level];
         }
         // The ring's area is 12.566 mm², of 3.2 mm times the width.

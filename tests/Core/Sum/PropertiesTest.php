@@ -142,7 +142,9 @@ final class PropertiesTest extends TestCase
             ];
             $whole = $this->work('coolant-level', $in)->number('growth');
             $middle = ($in['cold'] + 60) / 2;
-            $parts = $this->work('coolant-level', ['hot' => $middle] + $in)->number('growth') + $this->work('coolant-level', ['cold' => $middle] + $in)->number('growth');
+            $parts = $this->work('coolant-level', ['hot' => $middle] + $in)->number('growth') + $this->work(
+                'coolant-level', ['cold' => $middle] + $in,
+            )->number('growth');
             self::assertEqualsWithDelta($whole, $parts, 1e-12);
             self::assertEqualsWithDelta(
                 2 * $whole, $this->work('coolant-level', ['volume' => 2 * $in['volume']] + $in)->number('growth'), 1e-12,

@@ -69,7 +69,10 @@ final class LayoutTest extends TestCase
     /** @return iterable<string, array{int, string}> */
     public static function rings(): iterable
     {
-        foreach (['1', '1 2', '1 2 3', '1 3 2 4', '1 3 5 2 4', '1 4 2 5 3 6', '', '1 5 3 7 2 6 4 8', '', '', '', '1 7 4 10 2 8 5 11 3 9 6 12', '', '', '', '1 9 5 13 3 11 7 15 2 10 6 14 4 12 8 16'] as $i => $order) {
+        foreach ([
+            '1', '1 2', '1 2 3', '1 3 2 4', '1 3 5 2 4', '1 4 2 5 3 6', '', '1 5 3 7 2 6 4 8', '', '', '',
+            '1 7 4 10 2 8 5 11 3 9 6 12', '', '', '', '1 9 5 13 3 11 7 15 2 10 6 14 4 12 8 16',
+        ] as $i => $order) {
             if ('' !== $order) {
                 yield ($i + 1).' bolts' => [$i + 1, $order];
             }

@@ -100,7 +100,9 @@ final class OtherBench
             default => $this->between(0.985, 1.02),
         };
         $elastic = static fn (float $x): float => $x <= 0 ? 0.0 : max(0.0, $k * $x - $bedding * (1 - exp(-$k * $x / $bedding)));
-        $torque = static function (float $angle) use ($kind, $seat, $drag, $k, $elastic, $flattens, $yield, $past, $strips, $lets, $keeps, $t): float {
+        $torque = static function (float $angle) use (
+            $kind, $seat, $drag, $k, $elastic, $flattens, $yield, $past, $strips, $lets, $keeps, $t,
+        ): float {
             $x = $angle - $seat;
             $m = $flattens ? ($x <= 0 ? 0.0 : 1.3 * $t * (1 - exp(-$k * $x / $t))) : $elastic($x);
             if ('yielding' === $kind && $m > $yield) {

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
 use NimbleKnuckle\Core\Bolting\Bolt;
 use NimbleKnuckle\Core\Bolting\Material;
+use NimbleKnuckle\Core\Bolting\Statements;
 use NimbleKnuckle\Core\Bolting\TorqueLoad;
-use NimbleKnuckle\Core\Bolting\TorqueSuspects;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
@@ -40,7 +40,7 @@ final readonly class FigureDoubtful implements Rule
     private function conflicts(Joint $joint): array
     {
         $figures = $joint->spec->statements();
-        if (2 !== count($figures) || TorqueSuspects::agree(...$figures)) {
+        if (2 !== count($figures) || Statements::agree(...$figures)) {
             return [];
         }
         [$a, $b] = $figures;

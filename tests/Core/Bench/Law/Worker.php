@@ -44,7 +44,11 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float} */
     private function at(Fit $fit, Step $step): array
     {
-        return $this->caution($fit, $step) ?? $this->takeOut($fit, $step) ?? $this->start($fit, $step) ?? $this->count($fit, $step) ?? $this->putIn($fit, $step)
+        return $this->caution($fit, $step)
+            ?? $this->takeOut($fit, $step)
+            ?? $this->start($fit, $step)
+            ?? $this->count($fit, $step)
+            ?? $this->putIn($fit, $step)
             ?? $this->bolt($fit, $step) ?? $this->stage($fit, $step) ?? $this->read($fit, $step) ?? $this->tool($fit, $step)
             ?? [EventType::StepDone, ['step' => $step->id], 20.0];
     }

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\Core\Bolting;
+namespace NimbleKnuckle\Core\Bolting\Door;
 
+use NimbleKnuckle\Core\Bolting\Statements;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
@@ -11,14 +12,6 @@ use NimbleKnuckle\Core\Sum\Check;
 /** The slips that would explain why two statements of one torque disagree; each is named only where it does explain them. */
 final readonly class TorqueSuspects
 {
-    /** Each statement is widened by this share before the two are compared. */
-    public const WIDENING = 0.01;
-
-    public static function agree(Figure $a, Figure $b): bool
-    {
-        return self::overlap($a->lowest(), $a->highest(), $b->lowest(), $b->highest());
-    }
-
     /** @return list<Check> */
     public static function between(Figure $a, Figure $b): array
     {
@@ -150,7 +143,7 @@ final readonly class TorqueSuspects
 
     private static function agreesScaled(Figure $suspect, float $factor, Figure $other): bool
     {
-        return self::overlap($suspect->lowest() * $factor, $suspect->highest() * $factor, $other->lowest(), $other->highest());
+        return Statements::overlap($suspect->lowest() * $factor, $suspect->highest() * $factor, $other->lowest(), $other->highest());
     }
 
     /** Another number written as finely: the half step stays what it was. */
@@ -158,13 +151,6 @@ final readonly class TorqueSuspects
     {
         $value = $suspect->value() * $factor;
 
-        return self::overlap($value - $suspect->halfStep, $value + $suspect->halfStep, $other->lowest(), $other->highest());
-    }
-
-    private static function overlap(float $low1, float $high1, float $low2, float $high2): bool
-    {
-        [$down, $up] = [1 - self::WIDENING, 1 + self::WIDENING];
-
-        return $low1 * $down <= $high2 * $up && $low2 * $down <= $high1 * $up;
+        return Statements::overlap($value - $suspect->halfStep, $value + $suspect->halfStep, $other->lowest(), $other->highest());
     }
 }

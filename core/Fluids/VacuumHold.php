@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Fluids;
+
+use NimbleKnuckle\Core\Quantity\Duration;
+use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Volume;
+
+/** Whether a system under vacuum holds: leak V Δp/t by the pressure-rise method, and what it comes to in five minutes. */
+final readonly class VacuumHold
+{
+    /** kPa lost in five minutes. */
+    public const WATCH_LOSS = 1.0;
+    public const STOP_LOSS = 3.0;
+    private const LOSS_MINUTES = 5.0;
+    /** A gauge may seem to gain so much by itself, kPa. */
+    private const GAUGE_PLAY = 1.0;
+
+    private function __construct(public Volume $volume, public Pressure $lost, public Duration $held)
+    {
+    }
+
+    public static function of(Volume $volume, Pressure $pulled, Pressure $end, Duration $held): self
+    {
+        return new self($volume, $pulled->minus($end), $held);
+    }
+
+    /** A vacuum that grew by itself: one of the two was misread. */
+    public function isMisread(): bool
+    {
+        return $this->lost->kilopascals < -self::GAUGE_PLAY;
+    }
+
+    public function inFiveMinutes(): Pressure
+    {
+        return Pressure::kilopascals($this->lost->kilopascals * self::LOSS_MINUTES / $this->held->minutes);
+    }
+
+    /** Pa·L/s. */
+    public function leakRate(): float
+    {
+        return $this->volume->litres * $this->lost->kilopascals * 1000 / ($this->held->minutes * 60);
+    }
+
+    public function leaks(): bool
+    {
+        return $this->inFiveMinutes()->kilopascals > self::STOP_LOSS;
+    }
+
+    public function seeps(): bool
+    {
+        return !$this->leaks() && $this->inFiveMinutes()->kilopascals > self::WATCH_LOSS;
+    }
+}
