@@ -7,6 +7,8 @@ namespace NimbleKnuckle\Core\Quantity;
 /** Reads what people write: one quantity, or all that one line may state of a figure. */
 final readonly class Notation
 {
+    /** A bound and no figure. */
+    private const LIMIT = '~\A(?:max|min|maximum|minimum|at most|at least|up to|less than|more than|no more than|[<>≤≥])[\s.:]*[0-9]~ui';
     private const MOST_FIGURES = 3;
 
     /**
@@ -53,13 +55,17 @@ final readonly class Notation
         if (null !== $plain) {
             return Stated::one($plain);
         }
-        1 !== preg_match(
-            '~\A(?:max|min|maximum|minimum|at most|at least|up to|less than|more than|no more than|[<>≤≥])[\s.:]*[0-9]~ui', $text,
-        )
-            || throw InvalidQuantity::limit($text);
+        1 !== preg_match(self::LIMIT, $text) || throw InvalidQuantity::limit($text);
         if (Kind::Percent === $kind && null !== $share = self::ratio($text)) {
             return Stated::one($share);
         }
+
+        return self::several($kind, $text);
+    }
+
+    /** A range, a tolerance, an angle further, or the same figure in another unit. */
+    private static function several(Kind $kind, string $text): Stated
+    {
         $first = WrittenFigure::read($kind, $text, $text);
         $figures = [$first];
         while ('' !== $first->rest) {

@@ -36,6 +36,9 @@ use Psr\Clock\ClockInterface;
 /** Everything the bench shows for one step: asked from the core, nothing worked out here. */
 final readonly class BenchPage
 {
+    /** What stands in the way is told so far at a time. */
+    private const MOST_STOPS = 3;
+
     public function __construct(
         private KitBook $kit,
         private NextAct $next,
@@ -51,48 +54,82 @@ final readonly class BenchPage
     /** @return array<string, mixed> */
     public function view(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand): array
     {
-        $now = $this->clock->now();
-        $place = $fit->sheet->placeOf($step->id);
-        $joint = $fit->vehicle->joints[$step->joint] ?? null;
-        $circuit = $fit->vehicle->circuits[$step->circuit] ?? null;
         $act = $this->next->for($fit, $step);
-        $undo = EventWords::undoable($fit, $step->id);
-        $isClosed = $fit->state->isClosed($step->id);
-        $gate = $isClosed ? [] : array_values(
-            array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar),
-        );
+        $circuit = $fit->vehicle->circuits[$step->circuit] ?? null;
 
         return [
-            'record' => $record,
-            'units' => $fit->vehicle->units(),
-            'fit' => $fit,
-            'step' => $step,
+            'record' => $record, 'units' => $fit->vehicle->units(), 'fit' => $fit, 'step' => $step, 'version' => $version, 'act' => $act,
+            'ahead' => $this->ahead->of($fit, $step), 'circuit' => $circuit, 'clock' => $this->clock->now(),
+        ]
+            + $this->place($fit, $step)
+            + $this->gate($fit, $step, $act, $hand)
+            + $this->written($fit, $step)
+            + $this->turn($fit, $step, $act)
+            + $this->joint($record, $fit, $step, $fit->vehicle->joints[$step->joint] ?? null)
+            + $this->circuit($record, $fit, $step, $circuit)
+            + $this->fill($record, $fit, $step, $circuit);
+    }
+
+    /** @return array<string, mixed> where in the sheet it is, and what stands open */
+    private function place(Fit $fit, Step $step): array
+    {
+        $now = $this->clock->now();
+        $place = $fit->sheet->placeOf($step->id);
+        $isClosed = $fit->state->isClosed($step->id);
+        $ends = $fit->looseEnds();
+
+        return [
             'place' => $place,
-            'version' => $version,
             'previous' => $fit->sheet->steps[$place - 1] ?? null,
             'following' => $fit->sheet->steps[$place + 1] ?? null,
             'closed' => $isClosed,
             'live' => !$isClosed && null === $fit->state->signed,
-            'gate' => $gate,
-            'mayPass' => Gate::bar($gate)->value <= ($hand->isLead() ? Bar::Lead->value : Bar::Reason->value),
-            'stops' => array_slice(
-                array_values(
-                    array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id || Turn::Barred === $act->turn),
-                ),
-                0, 3,
-            ),
-            'reasons' => CommonReasons::for($step, $fit->state->lastReason),
-            'act' => $act,
-            'ahead' => $this->ahead->of($fit, $step),
             'ruler' => (new PhaseRuler($fit, $step->phase))->notches(),
-            'ends' => $fit->looseEnds(),
-            'endsHere' => array_values(array_filter($fit->looseEnds(), static fn (LooseEnd $end): bool => $end->step === $step->id)),
+            'ends' => $ends,
+            'endsHere' => array_values(array_filter($ends, static fn (LooseEnd $end): bool => $end->step === $step->id)),
             'minutesLeft' => $fit->minutesLeft($now),
             'waits' => $this->waits($fit, $step, $now),
-            'clock' => $now,
             'stop' => null === $fit->state->signed ? $fit->state->engineStop() : null,
+            'running' => $fit->runsByItself($step) ? [
+                'left' => $fit->waitLeft($step, $now), 'share' => self::share($fit, $step, $now),
+            ] : null,
+        ];
+    }
+
+    /** @return array<string, mixed> what bars the step, and who may pass it */
+    private function gate(Fit $fit, Step $step, Act $act, Hand $hand): array
+    {
+        $gate = $fit->state->isClosed($step->id) ? [] : array_values(
+            array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar),
+        );
+        $said = array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id || Turn::Barred === $act->turn);
+
+        return [
+            'gate' => $gate,
+            'mayPass' => Gate::bar($gate)->value <= ($hand->isLead() ? Bar::Lead->value : Bar::Reason->value),
+            'stops' => array_slice(array_values($said), 0, self::MOST_STOPS),
+            'reasons' => CommonReasons::for($step, $fit->state->lastReason),
+        ];
+    }
+
+    /** @return array<string, mixed> what was noted, pinned or done here and may be taken back */
+    private function written(Fit $fit, Step $step): array
+    {
+        $undo = EventWords::undoable($fit, $step->id);
+        $here = static fn (FitEvent $event): bool => $event->string('step') === $step->id;
+
+        return [
             'undo' => $undo,
             'undoWords' => null === $undo ? '' : EventWords::of($fit, $undo),
+            'notes' => array_values(array_filter($fit->state->notes, $here)),
+            'pins' => array_values(array_filter($fit->state->pins, $here)),
+        ];
+    }
+
+    /** @return array<string, mixed> what is in turn: a caution, a piece, a tool, a reading */
+    private function turn(Fit $fit, Step $step, Act $act): array
+    {
+        return [
             'caution' => self::cautionInTurn($fit, $step),
             'put' => self::putInTurn($fit, $step, $act),
             'tools' => $fit->toolsListed($step),
@@ -102,24 +139,23 @@ final readonly class BenchPage
             'asks' => array_map(
                 static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asks,
             ),
-            'notes' => array_values(
-                array_filter($fit->state->notes, static fn (FitEvent $note): bool => $note->string('step') === $step->id),
-            ),
-            'pins' => array_values(array_filter($fit->state->pins, static fn (FitEvent $pin): bool => $pin->string('step') === $step->id)),
-            'running' => $fit->runsByItself($step) ? [
-                'left' => $fit->waitLeft($step, $now), 'share' => self::share($fit, $step, $now),
-            ] : null,
-            'circuit' => $circuit,
-            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixView::of(
-                MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
-            ) : null,
-            'sum' => $this->sum->of($step, $circuit, $fit->state),
             'opened' => Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
             'wasted' => in_array('waste', $step->tags, true)
                 ? $fit->state->readingOf('drained') ?? $fit->state->readingOf('oil_drained')
                 : null,
+        ];
+    }
+
+    /** @return array<string, mixed> what is worked out of a circuit */
+    private function circuit(FitRecord $record, Fit $fit, Step $step, ?Circuit $circuit): array
+    {
+        return [
+            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixView::of(
+                MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
+            ) : null,
+            'sum' => $this->sum->of($step, $circuit, $fit->state),
             'thermometer' => BenchThermometer::SUM === $step->sum ? $this->thermometer->view($record->id, $step->id) : null,
-        ] + $this->joint($record, $fit, $step, $joint) + $this->fill($record, $fit, $step, $circuit);
+        ];
     }
 
     /** @return array<string, mixed> what a bolt card needs */

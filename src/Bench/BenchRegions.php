@@ -18,6 +18,26 @@ final readonly class BenchRegions
     }
 
     /**
+     * @param array<string, mixed> $view
+     * @param array<array-key, mixed> $have
+     *
+     * @return array{array<string, string>, array<string, string>} what changed, and the mark of each region
+     */
+    private function regions(array $view, array $have): array
+    {
+        $regions = $hashes = [];
+        foreach (self::NAMES as $name) {
+            $html = $this->twig->render('bench/_'.$name.'.html.twig', $view);
+            $hashes[$name] = hash('xxh32', $html);
+            if (($have[$name] ?? null) !== $hashes[$name]) {
+                $regions[$name] = $html;
+            }
+        }
+
+        return [$regions, $hashes];
+    }
+
+    /**
      * @param array<string, mixed> $view from BenchPage
      * @param array<array-key, mixed> $have region => hash, as the tablet has it
      *
@@ -39,15 +59,9 @@ final readonly class BenchRegions
             'title' => self::title($step, $fit->vehicle->short), 'url' => $this->urls->generate(
                 'bench', ['id' => $record->id, 'step' => $step->id],
             ),
-            'clock' => [] !== $view['waits'] || null !== $view['running'], 'regions' => [], 'hashes' => [],
+            'clock' => [] !== $view['waits'] || null !== $view['running'],
         ];
-        foreach (self::NAMES as $name) {
-            $html = $this->twig->render('bench/_'.$name.'.html.twig', $view);
-            $answer['hashes'][$name] = hash('xxh32', $html);
-            if (($have[$name] ?? null) !== $answer['hashes'][$name]) {
-                $answer['regions'][$name] = $html;
-            }
-        }
+        [$answer['regions'], $answer['hashes']] = $this->regions($view, $have);
         $ahead = is_array($view['ahead']) ? $view['ahead'] : [];
         $answer['aheadKey'] = is_array($ahead[0] ?? null) ? $ahead[0]['key'] ?? '' : '';
 

@@ -71,6 +71,21 @@ final class EventsController extends AbstractController
     }
 
     /**
+     * @return array{string, EventType, array<array-key, mixed>}
+     *
+     * @throws InvalidEvent
+     */
+    private static function whole(mixed $one): array
+    {
+        $type = is_array($one) && is_string($one['type'] ?? null) ? EventType::tryFrom($one['type']) : null;
+        if (!is_array($one) || null === $type || !is_string($one['id'] ?? null) || !is_array($one['payload'] ?? null)) {
+            throw InvalidEvent::in('events', 'Each event has an id, a type we know and a payload.');
+        }
+
+        return [$one['id'], $type, $one['payload']];
+    }
+
+    /**
      * @param array<array-key, mixed> $body
      *
      * @return list<FitEvent>
@@ -85,15 +100,12 @@ final class EventsController extends AbstractController
         }
         $events = [];
         foreach ($given as $one) {
-            $type = is_array($one) && is_string($one['type'] ?? null) ? EventType::tryFrom($one['type']) : null;
-            if (!is_array($one) || null === $type || !is_string($one['id'] ?? null) || !is_array($one['payload'] ?? null)) {
-                throw InvalidEvent::in('events', 'Each event has an id, a type we know and a payload.');
-            }
-            $payload = EventType::Measured === $type ? $measured->read(
-                $one['payload'], $record->sheet(), $record->vehicleSheet(),
-            ) : $one['payload'];
-            $at = Instant::read($one['at'] ?? null);
-            $events[] = FitEvent::of($one['id'], $type, $payload, $by, $at, $this->receipt($body, $at, $now));
+            [$id, $type, $payload] = self::whole($one);
+            $payload = EventType::Measured === $type
+                ? $measured->read($payload, $record->sheet(), $record->vehicleSheet())
+                : $payload;
+            $at = Instant::read(is_array($one) ? $one['at'] ?? null : null);
+            $events[] = FitEvent::of($id, $type, $payload, $by, $at, $this->receipt($body, $at, $now));
         }
 
         return $events;

@@ -7,8 +7,10 @@ namespace NimbleKnuckle\App\Bench;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Fluids\CoolantStrength;
 use NimbleKnuckle\Core\Fluids\Glycol;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
@@ -31,22 +33,26 @@ final readonly class MeasuredText
         }
         foreach ($sheet->step($stepId)->asks ?? [] as $ask) {
             if ($ask->field === $field) {
-                try {
-                    $base = Glycol::ofCircuit($vehicle->circuitFor('coolant')->base ?? '');
-                    $figure = Kind::Percent === $ask->kind
-                        ? CoolantStrength::read($text, $base)->figure
-                        : Notation::read($ask->kind, $text);
-                } catch (InvalidQuantity $e) {
-                    throw InvalidEvent::in('text', sprintf('%s: %s', $ask->label, $e->getMessage()));
-                }
-                $bare = is_numeric(str_replace(',', '.', trim($text)));
+                $isBare = is_numeric(str_replace(',', '.', trim($text)));
 
                 return [
-                    'step' => $stepId, 'field' => $field, 'text' => $bare ? trim($text).' '.$ask->unit : trim($text),
-                    'value' => $figure->value(), 'unit' => $ask->kind->baseUnit()->value,
+                    'step' => $stepId, 'field' => $field, 'text' => $isBare ? trim($text).' '.$ask->unit : trim($text),
+                    'value' => self::figure($ask, $text, $vehicle)->value(), 'unit' => $ask->kind->baseUnit()->value,
                 ];
             }
         }
         throw InvalidEvent::in('field', 'This step does not ask for that.');
+    }
+
+    /** @throws InvalidEvent */
+    private static function figure(Ask $ask, string $text, VehicleSheet $vehicle): Figure
+    {
+        try {
+            return Kind::Percent === $ask->kind
+                ? CoolantStrength::read($text, Glycol::ofCircuit($vehicle->circuitFor('coolant')->base ?? ''))->figure
+                : Notation::read($ask->kind, $text);
+        } catch (InvalidQuantity $e) {
+            throw InvalidEvent::in('text', sprintf('%s: %s', $ask->label, $e->getMessage()));
+        }
     }
 }

@@ -28,17 +28,20 @@ final readonly class Post
             throw InvalidInput::in('url', sprintf('%s does not answer: %s', $url, $e->getMessage()));
         }
         is_array($answer) || throw InvalidInput::in('url', 'That server answers in a language we do not speak.');
-        $error = $answer['error'] ?? null;
+        self::ensureTaken($answer['error'] ?? null);
+        $text = static fn (string $name): string => is_string($answer[$name] ?? null) ? $answer[$name] : '';
+
+        return ['finding' => $text('finding'), 'said' => $text('said'), 'marked' => true === ($answer['marked'] ?? false)];
+    }
+
+    /** @throws InvalidInput with what the other side said */
+    private static function ensureTaken(mixed $error): void
+    {
         if (is_array($error)) {
             throw InvalidInput::in(
                 is_string($error['field'] ?? null) ? $error['field'] : 'url',
                 is_string($error['message'] ?? null) ? $error['message'] : 'It was refused.',
             );
         }
-
-        return [
-            'finding' => is_string($answer['finding'] ?? null) ? $answer['finding'] : '',
-            'said' => is_string($answer['said'] ?? null) ? $answer['said'] : '', 'marked' => true === ($answer['marked'] ?? false),
-        ];
     }
 }

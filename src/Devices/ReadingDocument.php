@@ -21,6 +21,15 @@ final readonly class ReadingDocument
     ) {
     }
 
+    /** @return array{int, bool} which piece of the reading it is, and whether it is the last */
+    private static function piece(mixed $from, mixed $done): array
+    {
+        is_int($from) && $from >= 0 || throw InvalidInput::in('from', '“from” is the number of samples sent before, 0 at the start.');
+        is_bool($done) || throw InvalidInput::in('done', '“done” is true or false.');
+
+        return [$from, $done];
+    }
+
     /** @throws InvalidInput naming the field and the remedy */
     public static function read(string $json): self
     {
@@ -33,10 +42,7 @@ final readonly class ReadingDocument
             || throw InvalidInput::in('id', 'A reading needs a ULID as its id.');
         $kind = $raw['kind'] ?? null;
         in_array($kind, ['torque-angle', 'temperature'], true) || throw InvalidInput::in('kind', '“kind” is torque-angle or temperature.');
-        $from = $raw['from'] ?? 0;
-        is_int($from) && $from >= 0 || throw InvalidInput::in('from', '“from” is the number of samples sent before, 0 at the start.');
-        $done = $raw['done'] ?? false;
-        is_bool($done) || throw InvalidInput::in('done', '“done” is true or false.');
+        [$from, $done] = self::piece($raw['from'] ?? 0, $raw['done'] ?? false);
 
         return new self(
             $id, $kind, $from, self::samples($raw['samples'] ?? [], 'torque-angle' === $kind), $done,

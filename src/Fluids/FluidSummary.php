@@ -46,21 +46,10 @@ final readonly class FluidSummary
             ),
             'interval' => self::interval($circuit, $entries, $filled, $now),
             'offTarget' => null !== $strength && abs($strength - $circuit->target) > self::OFF_TARGET,
-            'level' => $this->run(
-                'coolant-level',
-                [
-                    'volume' => $circuit->capacity, 'percent' => $strength ?? 50.0, 'cold' => 15,
-                    'hot' => $circuit->opens > 0 ? $circuit->opens + 4 : 92,
-                ] + ($circuit->marks > 0 ? ['marks' => $circuit->marks] : []) + ([] === $topped ? [] : ['topped_up' => min(
-                    $circuit->capacity, $topped[0]->litres ?? 0.0,
-                )]),
-            ),
+            'level' => $this->level($circuit, $strength, $topped[0] ?? null),
             'plot' => $this->strengthPlot($circuit, $entries),
             'toppedPlot' => $this->toppedPlot($entries),
-            'mixed' => null !== $filled
-                && '' !== $filled->family
-                && '' !== $circuit->family
-                && mb_strtolower($filled->family) !== mb_strtolower($circuit->family),
+            'mixed' => null !== $filled && self::isOther($filled->family, $circuit->family),
         ];
     }
 
@@ -185,6 +174,22 @@ final readonly class FluidSummary
         $first = [] === $entries ? 0 : $entries[0]->at->getTimestamp();
 
         return array_map(static fn (FluidEntry $e): array => [($e->at->getTimestamp() - $first) / 86400 / 30.44, $value($e)], $entries);
+    }
+
+    private function level(Circuit $circuit, ?float $strength, ?FluidEntry $topped): ?SumResult
+    {
+        return $this->run('coolant-level', [
+            'volume' => $circuit->capacity, 'percent' => $strength ?? 50.0, 'cold' => 15,
+            'hot' => $circuit->opens > 0 ? $circuit->opens + 4 : 92,
+        ] + ($circuit->marks > 0 ? ['marks' => $circuit->marks] : []) + (null === $topped ? [] : [
+            'topped_up' => min($circuit->capacity, $topped->litres ?? 0.0),
+        ]));
+    }
+
+    /** Two families by name, both known. */
+    private static function isOther(string $one, string $other): bool
+    {
+        return '' !== $one && '' !== $other && mb_strtolower($one) !== mb_strtolower($other);
     }
 
     /** @param array<string, mixed> $in */

@@ -52,6 +52,17 @@ final readonly class KitEditor
         ];
     }
 
+    /** @throws InvalidInput for a name too long or taken, or a kind that is none */
+    private function ensureFree(string $name, string $kind, ?ToolRecord $tool): void
+    {
+        mb_strlen($name) <= 120 || throw InvalidInput::in('name', 'A name has at most 120 characters.');
+        isset(self::KINDS[$kind]) || throw InvalidInput::in(
+            'kind', sprintf('“kind” is one of %s.', implode(', ', array_keys(self::KINDS))),
+        );
+        $other = $this->em->getRepository(ToolRecord::class)->findOneBy(['name' => $name]);
+        null === $other || $other->id === $tool?->id || throw InvalidInput::in('name', sprintf('“%s” is in the kit already.', $name));
+    }
+
     /** @param array<string, mixed> $form */
     private function kept(?ToolRecord $tool, array $form): ToolRecord
     {
@@ -65,12 +76,7 @@ final readonly class KitEditor
         );
         $name = $in->text('name');
         $kind = $in->text('kind');
-        mb_strlen($name) <= 120 || throw InvalidInput::in('name', 'A name has at most 120 characters.');
-        isset(self::KINDS[$kind]) || throw InvalidInput::in(
-            'kind', sprintf('“kind” is one of %s.', implode(', ', array_keys(self::KINDS))),
-        );
-        $other = $this->em->getRepository(ToolRecord::class)->findOneBy(['name' => $name]);
-        null === $other || $other->id === $tool?->id || throw InvalidInput::in('name', sprintf('“%s” is in the kit already.', $name));
+        $this->ensureFree($name, $kind, $tool);
         $wrench = ToolRecord::WRENCH === $kind;
         [$min, $max, $error, $lever] = $wrench ? $this->numbers($in) : [0.0, 0.0, 0.0, 0.0];
         $calibrated = $wrench && $in->has('calibrated') ? $this->date($in->text('calibrated')) : null;

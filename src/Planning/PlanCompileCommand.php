@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -31,6 +32,28 @@ final class PlanCompileCommand extends Command
             ->addOption('choose', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'question=answer', [])
             ->addOption('people', null, InputOption::VALUE_REQUIRED, 'One or two pairs of hands', '1')
             ->addOption('json', null, InputOption::VALUE_NONE, 'The sheet as nimble-knuckle/sheet@1');
+    }
+
+    private static function printSheet(OutputInterface $output, Sheet $sheet): void
+    {
+        foreach (Phase::cases() as $phase) {
+            $output->writeln(sprintf('%d. %s', $phase->number(), $phase->label()));
+            foreach ($sheet->inPhase($phase) as $step) {
+                $output->writeln(
+                    sprintf(
+                        '   %3d  %-8s %4.0f min  %s', $sheet->placeOf($step->id) + 1, $step->position->value,
+                        $step->minutes->likely, $step->title,
+                    ),
+                    OutputInterface::OUTPUT_RAW,
+                );
+            }
+        }
+        $output->writeln(
+            sprintf(
+                'Likely %.0f min (%.0f to %.0f), %d moves.', $sheet->timing->likely, $sheet->timing->low, $sheet->timing->high,
+                $sheet->moves,
+            ),
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -57,24 +80,7 @@ final class PlanCompileCommand extends Command
 
             return 0;
         }
-        foreach (Phase::cases() as $phase) {
-            $output->writeln(sprintf('%d. %s', $phase->number(), $phase->label()));
-            foreach ($sheet->inPhase($phase) as $step) {
-                $output->writeln(
-                    sprintf(
-                        '   %3d  %-8s %4.0f min  %s', $sheet->placeOf($step->id) + 1, $step->position->value,
-                        $step->minutes->likely, $step->title,
-                    ),
-                    OutputInterface::OUTPUT_RAW,
-                );
-            }
-        }
-        $output->writeln(
-            sprintf(
-                'Likely %.0f min (%.0f to %.0f), %d moves.', $sheet->timing->likely, $sheet->timing->low, $sheet->timing->high,
-                $sheet->moves,
-            ),
-        );
+        self::printSheet($output, $sheet);
         self::print($output, ...$sheet->findings);
 
         return 0;

@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\SheetChange;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -30,14 +31,7 @@ final class ReplanController extends AbstractController
         FitStatus::Signed !== $fit->status || throw $this->createAccessDeniedException('A signed fit is not planned again.');
         $input = $request->isMethod('POST') ? $request->request : $request->query;
         $procedures = [...$fit->procedures, ...array_values(array_filter($input->all('add'), is_string(...)))];
-        $choices = $fit->choices;
-        foreach ($this->known($shelf, $procedures) as $procedure) {
-            foreach ($procedure->groups as $group) {
-                $choices[$group->id] = '' !== $input->getString('c_'.$group->id)
-                    ? $input->getString('c_'.$group->id)
-                    : $choices[$group->id] ?? $group->default;
-            }
-        }
+        $choices = $this->choices($fit, $this->known($shelf, $procedures), $input);
         $view = [
             'fit' => $fit, 'procedures' => $this->known($shelf, $fit->procedures),
             'others' => array_filter($shelf->all(), static fn (Procedure $p): bool => !in_array($p->id, $fit->procedures, true)),
@@ -52,12 +46,7 @@ final class ReplanController extends AbstractController
             $sheet = $replanner->compile($procedures, $choices, $vehicle, $fit->sheet()->timing->people);
             $view['change'] = SheetChange::between($fit->sheet(), $sheet);
             if ($request->isMethod('POST') && $input->has('adopt')) {
-                $reason = trim($input->getString('reason'));
-                !$stale || throw UnplannableFit::dueToItem(
-                    'Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.',
-                );
-                '' !== $reason || throw UnplannableFit::dueToItem('Say what came up: it stands with the new version.');
-                $replanner->adopt($fit, $sheet, $procedures, $choices, $vehicle, $person->name, mb_substr($reason, 0, 500));
+                $replanner->adopt($fit, $sheet, $procedures, $choices, $vehicle, $person->name, self::reason($input, $stale));
                 $this->addFlash('good', 'The new sheet is in force; every mark is kept.');
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $id], Response::HTTP_SEE_OTHER);
@@ -67,6 +56,42 @@ final class ReplanController extends AbstractController
         }
 
         return $this->render('planning/replan.html.twig', $view, new Response(status: '' === $view['error'] ? 200 : 422));
+    }
+
+    /**
+     * @param InputBag<string> $input
+     *
+     * @throws UnplannableFit where the sheet is another one by now, or no reason stands there
+     */
+    private static function reason(InputBag $input, bool $isStale): string
+    {
+        $reason = trim($input->getString('reason'));
+        !$isStale || throw UnplannableFit::dueToItem(
+            'Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.',
+        );
+        '' !== $reason || throw UnplannableFit::dueToItem('Say what came up: it stands with the new version.');
+
+        return mb_substr($reason, 0, 500);
+    }
+
+    /**
+     * @param array<array-key, Procedure> $procedures
+     * @param InputBag<string> $input
+     *
+     * @return array<string, string> group => what is chosen now
+     */
+    private function choices(FitRecord $fit, array $procedures, InputBag $input): array
+    {
+        $choices = $fit->choices;
+        foreach ($procedures as $procedure) {
+            foreach ($procedure->groups as $group) {
+                $choices[$group->id] = '' !== $input->getString('c_'.$group->id)
+                    ? $input->getString('c_'.$group->id)
+                    : $choices[$group->id] ?? $group->default;
+            }
+        }
+
+        return $choices;
     }
 
     /**

@@ -40,6 +40,16 @@ final readonly class Replanner
         );
     }
 
+    private static function putBehind(mixed $item, string $inFrontOf, string $id): mixed
+    {
+        if (!is_array($item) || ($item['id'] ?? null) !== $inFrontOf) {
+            return $item;
+        }
+        $behind = is_array($item['behind'] ?? null) ? array_values($item['behind']) : [];
+
+        return ['behind' => [...$behind, $id]] + $item;
+    }
+
     /**
      * The vehicle sheet of a fit with one more item found in front of another.
      *
@@ -57,11 +67,7 @@ final readonly class Replanner
             'There is a “%s” on the vehicle sheet already: choose another name.', $name,
         ));
         $behind = $fit->vehicleSheet()->items[$inFrontOf] ?? throw UnplannableFit::dueToItem('Say what it lies in front of.');
-        foreach ($items as $i => $item) {
-            if (is_array($item) && ($item['id'] ?? null) === $inFrontOf) {
-                $items[$i] = ['behind' => [...is_array($item['behind'] ?? null) ? array_values($item['behind']) : [], $id]] + $item;
-            }
-        }
+        $items = array_map(static fn (mixed $item): mixed => self::putBehind($item, $inFrontOf, $id), $items);
         $items[] = [
             'id' => $id, 'name' => $name, 'position' => $behind->position->value, 'behind' => [], 'off' => [2, 4, 8],
             'on' => [2, 4, 8],

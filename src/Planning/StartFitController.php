@@ -36,22 +36,16 @@ final class StartFitController extends AbstractController
         $vehicle = '' === $input->getString('vehicle') ? null : $this->garage->get($input->getString('vehicle'));
         $procedures = $this->chosen($input->all('procedures') ?: [$input->getString('procedure')]);
         if (null === $vehicle || [] === $procedures) {
-            return $this->render(
-                'planning/start.html.twig',
-                [
-                    'vehicles' => $this->garage->rows(), 'vehicle' => $vehicle,
-                    'procedures' => null === $vehicle ? [] : $this->offered($vehicle),
-                ],
-            );
+            return $this->ask($vehicle);
         }
         $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
         $workshop = WorkshopAnswers::read($input);
         $choices = $this->choices($procedures, $input, $workshop);
         $people = 2 === $input->getInt('people', 1) ? 2 : 1;
-        $titles = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
         $view = [
             'vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'workshop' => $workshop, 'people' => $people,
-            'sheet' => null, 'error' => implode(' ', $workshop->errors), 'saved' => 0.0, 'past' => $this->fits->pastDurations($titles),
+            'sheet' => null, 'error' => implode(' ', $workshop->errors), 'saved' => 0.0,
+            'past' => $this->fits->pastDurations(implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures))),
         ];
         try {
             if ($request->isMethod('POST') && [] === $workshop->errors) {
@@ -69,6 +63,14 @@ final class StartFitController extends AbstractController
         return Htmx::wantsFragment($request) ? $this->renderBlock(
             'planning/questions.html.twig', 'preview', $view, $status,
         ) : $this->render('planning/questions.html.twig', $view, $status);
+    }
+
+    private function ask(?VehicleRecord $vehicle): Response
+    {
+        return $this->render('planning/start.html.twig', [
+            'vehicles' => $this->garage->rows(), 'vehicle' => $vehicle,
+            'procedures' => null === $vehicle ? [] : $this->offered($vehicle),
+        ]);
     }
 
     /** Fetched once the page stands: every other job is compiled with these and without. */

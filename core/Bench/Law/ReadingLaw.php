@@ -46,6 +46,14 @@ final readonly class ReadingLaw
         }
     }
 
+    private function ensureLead(Step $step, FitEvent $event): void
+    {
+        $lead = array_values(array_filter($this->fit->gate()->before($step), static fn (Obstacle $one): bool => Bar::Lead === $one->bar));
+        [] === $lead
+            || $event->hasReason() && $this->hand->isLead()
+            || throw InvalidEvent::dueToObstacles($lead, $this->hand->isLead());
+    }
+
     private function ensureStage(Step $step, FitEvent $event): void
     {
         $this->fit->state->isClosed($step->id) && throw InvalidEvent::in('step', 'This step is closed. Open it again first.');
@@ -57,8 +65,7 @@ final readonly class ReadingLaw
         $allowed || throw InvalidEvent::in(
             'stage', sprintf('“%s” comes first.', $run->isBegun() ? $run->next()->title ?? '' : $run->routine->stages[0]->title),
         );
-        $lead = array_values(array_filter($this->fit->gate()->before($step), static fn (Obstacle $one): bool => Bar::Lead === $one->bar));
-        [] === $lead || $event->hasReason() && $this->hand->isLead() || throw InvalidEvent::dueToObstacles($lead, $this->hand->isLead());
+        $this->ensureLead($step, $event);
         $run->isBegun() && $place > $run->place() && !$event->hasReason() && $this->ensureStood($step, $run, $event);
     }
 

@@ -32,44 +32,48 @@ final readonly class Expand
      */
     public function of(array $bound, array $stripOrder): array
     {
+        $before = array_filter($bound, static fn (Bound $b): bool => $b->operation->phase->number() < Phase::Strip->number());
+        $after = array_filter($bound, static fn (Bound $b): bool => $b->operation->phase->number() > Phase::Strip->number());
+        $steps = [];
+        foreach ($before as $b) {
+            array_push($steps, ...$this->expanded($b, $bound, []));
+        }
+        [$strip, $removed] = $this->stripped($bound, $stripOrder);
+        array_push($steps, ...$strip);
+        foreach ($after as $b) {
+            $more = $this->expanded($b, $bound, $removed);
+            $isRebuild = Deed::Rebuild === $b->operation->deed;
+            $back = $isRebuild ? array_map(static fn (Step $step): string => $step->item, $more) : [];
+            $removed = array_values(array_diff($removed, $back));
+            array_push($steps, ...$more);
+        }
+
+        return $steps;
+    }
+
+    /**
+     * @param list<Bound> $bound
+     * @param list<string> $order
+     *
+     * @return array{list<Step>, list<string>} the strip, and what is off after it
+     */
+    private function stripped(array $bound, array $order): array
+    {
         $operations = [];
         foreach ($bound as $b) {
             $operations['op:'.$b->operation->id] = $b;
         }
-        $steps = [];
-        foreach ($bound as $b) {
-            if ($b->operation->phase->number() < Phase::Strip->number()) {
-                array_push($steps, ...$this->expanded($b, $bound, []));
-            }
-        }
-        $removed = [];
-        foreach ($stripOrder as $task) {
-            if (isset($operations[$task])) {
-                $b = $operations[$task];
-                array_push($steps, ...$this->expanded($b, $bound, []));
-                if (Deed::Remove === $b->operation->deed && '' !== $b->item) {
-                    $removed[] = $b->item;
-                }
-            } else {
-                $item = substr($task, strlen('item:'));
-                $steps[] = $this->write->removal($this->vehicle->items[$item], Phase::Strip);
-                $removed[] = $item;
-            }
-        }
-        foreach ($bound as $b) {
-            if ($b->operation->phase->number() > Phase::Strip->number()) {
-                $more = $this->expanded($b, $bound, $removed);
-                $removed = array_values(
-                    array_diff(
-                        $removed,
-                        Deed::Rebuild === $b->operation->deed ? array_map(static fn (Step $step): string => $step->item, $more) : [],
-                    ),
-                );
-                array_push($steps, ...$more);
-            }
+        $steps = $removed = [];
+        foreach ($order as $task) {
+            $b = $operations[$task] ?? null;
+            $item = null === $b ? substr($task, strlen('item:')) : (Deed::Remove === $b->operation->deed ? $b->item : '');
+            array_push($steps, ...(null === $b ? [
+                $this->write->removal($this->vehicle->items[$item], Phase::Strip),
+            ] : $this->expanded($b, $bound, [])));
+            $removed = '' === $item ? $removed : [...$removed, $item];
         }
 
-        return $steps;
+        return [$steps, $removed];
     }
 
     /**

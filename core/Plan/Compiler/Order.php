@@ -58,23 +58,12 @@ final readonly class Order
     private function exhaust(array $tasks, array $done, Position $position): array
     {
         $place = array_flip(array_keys($tasks));
-        $waits = [];
-        $frees = [];
+        [$waits, $frees] = self::waiting($tasks, $done);
         /** @var \SplMinHeap<array{int, int, string}> $ready */
         $ready = new \SplMinHeap();
-        foreach ($tasks as $id => $task) {
-            if (isset($done[$id])) {
-                continue;
-            }
-            $waits[$id] = 0;
-            foreach ($task->after as $before) {
-                if (!isset($done[$before])) {
-                    ++$waits[$id];
-                    $frees[$before][] = $id;
-                }
-            }
-            if (0 === $waits[$id] && $task->canBeDoneIn($position)) {
-                $ready->insert([$task->passive ? 0 : 1, $place[$id], $id]);
+        foreach (array_keys($waits, 0, true) as $id) {
+            if ($tasks[$id]->canBeDoneIn($position)) {
+                $ready->insert([$tasks[$id]->passive ? 0 : 1, $place[$id], $id]);
             }
         }
         while (!$ready->isEmpty()) {
@@ -88,6 +77,26 @@ final readonly class Order
         }
 
         return $done;
+    }
+
+    /**
+     * @param array<string, Task> $tasks
+     * @param array<string, true> $done
+     *
+     * @return array{array<string, int>, array<string, list<string>>} how many each waits for, and whom each sets free
+     */
+    private static function waiting(array $tasks, array $done): array
+    {
+        $waits = $frees = [];
+        foreach (array_diff_key($tasks, $done) as $id => $task) {
+            $before = array_filter($task->after, static fn (string $one): bool => !isset($done[$one]));
+            $waits[$id] = count($before);
+            foreach ($before as $one) {
+                $frees[$one][] = $id;
+            }
+        }
+
+        return [$waits, $frees];
     }
 
     /** @param array<string, true> $done */

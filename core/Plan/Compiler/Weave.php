@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Phase;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Sheet\Timing;
 
@@ -65,64 +64,12 @@ final readonly class Weave
      */
     private function schedule(array $steps, int $people, callable $minutes): array
     {
-        $free = 1 === $people ? [1 => [0.0, '']] : [1 => [0.0, ''], 2 => [0.0, '']];
-        $ends = [];
-        $waits = [];
-        $barrier = [0.0, ''];
-        $phase = null;
-        $spans = [];
-        $behind = [];
+        $schedule = new Schedule($people);
         foreach ($steps as $step) {
-            $together = in_array(
-                $step->deed, [Deed::Raise, Deed::Lower, Deed::Start, Deed::Drive], true,
-            ) || ($phase instanceof Phase && $phase !== $step->phase);
-            $phase = $step->phase;
-            if ($together) {
-                $barrier = self::later($barrier, ...array_values($free));
-            }
-            $from = $barrier;
-            foreach ($step->after as $id) {
-                $from = self::later($from, $ends[$id] ?? [0.0, '']);
-            }
-            foreach ($waits as $i => [$until, $end]) {
-                if ('' === $until || $until === $step->id) {
-                    $from = $barrier = self::later($barrier, $from, $end);
-                    unset($waits[$i]);
-                }
-            }
-            $who = ($free[2][0] ?? \INF) < $free[1][0] ? 2 : 1;
-            [$start, $behind[$step->id]] = self::later($from, $free[$who] ?? [0.0, '']);
-            $end = $start + $minutes($step);
-            $spans[$step->id] = [$start, $end, $step->passive ? 0 : $who];
-            if ($step->passive) {
-                $waits[] = [$step->until, [$end, $step->id]];
-                $ends[$step->id] = [$start, $behind[$step->id]];
-            } else {
-                $free[$who] = $ends[$step->id] = [$end, $step->id];
-            }
-            if (in_array($step->deed, [Deed::Raise, Deed::Lower], true)) {
-                $barrier = self::later($barrier, [$end, $step->id]);
-            }
+            $schedule->take($step, $minutes($step));
         }
 
-        return [$spans, self::longestWay($spans, $behind)];
-    }
-
-    /**
-     * The latest of some moments, each with the step that ends then; the first where several are as late.
-     *
-     * @param array{float, string} $first
-     * @param array{float, string} ...$others
-     *
-     * @return array{float, string}
-     */
-    private static function later(array $first, array ...$others): array
-    {
-        foreach ($others as $other) {
-            $first = $other[0] > $first[0] ? $other : $first;
-        }
-
-        return $first;
+        return [$schedule->spans, self::longestWay($schedule->spans, $schedule->behind)];
     }
 
     /**

@@ -90,38 +90,14 @@ final readonly class WrenchPick implements Sum
         $targets = $in->numbers('targets', Kind::Torque);
         [$wrenches, $undated] = $this->kit($in);
         $kit = new Kit($wrenches, []);
-        $picks = [];
-        $bands = [];
-        $checks = [];
-        $working = [];
+        $picks = $bands = $checks = $working = [];
         foreach ($targets as $target) {
             $target > 0.0 || throw InvalidInput::in('targets', 'A figure must be more than zero.');
             $wrench = $kit->pick($target);
             $picks[] = $wrench->name ?? '';
             $bands[] = null === $wrench ? 0.0 : $target * $wrench->error / 100;
             $checks[] = $this->judged($target, $wrench, $wrenches);
-            if (null !== $wrench) {
-                $working[] = new Working(
-                    sprintf('Band at %s N·m', Show::n($target)), 'B = error × T',
-                    sprintf('%s %% of %s', Show::n($wrench->error), Show::n($target)),
-                    sprintf(
-                        '± %s N·m, from %s to %s', Show::n($target * $wrench->error / 100),
-                        Show::n($target * (1 - $wrench->error / 100)), Show::n($target * (1 + $wrench->error / 100)),
-                    ),
-                    'ISO 6789-1, deviation of the reading',
-                );
-            }
-            $working[] = new Working(
-                sprintf('Usable at %s N·m', Show::n($target)), 'max(min, 0.2 max) ≤ T ≤ max',
-                implode(
-                    '; ',
-                    array_map(
-                        static fn (Wrench $w): string => sprintf('%s %s to %s', $w->name, Show::n($w->lowestUsable()), Show::n($w->max)),
-                        $wrenches,
-                    ),
-                ),
-                null === $wrench ? 'none' : $wrench->name, 'a wrench is calibrated from 20 % of its scale, ISO 6789-1',
-            );
+            array_push($working, ...$this->working($target, $wrench, $wrenches));
         }
         if ([] !== $undated) {
             $checks[] = Check::watch('no-calibration', sprintf('No calibration date for %s.', implode(', ', $undated)));
@@ -131,6 +107,33 @@ final readonly class WrenchPick implements Sum
             'pick' => Value::names($picks),
             'error_band' => Value::listOf($bands, Unit::NewtonMetre->value),
         ], $checks, $working);
+    }
+
+    /**
+     * @param non-empty-list<Wrench> $all
+     *
+     * @return list<Working>
+     */
+    private function working(float $target, ?Wrench $wrench, array $all): array
+    {
+        $reach = static fn (Wrench $w): string => sprintf('%s %s to %s', $w->name, Show::n($w->lowestUsable()), Show::n($w->max));
+        $usable = new Working(
+            sprintf('Usable at %s N·m', Show::n($target)), 'max(min, 0.2 max) ≤ T ≤ max', implode('; ', array_map($reach, $all)),
+            null === $wrench ? 'none' : $wrench->name, 'a wrench is calibrated from 20 % of its scale, ISO 6789-1',
+        );
+        if (null === $wrench) {
+            return [$usable];
+        }
+        $share = $wrench->error / 100;
+
+        return [new Working(
+            sprintf('Band at %s N·m', Show::n($target)), 'B = error × T',
+            sprintf('%s %% of %s', Show::n($wrench->error), Show::n($target)),
+            sprintf(
+                '± %s N·m, from %s to %s', Show::n($target * $share), Show::n($target * (1 - $share)), Show::n($target * (1 + $share)),
+            ),
+            'ISO 6789-1, deviation of the reading',
+        ), $usable];
     }
 
     /**
@@ -186,31 +189,35 @@ final readonly class WrenchPick implements Sum
     /** @return array{non-empty-list<Wrench>, list<string>} the wrenches, and the names of those without a calibration date */
     private function kit(Inputs $in): array
     {
-        $wrenches = [];
-        $undated = [];
         $raw = $in->raw['kit'] ?? null;
-        $lines = is_string($raw) && !str_starts_with(ltrim($raw), '[') ? array_values(
-            array_filter(preg_split('~\s*[;\n]\s*~', trim($raw)) ?: [], static fn (string $line): bool => '' !== $line),
-        ) : $in->items('kit');
-        foreach ($lines as $i => $row) {
+        $isLines = is_string($raw) && !str_starts_with(ltrim($raw), '[');
+        $rows = $isLines ? preg_split('~\s*[;\n]\s*~', trim($raw), -1, \PREG_SPLIT_NO_EMPTY) ?: [] : $in->items('kit');
+        $wrenches = $undated = [];
+        foreach (array_values($rows) as $i => $row) {
             $row = is_string($row) ? $this->line($row) : $row;
             is_array($row) || throw InvalidInput::in('kit', sprintf('Wrench %d: give name, min, max, drive, error.', $i + 1));
-            $name = is_scalar($row['name'] ?? null) ? trim((string) $row['name']) : sprintf('wrench %d', $i + 1);
-            $min = $this->torque($row['min'] ?? null, $name, 'min');
-            $max = $this->torque($row['max'] ?? null, $name, 'max');
-            $max > $min || throw InvalidInput::in('kit', sprintf('%s: its range must rise, from min to max.', $name));
-            $error = $this->error($row['error'] ?? $row['error_percent'] ?? $row['error percent'] ?? 4, $name);
-            $calibrated = $row['calibrated'] ?? null;
-            if (null === $calibrated || '' === $calibrated) {
-                $undated[] = $name;
+            $wrenches[] = $wrench = $this->wrench($row, $i + 1);
+            if (in_array($row['calibrated'] ?? null, [null, ''], true)) {
+                $undated[] = $wrench->name;
             }
-            $wrenches[] = new Wrench(
-                $name, is_scalar($row['drive'] ?? null) ? (string) $row['drive'] : '', $min, $max, $error, 0.0,
-                $this->daysPast($calibrated, $name),
-            );
         }
 
         return [] === $wrenches ? throw InvalidInput::in('kit', 'No wrench stands there.') : [$wrenches, $undated];
+    }
+
+    /** @param array<array-key, mixed> $row */
+    private function wrench(array $row, int $number): Wrench
+    {
+        $name = is_scalar($row['name'] ?? null) ? trim((string) $row['name']) : sprintf('wrench %d', $number);
+        $min = $this->torque($row['min'] ?? null, $name, 'min');
+        $max = $this->torque($row['max'] ?? null, $name, 'max');
+        $max > $min || throw InvalidInput::in('kit', sprintf('%s: its range must rise, from min to max.', $name));
+
+        return new Wrench(
+            $name, is_scalar($row['drive'] ?? null) ? (string) $row['drive'] : '', $min, $max,
+            $this->error($row['error'] ?? $row['error_percent'] ?? $row['error percent'] ?? 4, $name), 0.0,
+            $this->daysPast($row['calibrated'] ?? null, $name),
+        );
     }
 
     /** @return array<string, string> “3/8 in click wrench, 10, 60, 4, 2026-01-15” */

@@ -57,11 +57,7 @@ final readonly class WrenchRound
             $next = [];
             foreach (self::reaching($pull, $wrenches) as $w => $wrench) {
                 foreach ($best as $before => [$cost, $way]) {
-                    $changed = $w !== $before && -1 !== $before && -1 !== $w;
-                    $now = [
-                        $cost[0] + (null !== $wrench && $wrench->isPastCalibration() ? 1 : 0), $cost[1] + ($changed ? 1 : 0),
-                        $cost[2] + ($wrench->error ?? 0.0),
-                    ];
+                    $now = self::dearer($cost, $wrench, $w !== $before && -1 !== $before && -1 !== $w);
                     $held = -1 === $w ? $before : $w;
                     if (!isset($next[$held]) || $now < $next[$held][0]) {
                         $next[$held] = [$now, [...$way, $w]];
@@ -73,6 +69,18 @@ final readonly class WrenchRound
         usort($best, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
         return self::told($pulls, $best[0][1] ?? [], $wrenches);
+    }
+
+    /**
+     * @param array{int, int, float} $cost pulls with one out of date, changes, percent of error
+     *
+     * @return array{int, int, float}
+     */
+    private static function dearer(array $cost, ?Wrench $wrench, bool $isChanged): array
+    {
+        $isLate = null !== $wrench && $wrench->isPastCalibration();
+
+        return [$cost[0] + ($isLate ? 1 : 0), $cost[1] + ($isChanged ? 1 : 0), $cost[2] + ($wrench->error ?? 0.0)];
     }
 
     /**

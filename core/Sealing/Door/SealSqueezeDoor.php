@@ -111,47 +111,52 @@ final readonly class SealSqueezeDoor implements Sum
     public function compute(Inputs $in): SumResult
     {
         $seal = self::read($in);
-        [$section, $inner, $depth, $width, $on] = array_map(
-            static fn (string $f): float => $in->number($f, Kind::Length), ['section', 'inner', 'depth', 'width', 'groove_inner'],
-        );
         $isFace = !$in->has('use') || 'face' === $in->oneOf('use', 'face', 'radial');
-        $travel = $isFace ? $seal->travel->millimetres : 0.0;
+        $outside = $in->number('inner', Kind::Length) + 2 * $in->number('section', Kind::Length);
 
         return new SumResult($this->name(), $in->raw, [
             'stretch' => Value::of($seal->stretch->percent(), Unit::Percent->value),
             'squeeze' => Value::of($seal->squeeze->percent(), Unit::Percent->value),
             'fill' => Value::of($seal->fill->percent(), Unit::Percent->value),
-            'travel' => Value::of($travel, Unit::Millimetre->value),
+            'travel' => Value::of($isFace ? $seal->travel->millimetres : 0.0, Unit::Millimetre->value),
         ], [
             $this->squeezed($seal), $this->filled($seal), $this->stretched($seal),
-            ...($isFace && $in->has('groove_outer') ? [$this->seated($in, $inner + 2 * $section)] : []),
-        ], [
+            ...($isFace && $in->has('groove_outer') ? [$this->seated($in, $outside)] : []),
+        ], $this->working($in, $seal, $isFace));
+    }
+
+    /** @return list<Working> */
+    private function working(Inputs $in, SealSqueeze $seal, bool $isFace): array
+    {
+        [$section, $inner, $depth, $width, $on] = array_map(
+            static fn (string $f): string => Show::n($in->number($f, Kind::Length)), ['section', 'inner', 'depth', 'width', 'groove_inner'],
+        );
+        $thinned = Show::n($seal->thinned->millimetres);
+
+        return [
             new Working(
-                'Stretch', '(Dg − Di) / Di', sprintf('(%s − %s) / %s', Show::n($on), Show::n($inner), Show::n($inner)),
+                'Stretch', '(Dg − Di) / Di', sprintf('(%s − %s) / %s', $on, $inner, $inner),
                 sprintf('%s %%', Show::n($seal->stretch->percent(), 3)), 'definition',
             ),
             new Working(
-                'Section when stretched', 'W′ = W √((Di + W)/(Dg + W))', sprintf(
-                    '%s √((%s + %s)/(%s + %s))', Show::n($section), Show::n($inner), Show::n($section), Show::n($on),
-                    Show::n($section),
-                ),
-                sprintf('%s mm', Show::n($seal->thinned->millimetres)), 'the rubber keeps its volume; no thinner where it is not stretched',
+                'Section when stretched', 'W′ = W √((Di + W)/(Dg + W))',
+                sprintf('%s √((%s + %s)/(%s + %s))', $section, $inner, $section, $on, $section), $thinned.' mm',
+                'the rubber keeps its volume; no thinner where it is not stretched',
             ),
             new Working(
-                'Squeeze', '1 − h / W′', sprintf('1 − %s / %s', Show::n($depth), Show::n($seal->thinned->millimetres)),
+                'Squeeze', '1 − h / W′', sprintf('1 − %s / %s', $depth, $thinned),
                 sprintf('%s %%', Show::n($seal->squeeze->percent(), 3)), 'ISO 3601-2 practice',
             ),
             new Working(
-                'Fill', 'π W′² / (4 h b)', sprintf(
-                    'π %s² / (4 × %s × %s)', Show::n($seal->thinned->millimetres), Show::n($depth), Show::n($width),
-                ), sprintf('%s %%', Show::n($seal->fill->percent(), 3)), 'area of the section in that of the groove',
+                'Fill', 'π W′² / (4 h b)', sprintf('π %s² / (4 × %s × %s)', $thinned, $depth, $width),
+                sprintf('%s %%', Show::n($seal->fill->percent(), 3)), 'area of the section in that of the groove',
             ),
             new Working(
                 'Cover comes down on it by', $isFace ? 'W′ − h' : 'nothing: it is squeezed from the side',
-                sprintf('%s − %s', Show::n($seal->thinned->millimetres), Show::n($depth)), sprintf('%s mm', Show::n($travel)),
+                sprintf('%s − %s', $thinned, $depth), sprintf('%s mm', Show::n($isFace ? $seal->travel->millimetres : 0.0)),
                 'until metal meets metal',
             ),
-        ]);
+        ];
     }
 
     private function squeezed(SealSqueeze $seal): Check

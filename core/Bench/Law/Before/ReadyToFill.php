@@ -19,27 +19,33 @@ final readonly class ReadyToFill implements Hindrance
         if (Deed::Fill !== $step->deed && Deed::Bleed !== $step->deed && '' === $step->routine) {
             return;
         }
-        $planned = $fit->rigs()->planned($step);
         foreach ($fit->sheet->doing(Deed::Drain, '', '', $step->circuit) as $drain) {
             if (!$fit->state->isClosed($drain->id)) {
                 yield Obstacle::reason('not-drained', sprintf('“%s” is not done.', $drain->title), $drain->id);
             }
         }
-        foreach (array_keys($fit->actual()->off) as $id) {
-            $item = $fit->vehicle->items[$id] ?? null;
-            if (null !== $item && ItemKind::Part === $item->kind && !isset($planned->off[$id])) {
-                yield Obstacle::reason(
-                    'part-off', sprintf('The %s is still off.', $item->name),
-                    ($fit->sheet->doing(Deed::Refit, $item->id)[0] ?? $step)->id,
-                );
-            }
+        $planned = $fit->rigs()->planned($step);
+        yield from $this->partsOff($fit, $step, $planned->off);
+        foreach (array_diff_key($fit->looseJoints(), $planned->loose) as $id => $left) {
+            $tighten = $fit->sheet->doing(Deed::Tighten, '', $id)[0] ?? $step;
+            yield Obstacle::reason(
+                'joint-loose', sprintf('%s: %d not tight.', ucfirst($fit->vehicle->joints[$id]->name), $left), $tighten->id,
+            );
         }
-        foreach ($fit->looseJoints() as $id => $left) {
-            if (!isset($planned->loose[$id])) {
-                $tighten = $fit->sheet->doing(Deed::Tighten, '', $id)[0] ?? $step;
-                yield Obstacle::reason(
-                    'joint-loose', sprintf('%s: %d not tight.', ucfirst($fit->vehicle->joints[$id]->name), $left), $tighten->id,
-                );
+    }
+
+    /**
+     * @param array<string, mixed> $planned what the sheet has off here
+     *
+     * @return iterable<Obstacle>
+     */
+    private function partsOff(Fit $fit, Step $step, array $planned): iterable
+    {
+        foreach (array_keys(array_diff_key($fit->actual()->off, $planned)) as $id) {
+            $item = $fit->vehicle->items[$id] ?? null;
+            if (null !== $item && ItemKind::Part === $item->kind) {
+                $refit = $fit->sheet->doing(Deed::Refit, $item->id)[0] ?? $step;
+                yield Obstacle::reason('part-off', sprintf('The %s is still off.', $item->name), $refit->id);
             }
         }
     }

@@ -19,23 +19,25 @@ final readonly class SafeToRelease implements Hindrance
             return;
         }
         $planned = $fit->rigs()->planned($step);
-        foreach (array_keys($fit->actual()->off) as $id) {
-            $item = $fit->vehicle->items[$id] ?? null;
-            if (null !== $item && $item->carries === $step->body && !isset($planned->off[$id])) {
+        foreach (array_keys(array_diff_key($fit->actual()->off, $planned->off)) as $id) {
+            if ($this->carries($fit, $step, $id)) {
+                $item = $fit->vehicle->items[$id];
                 $refit = $fit->sheet->doing(Deed::Refit, $item->id)[0] ?? $step;
                 yield Obstacle::lead('carrier-off', sprintf('The %s that carries the %s is off.', $item->name, $step->body), $refit->id);
             }
         }
-        foreach ($fit->looseJoints() as $id => $left) {
-            $item = $fit->vehicle->items[$fit->vehicle->joints[$id]->item] ?? null;
-            if (null !== $item && $item->carries === $step->body && !isset($planned->loose[$id])) {
+        foreach (array_diff_key($fit->looseJoints(), $planned->loose) as $id => $left) {
+            $joint = $fit->vehicle->joints[$id];
+            if ($this->carries($fit, $step, $joint->item)) {
+                $said = sprintf('%s: %d not tight, and they carry the %s.', ucfirst($joint->name), $left, $step->body);
                 $tighten = $fit->sheet->doing(Deed::Tighten, '', $id)[0] ?? $step;
-                yield Obstacle::lead(
-                    'carrier-loose',
-                    sprintf('%s: %d not tight, and they carry the %s.', ucfirst($fit->vehicle->joints[$id]->name), $left, $step->body),
-                    $tighten->id,
-                );
+                yield Obstacle::lead('carrier-loose', $said, $tighten->id);
             }
         }
+    }
+
+    private function carries(Fit $fit, Step $step, string $item): bool
+    {
+        return ($fit->vehicle->items[$item] ?? null)?->carries === $step->body;
     }
 }

@@ -15,26 +15,50 @@ final readonly class StripOrder implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        $item = $fit->vehicle->items[$step->item] ?? null;
         $off = $fit->actual()->off;
-        $onTheSheet = $fit->rigs()->planned($step)->off;
-        foreach (Deed::Remove === $step->deed && null !== $item ? $item->behind : [] as $front) {
-            if (!isset($off[$front]) && isset($onTheSheet[$front])) {
+        $planned = $fit->rigs()->planned($step)->off;
+        $item = $fit->vehicle->items[$step->item] ?? null;
+        $joint = $fit->vehicle->joints[$step->joint] ?? null;
+        if (Deed::Remove === $step->deed && null !== $item) {
+            foreach ($this->onStill($item->behind, $off, $planned) as $front) {
                 yield $this->obstacle($fit, $step, Deed::Remove, $front, 'The %s in front of it is still on.');
             }
-        }
-        foreach (Deed::Refit === $step->deed && null !== $item ? $fit->vehicle->hiddenBy($item->id) : [] as $behind) {
-            if (isset($off[$behind]) && !isset($onTheSheet[$behind])) {
+        } elseif (Deed::Refit === $step->deed && null !== $item) {
+            foreach ($this->offStill($fit->vehicle->hiddenBy($item->id), $off, $planned) as $behind) {
                 yield $this->obstacle($fit, $step, Deed::Refit, $behind, 'The %s behind it is still off.');
             }
+            foreach ($this->onStill([$item->id], $off, $planned) as $on) {
+                yield $this->obstacle($fit, $step, Deed::Remove, $on, 'The %s has not come off yet.');
+            }
+        } elseif (Deed::Tighten === $step->deed && null !== $joint) {
+            foreach ($this->offStill([$joint->item], $off, $planned) as $one) {
+                yield $this->obstacle($fit, $step, Deed::Refit, $one, 'The %s is still off.');
+            }
         }
-        if (Deed::Refit === $step->deed && null !== $item && !isset($off[$item->id]) && isset($onTheSheet[$item->id])) {
-            yield $this->obstacle($fit, $step, Deed::Remove, $item->id, 'The %s has not come off yet.');
-        }
-        $joint = $fit->vehicle->joints[$step->joint] ?? null;
-        if (Deed::Tighten === $step->deed && null !== $joint && isset($off[$joint->item]) && !isset($onTheSheet[$joint->item])) {
-            yield $this->obstacle($fit, $step, Deed::Refit, $joint->item, 'The %s is still off.');
-        }
+    }
+
+    /**
+     * @param list<string> $items
+     * @param array<string, mixed> $off as the marks say
+     * @param array<string, mixed> $planned as the sheet has it
+     *
+     * @return list<string> those that should be off by now
+     */
+    private function onStill(array $items, array $off, array $planned): array
+    {
+        return array_values(array_filter($items, static fn (string $id): bool => !isset($off[$id]) && isset($planned[$id])));
+    }
+
+    /**
+     * @param list<string> $items
+     * @param array<string, mixed> $off as the marks say
+     * @param array<string, mixed> $planned as the sheet has it
+     *
+     * @return list<string> those that should be on again
+     */
+    private function offStill(array $items, array $off, array $planned): array
+    {
+        return array_values(array_filter($items, static fn (string $id): bool => isset($off[$id]) && !isset($planned[$id])));
     }
 
     private function obstacle(Fit $fit, Step $step, Deed $deed, string $item, string $text): Obstacle

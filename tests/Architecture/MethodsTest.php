@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Architecture;
+
+use PHPUnit\Framework\Attributes\CoversNothing;
+use PHPUnit\Framework\TestCase;
+
+/** A method is read in one look: at most 40 lines and 12 branches. What must be longer stands here, and why. */
+#[CoversNothing]
+final class MethodsTest extends TestCase
+{
+    private const LONGEST = 40;
+    private const MOST_BRANCHES = 12;
+    private const BRANCHES = [
+        \T_IF, \T_ELSEIF, \T_FOR, \T_FOREACH, \T_WHILE, \T_CATCH, \T_BOOLEAN_AND, \T_BOOLEAN_OR, \T_COALESCE,
+    ];
+    /** file::method => why. */
+    private const MAY = [];
+
+    public function testMethodsAreShort(): void
+    {
+        $seen = 0;
+        $long = [];
+        foreach (['core', 'src'] as $folder) {
+            $all = new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/'.$folder, \FilesystemIterator::SKIP_DOTS);
+            foreach (new \RecursiveIteratorIterator($all) as $file) {
+                foreach ($file instanceof \SplFileInfo ? self::methods($file->getPathname()) : [] as [$name, $lines, $branches]) {
+                    ++$seen;
+                    if (($lines > self::LONGEST || $branches > self::MOST_BRANCHES) && !isset(self::MAY[$name])) {
+                        $long[] = sprintf('%s: %d lines, %d branches', $name, $lines, $branches);
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(1_000, $seen);
+        self::assertSame([], $long);
+    }
+
+    /** @return iterable<array{string, int, int}> name, lines, branches */
+    private static function methods(string $path): iterable
+    {
+        $tokens = \PhpToken::tokenize((string) file_get_contents($path));
+        foreach ($tokens as $i => $token) {
+            if ($token->is(\T_FUNCTION) && ($tokens[$i + 2] ?? $token)->is(\T_STRING)) {
+                yield self::measured(array_slice($tokens, $i), basename($path, '.php').'::'.$tokens[$i + 2]->text);
+            }
+        }
+    }
+
+    /**
+     * @param list<\PhpToken> $tokens from “function” on
+     *
+     * @return array{string, int, int}
+     */
+    private static function measured(array $tokens, string $name): array
+    {
+        [$depth, $branches, $last] = [0, 0, $tokens[0]->line];
+        foreach ($tokens as $token) {
+            $last = $token->line + substr_count($token->text, "\n");
+            $depth += '{' === $token->text || $token->is(\T_CURLY_OPEN) ? 1 : 0;
+            $branches += $depth > 0 && ($token->is(self::BRANCHES) || '?' === $token->text) ? 1 : 0;
+            if ('}' === $token->text && 0 === --$depth || ';' === $token->text && 0 === $depth) {
+                break;
+            }
+        }
+
+        return [$name, $last - $tokens[0]->line + 1, $branches];
+    }
+}
