@@ -269,7 +269,7 @@ final class Fit
     {
         $ladder = Ladder::of($joint);
         foreach ($ladder->goes() as $top) {
-            foreach ($joint->order() as $bolt) {
+            foreach ($joint->pattern->order() as $bolt) {
                 $stage = $this->state->stage($joint->id, $bolt);
                 if ($stage < $top) {
                     return [$bolt, $stage + 1];

@@ -31,15 +31,15 @@ final readonly class Ladder
             $steps[] = [RungKind::Drawn, sprintf('drawn down, round %d', $i + 1), 0.0, $degrees, 'd'.$i];
         }
         $steps[] = [RungKind::Snug, 'snug', 0.0, 0.0, 's'];
-        foreach ($joint->isByTurn() ? [] : $joint->passes as $i => $share) {
+        foreach ($joint->isByTurn() ? [] : $joint->going->passes as $i => $share) {
             $steps[] = [
-                RungKind::Torque, $i === count($joint->passes) - 1 ? 'at the figure' : sprintf('pass %d', $i + 1), $share, 0.0,
+                RungKind::Torque, $i === count($joint->going->passes) - 1 ? 'at the figure' : sprintf('pass %d', $i + 1), $share, 0.0,
                 'p'.$i,
             ];
         }
-        if ($joint->angle > 0.0) {
+        if ($joint->going->angle > 0.0) {
             $pulls = Pulls::of(
-                Angle::degrees($joint->turn()), Angle::degrees($joint->swing > 0.0 ? $joint->swing : self::SWING),
+                Angle::degrees($joint->turn()), Angle::degrees($joint->going->swing > 0.0 ? $joint->going->swing : self::SWING),
             );
             $each = ($joint->turn() - $pulls->last->degrees) / max(1, $pulls->count - 1);
             for ($i = 1; $i <= $pulls->count; ++$i) {
@@ -49,7 +49,7 @@ final readonly class Ladder
                 ];
             }
         }
-        if ($joint->check) {
+        if ($joint->going->check) {
             $steps[] = [RungKind::Check, 'checked', 100.0, 0.0, 'c'];
         }
 

@@ -60,12 +60,14 @@ final readonly class PassOrder
     {
         asort($bolts);
         $done = array_keys($bolts);
-        foreach (array_values(array_filter($this->joint->order(), static fn (int $bolt): bool => isset($bolts[$bolt]))) as $i => $bolt) {
+        foreach (array_values(array_filter(
+            $this->joint->pattern->order(), static fn (int $bolt): bool => isset($bolts[$bolt]),
+        )) as $i => $bolt) {
             if ($done[$i] !== $bolt) {
                 return [sprintf('Bolt %d was pulled before bolt %d (%s).', $done[$i], $bolt, $this->name($go))];
             }
         }
-        $first = array_slice($this->joint->order(), 0, count($bolts));
+        $first = array_slice($this->joint->pattern->order(), 0, count($bolts));
         $skipped = array_diff($first, $done);
 
         return [] === $skipped ? [] : [sprintf('Bolt %d was left out (%s).', reset($skipped), $this->name($go))];

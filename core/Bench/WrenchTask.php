@@ -55,7 +55,7 @@ final readonly class WrenchTask
             array_filter($ladder->rungs, static fn (Rung $r): bool => RungKind::Angle === $r->kind && $r->stage >= $stage),
         );
         $degrees = array_sum(array_map(static fn (Rung $r): float => $r->degrees, $left));
-        $start = $from + ($joint->angle - $degrees) * $mechanics->expected()->slope;
+        $start = $from + ($joint->going->angle - $degrees) * $mechanics->expected()->slope;
         $stages = array_map(static fn (Rung $r): int => $r->stage, $left);
 
         return new self($joint, $bolt, [] === $stages ? [$stage] : $stages, TraceSpec::angle($start, $degrees, $start), $mechanics);

@@ -47,12 +47,12 @@ final readonly class BoltCardView
             ];
         }
         try {
-            $diameter = Thread::parse($joint->thread)->diameter;
+            $diameter = Thread::parse($joint->fastener->thread)->diameter;
         } catch (InvalidInput) {
             $diameter = 0.0;
         }
 
-        return new self($joint, CardGeometry::of($joint->layout, $diameter), $bolts, $next, $nextStage, $final, $ladder);
+        return new self($joint, CardGeometry::of($joint->pattern->layout, $diameter), $bolts, $next, $nextStage, $final, $ladder);
     }
 
     /**

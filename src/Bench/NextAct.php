@@ -177,7 +177,7 @@ final readonly class NextAct
     private function pulled(Joint $joint, Rung $rung, int $bolt, Ladder $ladder): string
     {
         $what = 1 === $joint->count() ? '' : 'Bolt '.$bolt.' ';
-        $isOnlyPass = $rung->stage === $ladder->final() || count($joint->passes) < 2;
+        $isOnlyPass = $rung->stage === $ladder->final() || count($joint->going->passes) < 2;
 
         return ucfirst(match ($rung->kind) {
             RungKind::Angle => sprintf('%s%s, %s° on', $what, $rung->label, Format::plain($rung->degrees)),
@@ -194,7 +194,7 @@ final readonly class NextAct
     private function together(Fit $fit, Joint $joint, Ladder $ladder, int $stage, Step $step): Act
     {
         $marks = [];
-        foreach ($joint->order() as $bolt) {
+        foreach ($joint->pattern->order() as $bolt) {
             if ($fit->state->stage($joint->id, $bolt) === $stage - 1) {
                 $marks[] = ['type' => 'fastener-marked', 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage, 'step' => $step->id];
             }

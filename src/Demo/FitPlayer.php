@@ -125,7 +125,7 @@ final class FitPlayer
         $joint = $this->vehicle->joints[$step->joint] ?? throw new \LogicException('A tightening step has a joint.');
         $last = Ladder::of($joint)->final();
         for ($stage = 1; $stage <= $last; ++$stage) {
-            foreach ($joint->order() as $i => $bolt) {
+            foreach ($joint->pattern->order() as $i => $bolt) {
                 if ($stage < $last || $i < $finals) {
                     $this->add(
                         EventType::FastenerMarked, ['step' => $step->id, 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage],

@@ -66,7 +66,7 @@ final readonly class Helpers
     {
         $joints = '' === $step->joint ? $fit->vehicle->jointsOf($step->item) : array_filter([$fit->vehicle->joints[$step->joint] ?? null]);
         $left = array_values(
-            array_filter('' === $step->item.$step->joint ? [] : $joints, static fn (Joint $joint): bool => $joint->isLeftHand),
+            array_filter('' === $step->item.$step->joint ? [] : $joints, static fn (Joint $joint): bool => $joint->fastener->isLeftHand),
         );
         if ([] === $left) {
             return null;
@@ -75,9 +75,10 @@ final readonly class Helpers
 
         return [
             'text' => sprintf(
-                'Left-hand thread: %s %s', $isUndone ? 'undo' : 'tighten', $isUndone ? $left[0]->wayOff() : $left[0]->wayOn(),
+                'Left-hand thread: %s %s', $isUndone ? 'undo' : 'tighten',
+                $isUndone ? $left[0]->fastener->wayOff() : $left[0]->fastener->wayOn(),
             ),
-            'anticlockwise' => 'anticlockwise' === ($isUndone ? $left[0]->wayOff() : $left[0]->wayOn()),
+            'anticlockwise' => 'anticlockwise' === ($isUndone ? $left[0]->fastener->wayOff() : $left[0]->fastener->wayOn()),
         ];
     }
 

@@ -112,7 +112,7 @@ final class VehicleEditorTest extends AppTestCase
             ],
         );
         $joint = $this->tarn()->sheet()->joints['plate-screws'];
-        self::assertSame('M6', $joint->thread);
+        self::assertSame('M6', $joint->fastener->thread);
         self::assertSame(9.0, $joint->figure()->value());
         $this->apply(['what' => 'drop-joint', 'id' => 'plate-screws']);
         self::assertArrayNotHasKey('plate-screws', $this->tarn()->sheet()->joints);
@@ -162,9 +162,9 @@ final class VehicleEditorTest extends AppTestCase
         $joint = $this->tarn()->sheet()->joints['water-cover'];
         self::assertSame(4, $joint->count());
         self::assertSame(['30 mm' => 2, '45 mm' => 2], $joint->byLength());
-        self::assertSame([25.0, 46.2, 60.0], [$joint->swing, $joint->longest, $joint->angle]);
-        self::assertSame([8.0, 12.0], [$joint->shank, $joint->threaded]);
-        self::assertSame([40.0, '13 mm crow-foot'], [$joint->adapter, $joint->adapterName]);
+        self::assertSame([25.0, 46.2, 60.0], [$joint->going->swing, $joint->fastener->longest, $joint->going->angle]);
+        self::assertSame([8.0, 12.0], [$joint->seat->shank->millimetres, $joint->seat->threaded->millimetres]);
+        self::assertSame([40.0, '13 mm crow-foot'], [$joint->tools->adapter->millimetres, $joint->tools->adapterName]);
     }
 
     /** @param array<string, string> $fields */

@@ -53,8 +53,8 @@ final readonly class Cure
 
     private function wait(Step $step, Joint $joint, float $minutes, string $until): Step
     {
-        $why = $joint->cure > 0.0 ? 'By the vehicle sheet.' : sprintf(
-            '%s at %s °C, by rule of thumb; the tube’s own sheet goes before it.', ucfirst($joint->compound),
+        $why = $joint->seat->cure > 0.0 ? 'By the vehicle sheet.' : sprintf(
+            '%s at %s °C, by rule of thumb; the tube’s own sheet goes before it.', ucfirst($joint->seat->compound),
             round($this->temperature(), 1),
         );
 
@@ -67,12 +67,10 @@ final readonly class Cure
 
     private function minutes(Joint $joint): float
     {
-        $passive = str_contains($joint->material, 'aluminium')
-            || str_contains($joint->material, 'magnesium')
-            || str_starts_with($joint->grade, 'A');
+        $isPassive = $joint->seat->isSoft() || str_starts_with($joint->fastener->grade, 'A');
 
-        return $joint->cure > 0.0 ? $joint->cure : Compound::named($joint->compound)?->cure(
-            Temperature::celsius($this->temperature()), $passive,
+        return $joint->seat->cure > 0.0 ? $joint->seat->cure : Compound::named($joint->seat->compound)?->cure(
+            Temperature::celsius($this->temperature()), $isPassive,
         )->minutes ?? 0.0;
     }
 

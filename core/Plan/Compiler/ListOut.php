@@ -89,7 +89,7 @@ final readonly class ListOut
             return [];
         }
         $picks = [];
-        foreach ($joint->passes as $share) {
+        foreach ($joint->going->passes as $share) {
             $advice = WrenchAdvice::for($this->kit, $joint, $joint->torqueAt($share));
             $picks[] = null === $advice->wrench
                 ? new Pick(
@@ -101,9 +101,9 @@ final readonly class ListOut
                     $advice->wrench->isPastCalibration() ? 'past its calibration' : '',
                 );
         }
-        if ('' !== $joint->adapterName) {
-            $missing = !$this->kit->has($joint->adapterName);
-            $picks[] = new Pick($joint->adapterName, '1', $step->id, $missing, $missing ? 'not in the kit' : '');
+        if ('' !== $joint->tools->adapterName) {
+            $missing = !$this->kit->has($joint->tools->adapterName);
+            $picks[] = new Pick($joint->tools->adapterName, '1', $step->id, $missing, $missing ? 'not in the kit' : '');
         }
 
         return $picks;

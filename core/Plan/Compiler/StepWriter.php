@@ -62,20 +62,23 @@ final readonly class StepWriter
     public function tightening(Joint $joint, Phase $phase): Step
     {
         $count = $joint->count();
-        $goes = count($joint->passes) + ($joint->angle > 0 ? 1 : 0) + ($joint->check ? 0.5 : 0) + 0.3 * ($joint->takeUp()->count ?? 0);
+        $going = $joint->going;
+        $goes = count($going->passes) + ($going->angle > 0 ? 1 : 0) + ($going->check ? 0.5 : 0) + 0.3 * ($joint->takeUp()->count ?? 0);
         $each = 0.5 * $count * $goes;
-        $cautions = str_contains($joint->material, 'aluminium')
+        $cautions = str_contains($joint->seat->material, 'aluminium')
             ? [new Caution('Cast aluminium: start each by hand, three turns free, no power tool.', false)]
             : [];
         $cautions = [...$cautions, ...self::leftHand($joint, true)];
 
         return new Step(
-            'tight.'.$joint->id, $phase, Deed::Tighten, 'Tighten the '.$joint->name, $joint->note,
+            'tight.'.$joint->id, $phase, Deed::Tighten, 'Tighten the '.$joint->name, $joint->called->note,
             position: $this->positionOf($joint), minutes: new Minutes(1 + $each * 0.6, 1 + $each, 2 + $each * 2), cautions: $cautions,
-            tools: '' === $joint->tool ? [] : [$joint->tool],
-            consumables: '' === $joint->compound || 'dry' === $joint->compound ? [] : [new Supply($joint->compound, 'a drop each')],
-            parts: $joint->isNew() ? [new Supply(
-                trim($joint->thread.' '.$joint->length).' bolts, '.$joint->name, (string) $count, 'new',
+            tools: '' === $joint->tools->on ? [] : [$joint->tools->on],
+            consumables: '' === $joint->seat->compound || 'dry' === $joint->seat->compound ? [] : [new Supply(
+                $joint->seat->compound, 'a drop each',
+            )],
+            parts: $joint->fastener->isNew() ? [new Supply(
+                trim($joint->fastener->thread.' '.$joint->fastener->length).' bolts, '.$joint->name, (string) $count, 'new',
             )] : [],
             joint: $joint->id, asks: $this->lengthAsks($joint),
         );
@@ -84,9 +87,9 @@ final readonly class StepWriter
     /** @return list<Ask> old bolts are measured where the maker gives a longest length */
     private function lengthAsks(Joint $joint): array
     {
-        return $joint->longest <= 0.0 || $joint->isNew() ? [] : [new Ask(
-            'bolt_length', 'Longest of the old bolts, under the head to the tip', Kind::Length, 'mm', true, 0.9 * $joint->longest,
-            $joint->longest, sprintf('Over the maker’s %s mm: a new bolt.', $joint->longest),
+        return $joint->fastener->longest <= 0.0 || $joint->fastener->isNew() ? [] : [new Ask(
+            'bolt_length', 'Longest of the old bolts, under the head to the tip', Kind::Length, 'mm', true, 0.9 * $joint->fastener->longest,
+            $joint->fastener->longest, sprintf('Over the maker’s %s mm: a new bolt.', $joint->fastener->longest),
         )];
     }
 
@@ -151,8 +154,8 @@ final readonly class StepWriter
         foreach ($this->vehicle->jointsOf($item->id) as $joint) {
             foreach ($joint->byLength() as $length => $count) {
                 $lines[] = new TrayLine(
-                    trim(sprintf('%s %s', trim($joint->thread.('' === (string) $length ? '' : ' × '.$length)), $joint->name)),
-                    $count, $isRefit ? $joint->tool : $joint->undoneWith(),
+                    trim(sprintf('%s %s', trim($joint->fastener->thread.('' === (string) $length ? '' : ' × '.$length)), $joint->name)),
+                    $count, $isRefit ? $joint->tools->on : $joint->tools->off(),
                 );
             }
         }
@@ -171,13 +174,14 @@ final readonly class StepWriter
     /** @return list<Caution> */
     private static function leftHand(Joint $joint, bool $isDoneUp): array
     {
-        if (!$joint->isLeftHand) {
+        if (!$joint->fastener->isLeftHand) {
             return [];
         }
 
         return [new Caution(
             sprintf(
-                'Left-hand thread, %s: turn it %s to %s it.', $joint->name, $isDoneUp ? $joint->wayOn() : $joint->wayOff(),
+                'Left-hand thread, %s: turn it %s to %s it.', $joint->name,
+                $isDoneUp ? $joint->fastener->wayOn() : $joint->fastener->wayOff(),
                 $isDoneUp ? 'tighten' : 'undo',
             ),
             !$isDoneUp,

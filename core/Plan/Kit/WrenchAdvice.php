@@ -6,7 +6,6 @@ namespace NimbleKnuckle\Core\Plan\Kit;
 
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\WrenchBand;
-use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Tightening\WrenchSetting;
@@ -78,8 +77,8 @@ final readonly class WrenchAdvice
     private static function setting(Joint $joint, Wrench $wrench, float $target): WrenchSetting
     {
         return WrenchSetting::of(
-            Torque::newtonMetres($target), Length::millimetres($wrench->lever), Length::millimetres($joint->adapter),
-            Angle::degrees($joint->adapterAngle),
+            Torque::newtonMetres($target), Length::millimetres($wrench->lever), $joint->tools->adapter,
+            $joint->tools->adapterAngle,
         );
     }
 

@@ -32,10 +32,10 @@ final readonly class WrenchRound
         foreach ($sheet->steps as $step) {
             $joint = $vehicle->joints[$step->joint] ?? null;
             if (Deed::Tighten === $step->deed && null !== $joint && $joint->hasFigure()) {
-                foreach ($joint->passes as $pass) {
+                foreach ($joint->going->passes as $pass) {
                     $pulls[] = [
                         'step' => $step->id, 'title' => $joint->name, 'torque' => $joint->torqueAt($pass), 'pass' => $pass,
-                        'adapter' => $joint->adapter, 'angle' => $joint->adapterAngle,
+                        'adapter' => $joint->tools->adapter, 'angle' => $joint->tools->adapterAngle,
                     ];
                 }
             }
@@ -47,7 +47,7 @@ final readonly class WrenchRound
     /**
      * Dynamic programming over the pulls: the best way to end each one with each wrench that reaches it.
      *
-     * @param list<array{step: string, title: string, torque: float, pass: float, adapter: float, angle: float}> $pulls
+     * @param list<array{step: string, title: string, torque: float, pass: float, adapter: Length, angle: Angle}> $pulls
      * @param list<Wrench> $wrenches
      */
     private static function chosen(array $pulls, array $wrenches): self
@@ -84,7 +84,7 @@ final readonly class WrenchRound
     }
 
     /**
-     * @param array{step: string, title: string, torque: float, pass: float, adapter: float, angle: float} $pull
+     * @param array{step: string, title: string, torque: float, pass: float, adapter: Length, angle: Angle} $pull
      * @param list<Wrench> $wrenches
      *
      * @return array<int, ?Wrench> by place in the kit; [-1 => null] where none reaches
@@ -96,22 +96,22 @@ final readonly class WrenchRound
         return [] === $reaching ? [-1 => null] : $reaching;
     }
 
-    /** @param array{step: string, title: string, torque: float, pass: float, adapter: float, angle: float} $pull */
+    /** @param array{step: string, title: string, torque: float, pass: float, adapter: Length, angle: Angle} $pull */
     private static function setting(array $pull, Wrench $wrench): float
     {
         if ($wrench->lever <= 0.0) {
             return $pull['torque'];
         }
         $setting = WrenchSetting::of(
-            Torque::newtonMetres($pull['torque']), Length::millimetres($wrench->lever), Length::millimetres($pull['adapter']),
-            Angle::degrees($pull['angle']),
+            Torque::newtonMetres($pull['torque']), Length::millimetres($wrench->lever), $pull['adapter'],
+            $pull['angle'],
         );
 
         return $setting->isWorkable() ? $setting->setting()->newtonMetres : \INF;
     }
 
     /**
-     * @param list<array{step: string, title: string, torque: float, pass: float, adapter: float, angle: float}> $pulls
+     * @param list<array{step: string, title: string, torque: float, pass: float, adapter: Length, angle: Angle}> $pulls
      * @param list<int> $way
      * @param list<Wrench> $wrenches
      */

@@ -38,11 +38,11 @@ final readonly class JointMechanics
     public static function of(Joint $joint): ?self
     {
         try {
-            $bolt = Bolt::named($joint->thread, $joint->grade, $joint->friction);
-            $isAssumed = $joint->shank + $joint->threaded <= 0.0;
+            $bolt = Bolt::named($joint->fastener->thread, $joint->fastener->grade, $joint->seat->friction);
+            $isAssumed = !$joint->seat->hasGrip();
             $springs = Springs::of(
-                $bolt->thread, Length::millimetres($isAssumed ? 0.0 : $joint->shank),
-                $isAssumed ? self::assumedGrip($joint, $bolt) : Length::millimetres($joint->threaded), self::member($joint), $bolt->grade,
+                $bolt->thread, $joint->seat->shank, $isAssumed ? self::assumedGrip($joint, $bolt) : $joint->seat->threaded,
+                self::member($joint->seat), $bolt->grade,
             );
 
             return new self($joint, $bolt, $springs, $isAssumed);
@@ -54,22 +54,22 @@ final readonly class JointMechanics
     /** What the angle stage does to the bolt; null without one. */
     public function byAngle(): ?AngleTightening
     {
-        return $this->joint->angle <= 0.0 || !$this->joint->hasFigure() ? null : AngleTightening::of(
-            $this->bolt, $this->springs, Torque::newtonMetres($this->joint->figure()->value()), Angle::degrees($this->joint->angle),
+        return $this->joint->going->angle <= 0.0 || !$this->joint->hasFigure() ? null : AngleTightening::of(
+            $this->bolt, $this->springs, Torque::newtonMetres($this->joint->figure()->value()), Angle::degrees($this->joint->going->angle),
         );
     }
 
     /** A torque for a joint without a figure; null where it screws into something whose thread nobody here can judge. */
     public function estimate(): ?EstimatedTorque
     {
-        $into = '' === $this->joint->material ? null : Material::named($this->joint->material);
+        $into = '' === $this->joint->seat->material ? null : Material::named($this->joint->seat->material);
 
-        return null === $into && '' !== $this->joint->material ? null : EstimatedTorque::usual($this->bolt, $into);
+        return null === $into && '' !== $this->joint->seat->material ? null : EstimatedTorque::usual($this->bolt, $into);
     }
 
     public function goesIntoYield(): bool
     {
-        return $this->joint->intoYield || true === $this->byAngle()?->goesIntoYield();
+        return $this->joint->fastener->intoYield || true === $this->byAngle()?->goesIntoYield();
     }
 
     /** What a trace of it is held against; nothing runs down where it was tight before. */
@@ -81,17 +81,19 @@ final readonly class JointMechanics
     private static function assumedGrip(Joint $joint, Bolt $bolt): Length
     {
         $diameter = $bolt->thread->diameter;
-        $long = 1 === preg_match('~\A\s*([0-9]+(?:\.[0-9]+)?)~', $joint->length, $m) ? (float) $m[1] : self::USUAL_DIAMETERS * $diameter;
+        $long = 1 === preg_match(
+            '~\A\s*([0-9]+(?:\.[0-9]+)?)~', $joint->fastener->length, $m,
+        ) ? (float) $m[1] : self::USUAL_DIAMETERS * $diameter;
 
         return Length::millimetres(max(self::LEAST_DIAMETERS * $diameter, $long - self::ENGAGED_DIAMETERS * $diameter));
     }
 
-    private static function member(Joint $joint): Member
+    private static function member(Seat $seat): Member
     {
         return match (true) {
-            '' !== $joint->member => Member::parse($joint->member),
-            str_contains($joint->material, 'aluminium') || str_contains($joint->material, 'magnesium') => Member::Aluminium,
-            str_contains($joint->material, 'iron') => Member::CastIron,
+            '' !== $seat->member => Member::parse($seat->member),
+            $seat->isSoft() => Member::Aluminium,
+            str_contains($seat->material, 'iron') => Member::CastIron,
             default => Member::Steel,
         };
     }

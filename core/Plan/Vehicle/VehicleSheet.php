@@ -194,7 +194,7 @@ final readonly class VehicleSheet
             return $things[$role];
         }
         foreach ($things as $thing) {
-            if ($thing->role === $role) {
+            if (($thing instanceof Joint ? $thing->called->role : $thing->role) === $role) {
                 return $thing;
             }
         }

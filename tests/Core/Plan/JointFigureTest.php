@@ -100,8 +100,8 @@ final class JointFigureTest extends TestCase
     public function testATorqueWithAnAngleInOneLineIsBoth(): void
     {
         $joint = self::joint(['figure' => '40 Nm + 90°', 'swing' => 45]);
-        self::assertSame([40.0, 90.0, 90.0], [$joint->torqueAt(100.0), $joint->angle, $joint->turn()]);
-        self::assertSame(90.0, self::joint(['figure' => '40 Nm', 'angle' => 90])->angle);
+        self::assertSame([40.0, 90.0, 90.0], [$joint->torqueAt(100.0), $joint->going->angle, $joint->turn()]);
+        self::assertSame(90.0, self::joint(['figure' => '40 Nm', 'angle' => 90])->going->angle);
         $this->expectException(InvalidDocument::class);
         $this->expectExceptionMessageMatches('/90° further, and this says 60°/');
         self::joint(['figure' => '40 Nm + 90°', 'angle' => 60]);
@@ -129,11 +129,11 @@ final class JointFigureTest extends TestCase
 
     public function testADrySheetIsWorkedOutDry(): void
     {
-        self::assertSame('dry zinc', self::joint([])->friction);
-        self::assertSame('dry zinc', self::joint(['compound' => 'dry'])->friction);
-        self::assertSame('threadlocker wet', self::joint(['compound' => 'medium threadlocker'])->friction);
+        self::assertSame('dry zinc', self::joint([])->seat->friction);
+        self::assertSame('dry zinc', self::joint(['compound' => 'dry'])->seat->friction);
+        self::assertSame('threadlocker wet', self::joint(['compound' => 'medium threadlocker'])->seat->friction);
         self::assertSame(
-            'anti-seize', self::joint(['compound' => 'dry', 'friction' => 'anti-seize'])->friction,
+            'anti-seize', self::joint(['compound' => 'dry', 'friction' => 'anti-seize'])->seat->friction,
             'what the sheet says itself goes before',
         );
     }
@@ -141,14 +141,16 @@ final class JointFigureTest extends TestCase
     public function testTheHandIsSaidBothWays(): void
     {
         self::assertSame(
-            ['clockwise', 'anticlockwise'], [self::joint(['hand' => 'left'])->wayOff(), self::joint(['hand' => 'left'])->wayOn()],
+            ['clockwise', 'anticlockwise'], [
+                self::joint(['hand' => 'left'])->fastener->wayOff(), self::joint(['hand' => 'left'])->fastener->wayOn(),
+            ],
         );
-        self::assertSame(['anticlockwise', 'clockwise'], [self::joint([])->wayOff(), self::joint([])->wayOn()]);
+        self::assertSame(['anticlockwise', 'clockwise'], [self::joint([])->fastener->wayOff(), self::joint([])->fastener->wayOn()]);
         self::assertSame(
             ['T30', '10 mm socket'],
             [
-                self::joint(['tool' => '10 mm socket', 'tool_off' => 'T30'])->undoneWith(),
-                self::joint(['tool' => '10 mm socket'])->undoneWith(),
+                self::joint(['tool' => '10 mm socket', 'tool_off' => 'T30'])->tools->off(),
+                self::joint(['tool' => '10 mm socket'])->tools->off(),
             ],
         );
     }

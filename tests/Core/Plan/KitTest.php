@@ -78,7 +78,7 @@ final class KitTest extends TestCase
             ['small', 'large', 'large'],
             array_map(
                 static fn (float $share): ?string => WrenchAdvice::for($kit, $joint, $joint->torqueAt($share))->wrench?->name,
-                $joint->passes,
+                $joint->going->passes,
             ),
         );
         self::assertEqualsWithDelta(18.0, $joint->torqueAt(30.0), 1e-9);

@@ -80,9 +80,9 @@ final class WrenchRoundTest extends TestCase
     {
         $joints = array_values(array_filter(Sheets::tarn()->joints, static fn ($j): bool => $j->name === $pull['title']));
         $torque = is_float($pull['torque']) ? $pull['torque'] : 0.0;
-        $adapter = $joints[0]->adapter ?? 0.0;
+        $adapter = $joints[0]->tools->adapter->millimetres ?? 0.0;
 
-        return $torque * $wrench->lever / ($wrench->lever + $adapter * cos(deg2rad($joints[0]->adapterAngle ?? 0.0)));
+        return $torque * $wrench->lever / ($wrench->lever + $adapter * cos(deg2rad($joints[0]->tools->adapterAngle->degrees ?? 0.0)));
     }
 
     /** @param list<list<int>> $reach */

@@ -16,7 +16,7 @@ final readonly class BushBeforeLoad implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             $joint = $run->vehicle->joints[$step->joint] ?? null;
-            if (Deed::Tighten !== $step->deed || null === $joint || !in_array('loaded', $joint->when, true)) {
+            if (Deed::Tighten !== $step->deed || null === $joint || !in_array('loaded', $joint->going->when, true)) {
                 continue;
             }
             $carries = $run->vehicle->items[$joint->item]->carries ?? '';

@@ -27,7 +27,7 @@ final readonly class CureTooShort implements Rule
                 }
                 unset($pending[$from]);
             }
-            $cure = max($step->cure, Deed::Tighten === $step->deed ? $run->vehicle->joints[$step->joint]->cure ?? 0.0 : 0.0);
+            $cure = max($step->cure, Deed::Tighten === $step->deed ? $run->vehicle->joints[$step->joint]->seat->cure ?? 0.0 : 0.0);
             if ($cure > 0.0) {
                 $pending[$step->id] = [$end + $cure, $step->title];
             }

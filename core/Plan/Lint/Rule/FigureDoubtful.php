@@ -55,12 +55,12 @@ final readonly class FigureDoubtful implements Rule
     /** @return list<array{string, Level, string}> */
     private function loads(Joint $joint): array
     {
-        if ('' === $joint->thread) {
+        if ('' === $joint->fastener->thread) {
             return [];
         }
         try {
-            $bolt = Bolt::named($joint->thread, $joint->grade, $joint->friction);
-            $material = '' === $joint->material ? null : Material::parse($joint->material);
+            $bolt = Bolt::named($joint->fastener->thread, $joint->fastener->grade, $joint->seat->friction);
+            $material = '' === $joint->seat->material ? null : Material::parse($joint->seat->material);
         } catch (InvalidInput $e) {
             return [['figure-conflict', Level::Stop, $e->getMessage()]];
         }

@@ -22,16 +22,16 @@ final readonly class FigureTooLow implements Rule
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
             $joint = $run->vehicle->joints[$step->joint] ?? null;
-            if (null === $joint || !$joint->hasFigure() || '' === $joint->thread) {
+            if (null === $joint || !$joint->hasFigure() || '' === $joint->fastener->thread) {
                 continue;
             }
             try {
-                $thread = Thread::parse($joint->thread);
-                $friction = Friction::parse($joint->friction);
+                $thread = Thread::parse($joint->fastener->thread);
+                $friction = Friction::parse($joint->seat->friction);
             } catch (InvalidInput) {
                 continue;
             }
-            $grade = Grade::tryFrom($joint->grade) ?? Grade::C88;
+            $grade = Grade::tryFrom($joint->fastener->grade) ?? Grade::C88;
             $yield = (new Preload(
                 $thread, $grade, BearingFace::hexagon($thread),
             ))->yieldTorque($friction->typical, $friction->head($friction->typical))->newtonMetres;

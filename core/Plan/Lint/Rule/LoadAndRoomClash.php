@@ -16,7 +16,7 @@ final readonly class LoadAndRoomClash implements Rule
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
             $joint = $run->vehicle->joints[$step->joint] ?? null;
-            if (null !== $joint && in_array('loaded', $joint->when, true) && in_array('room', $joint->when, true)) {
+            if (null !== $joint && in_array('loaded', $joint->going->when, true) && in_array('room', $joint->going->when, true)) {
                 yield Finding::stop(
                     'load-and-room', $step->id,
                     sprintf('The %s are said to need the weight on and the room that goes with it.', $joint->name),

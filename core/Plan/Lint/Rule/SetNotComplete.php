@@ -16,11 +16,11 @@ final readonly class SetNotComplete implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             $joint = $run->vehicle->joints[$step->joint] ?? null;
-            if (Deed::Tighten !== $step->deed || null === $joint || '' === $joint->set) {
+            if (Deed::Tighten !== $step->deed || null === $joint || '' === $joint->going->set) {
                 continue;
             }
             foreach ($run->vehicle->joints as $other) {
-                if ($other->set === $joint->set && isset($rig->off[$other->item])) {
+                if ($other->going->set === $joint->going->set && isset($rig->off[$other->item])) {
                     yield Finding::stop(
                         'set-not-complete', $step->id,
                         sprintf('The %s are tightened while the %s are not in yet.', $joint->name, $other->name),

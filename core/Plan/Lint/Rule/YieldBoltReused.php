@@ -17,7 +17,7 @@ final readonly class YieldBoltReused implements Rule
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
             $joint = $run->vehicle->joints[$step->joint] ?? null;
-            if (null === $joint || $joint->isNew() || $joint->longest > 0.0) {
+            if (null === $joint || $joint->fastener->isNew() || $joint->fastener->longest > 0.0) {
                 continue;
             }
             if (true === JointMechanics::of($joint)?->goesIntoYield()) {

@@ -268,7 +268,7 @@ final class LawTest extends TestCase
     {
         $this->workTo('housing-tight');
         $joint = $this->fit->vehicle->joints['thermostat-cover-bolts'];
-        [$a, $b, $c] = $joint->order();
+        [$a, $b, $c] = $joint->pattern->order();
         foreach ([1, 2] as $stage) {
             foreach ([$a, $b, $c] as $bolt) {
                 $this->bolt($bolt, $stage);
@@ -289,7 +289,7 @@ final class LawTest extends TestCase
     public function testAPassBegunTooSoonIsSaid(): void
     {
         $this->workTo('housing-tight');
-        [$a, $b, $c] = $this->fit->vehicle->joints['thermostat-cover-bolts']->order();
+        [$a, $b, $c] = $this->fit->vehicle->joints['thermostat-cover-bolts']->pattern->order();
         foreach ([[$a, 1], [$b, 1], [$c, 1], [$a, 2], [$b, 2], [$c, 2], [$a, 3], [$a, 4]] as [$bolt, $stage]) {
             $this->bolt($bolt, $stage);
         }

@@ -140,7 +140,7 @@ final class Worker
             return null;
         }
         if ([] !== $fit->passFaults($joint->id)) {
-            foreach ($joint->order() as $bolt) {
+            foreach ($joint->pattern->order() as $bolt) {
                 if ($fit->state->stage($joint->id, $bolt) > 0) {
                     return [EventType::FastenerMarked, ['joint' => $joint->id, 'bolt' => $bolt, 'stage' => 0, 'step' => $step->id], 10.0];
                 }

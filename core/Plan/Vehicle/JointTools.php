@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Vehicle;
+
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Quantity\Angle;
+use NimbleKnuckle\Core\Quantity\Length;
+
+/** What a joint is undone and done up with. */
+final readonly class JointTools
+{
+    /**
+     * @param string $off what undoes it, where that is not what does it up again
+     * @param Length $adapter from drive to bolt; none without one
+     * @param Angle $adapterAngle 0 straight out, 180 folded back
+     */
+    private function __construct(
+        public string $on, private string $off, public Length $adapter, public Angle $adapterAngle, public string $adapterName,
+    ) {
+    }
+
+    public static function read(Node $node): self
+    {
+        $adapter = $node->node('adapter');
+
+        return new self(
+            $node->string('tool', ''), $node->string('tool_off', ''), Length::millimetres($adapter->float('length', 0.0)),
+            Angle::degrees($adapter->float('angle', 0.0)), $adapter->string('name', ''),
+        );
+    }
+
+    /** The tool that undoes it; new fasteners of the same joint may take another. */
+    public function off(): string
+    {
+        return '' === $this->off ? $this->on : $this->off;
+    }
+}

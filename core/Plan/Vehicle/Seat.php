@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Vehicle;
+
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Quantity\Length;
+
+/** What the bolts go into and clamp, and what is on their threads. */
+final readonly class Seat
+{
+    private const FRICTIONS = [
+        'dry' => 'dry zinc', 'oil' => 'oiled', 'oiled' => 'oiled', 'anti-seize' => 'anti-seize', 'thread sealant' => 'oiled',
+        'sealant' => 'oiled',
+        'threadlocker' => 'threadlocker wet', 'medium threadlocker' => 'threadlocker wet',
+        'high-strength threadlocker' => 'threadlocker wet',
+    ];
+
+    /**
+     * @param float $cure minutes its compound needs before load, fluid or heat
+     * @param Length $shank plain in the grip
+     * @param Length $threaded in the grip
+     */
+    private function __construct(
+        public string $material, public string $friction, public string $compound, public float $cure, public Length $shank,
+        public Length $threaded, public string $member,
+    ) {
+    }
+
+    public static function read(Node $node): self
+    {
+        $compound = $node->string('compound', '');
+        $grip = $node->node('grip');
+
+        return new self(
+            $node->string('material', ''), $node->string('friction', '') ?: self::frictionOf($compound), $compound,
+            $node->float('cure', 0.0), Length::millimetres($grip->float('shank', 0.0)), Length::millimetres($grip->float('threaded', 0.0)),
+            $grip->string('member', ''),
+        );
+    }
+
+    /** Whether the sheet tells what lies between head and thread. */
+    public function hasGrip(): bool
+    {
+        return $this->shank->plus($this->threaded)->millimetres > 0.0;
+    }
+
+    public function isSoft(): bool
+    {
+        return str_contains($this->material, 'aluminium') || str_contains($this->material, 'magnesium');
+    }
+
+    /** A thread nobody said anything of is dry. */
+    private static function frictionOf(string $compound): string
+    {
+        return self::FRICTIONS[mb_strtolower(str_replace('high strength', 'high-strength', $compound))] ?? 'dry zinc';
+    }
+}
