@@ -67,6 +67,7 @@ function testsOf(string $room): array
     $own = is_dir(__DIR__.'/Core/'.$room) ? [__DIR__.'/Core/'.$room] : [];
 
     return [
+        __DIR__.'/Core/Pins',
         ...$own,
         ...array_map(
             static fn (string $r): string => __DIR__.'/Core/'.$r,

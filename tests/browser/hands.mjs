@@ -81,11 +81,21 @@ export const closeAnyway = async (page, why) => {
   await afterMark(page, () => page.locator('#overrule').getByRole('button', { name: 'Close anyway' }).click());
 };
 
+/** The first tool that is still there; it may be drawn as taken while the hand reaches for it. */
+const takeTool = async (page) => {
+  const tool = page.locator('.tool-list button').first();
+  try {
+    await afterMark(page, () => tool.click({ timeout: 5_000 }));
+  } catch (error) {
+    if (await tool.count()) throw error;
+  }
+};
+
 /** One act of the bench, whatever is in turn. */
 export const act = async (page) => {
   const now = await turn(page);
   if (now === 'caution') return afterMark(page, () => page.getByRole('button', { name: 'Understood' }).click());
-  if (now === 'tools') return afterMark(page, () => page.locator('.tool-list button').first().click());
+  if (now === 'tools') return takeTool(page);
   if (await go(page).getAttribute('data-timer-until')) return hurry(page);
   if (await page.locator('.thumb .go[form="ask-form"]').count()) return writeReading(page);
   if (await page.locator('.thumb a.go').count()) {

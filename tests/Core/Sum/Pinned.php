@@ -16,7 +16,7 @@ use Random\Randomizer;
  */
 final class Pinned
 {
-    public const RUNS = 40;
+    public const RUNS = 90;
     private const THREADS = [
         'M4', 'M5', 'M6', 'M8', 'M8x1', 'M10', 'M10x1.25', 'M12x1.5', 'M16', '5/16-18 UNC', '1/2-20', '#10-32', 'G1/4',
     ];

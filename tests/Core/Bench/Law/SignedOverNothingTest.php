@@ -15,7 +15,6 @@ use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -103,6 +102,7 @@ final class SignedOverNothingTest extends TestCase
     {
         $luck = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
         $worker = new Worker($luck);
+        $careless = new Careless($luck);
         $this->at = new \DateTimeImmutable('2026-11-25T08:00:00Z');
         $fit = new Fit($sheet, $vehicle, FitState::none());
         $lies = array_fill_keys(
@@ -121,8 +121,8 @@ final class SignedOverNothingTest extends TestCase
             );
             $left -= $tired ? 1 : 0;
             $lie = match (true) {
-                $tired => $this->hasty($honest, $luck),
-                isset($lies[$i]) => $this->falsified($fit, $honest, $luck),
+                $tired => $careless->hasty($honest),
+                isset($lies[$i]) => $careless->falsified($fit, $honest),
                 default => null,
             };
             foreach (array_filter([$lie, null === $lie || 0 === $luck->getInt(0, 2) ? $honest : null]) as $event) {
@@ -148,87 +148,5 @@ final class SignedOverNothingTest extends TestCase
         }
 
         return $fit->then($event);
-    }
-
-    /**
-     * The same event done badly: another number, too early, another bolt.
-     *
-     * @param array{EventType, array<string, string|int|float>, float} $honest
-     *
-     * @return array{EventType, array<string, string|int|float>, float}
-     */
-    private function hasty(array $honest, \Random\Randomizer $luck): array
-    {
-        [$type, $payload] = $honest;
-
-        return match ($type) {
-            EventType::Measured => [$type, ['value' => (float) $payload['value'] * $luck->getInt(4, 13) / 10] + $payload, 1.0],
-            EventType::FastenerMarked => [$type, ['bolt' => $luck->getInt(1, 4)] + $payload, 1.0],
-            EventType::Counted => [$type, ['by' => (int) $payload['by'] + $luck->getInt(-2, 3)] + $payload, 1.0],
-            default => [$type, $payload, 0.2],
-        };
-    }
-
-    /**
-     * What a tired, a hasty or a dishonest hand would send instead. It gives no reason.
-     *
-     * @param array{EventType, array<string, string|int|float>, float} $honest
-     *
-     * @return array{EventType, array<string, string|int|float>, float}|null null: the honest event is simply left out once
-     */
-    private function falsified(Fit $fit, array $honest, \Random\Randomizer $luck): ?array
-    {
-        [$type, $payload, $seconds] = $honest;
-        $steps = $fit->sheet->steps;
-        $any = $steps[$luck->getInt(0, count($steps) - 1)];
-        $here = $fit->sheet->step((string) ($payload['step'] ?? '')) ?? $any;
-        $log = $fit->state->log;
-
-        return match ($luck->getInt(0, 13)) {
-            0 => [EventType::StepDone, ['step' => $here->id], 0.2],
-            1 => [EventType::StepDone, ['step' => $any->id], 1.0],
-            2 => $this->piece($luck, EventType::Dropped, $fit),
-            3 => $this->piece($luck, EventType::Broke, $fit),
-            4 => $this->piece($luck, EventType::Replaced, $fit),
-            5 => [EventType::CountedAll, ['step' => $here->id], 1.0],
-            6 => [] === $here->tray ? null : [
-                EventType::Counted, ['step' => $here->id, 'thing' => $here->tray[0]->thing, 'by' => $luck->getInt(-4, 6)], 1.0,
-            ],
-            7 => EventType::Measured === $type ? [
-                $type, ['value' => (float) $payload['value'] * $luck->getInt(0, 30) / 10] + $payload, 1.0,
-            ] : null,
-            8 => [$type, $payload, min($seconds, 1.0)],
-            9 => EventType::FastenerMarked === $type ? [
-                $type, ['bolt' => $luck->getInt(1, 8)] + $payload, 1.0,
-            ] : $this->loosen($fit, $luck),
-            10 => [] === $log ? null : [EventType::Undone, ['event' => $log[$luck->getInt(0, count($log) - 1)]->id], 1.0],
-            11 => [EventType::StepReopened, ['step' => $any->id], 1.0],
-            12 => [EventType::PutIn, ['step' => $any->id, 'thing' => 'rag'], 2.0],
-            default => '' === $here->routine ? [
-                EventType::StepStarted, ['step' => $any->id], 1.0,
-            ] : [EventType::StageBegun, ['step' => $here->id, 'stage' => $fit->routine($here)?->next()->id ?? 'x'], 1.0],
-        };
-    }
-
-    /** @return array{EventType, array<string, string|int|float>, float}|null */
-    private function piece(\Random\Randomizer $luck, EventType $type, Fit $fit): ?array
-    {
-        $trays = array_values(array_filter($fit->sheet->steps, static fn (Step $step): bool => [] !== $step->tray));
-        if ([] === $trays) {
-            return null;
-        }
-        $step = $trays[$luck->getInt(0, count($trays) - 1)];
-        $thing = $step->tray[$luck->getInt(0, count($step->tray) - 1)]->thing;
-
-        return [$type, ['step' => $step->id, 'thing' => $thing] + (EventType::Dropped === $type ? ['what' => $thing] : []), 5.0];
-    }
-
-    /** @return array{EventType, array<string, string|int|float>, float} */
-    private function loosen(Fit $fit, \Random\Randomizer $luck): array
-    {
-        $joints = array_values($fit->vehicle->joints);
-        $joint = $joints[$luck->getInt(0, count($joints) - 1)];
-
-        return [EventType::FastenerMarked, ['joint' => $joint->id, 'bolt' => 1, 'stage' => $luck->getInt(0, 2)], 3.0];
     }
 }

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Pins;
+
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Law\Law;
+use NimbleKnuckle\Core\Bench\WrenchTask;
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Tests\Core\Bench\Law\Careless;
+use NimbleKnuckle\Tests\Core\Bench\Law\Worker;
+use NimbleKnuckle\Tests\Core\Plan\Sheets;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** Whole jobs worked by careless hands: what the law lets through, what it says, and how the bench then stands. */
+final readonly class BenchPins implements Pin
+{
+    private const START = '2026-11-25T08:00:00Z';
+    private const STEPS = 260;
+    private const LOOK_EVERY = 26;
+
+    public static function values(): iterable
+    {
+        foreach (SheetPins::JOBS as $i => [$vehicleId, $procedures, $choices]) {
+            $vehicle = Sheets::vehicle($vehicleId);
+            $sheet = (new Compiler(Sheets::common()))->compile(
+                array_map(Sheets::procedure(...), $procedures), new Choices($choices), $vehicle, new Kit([], []),
+            );
+            foreach ($vehicle->joints as $joint) {
+                $ladder = Ladder::of($joint);
+                yield 'ladder '.$vehicleId.' '.$joint->id => [$ladder, $ladder->snug(), $ladder->final(), $ladder->goes()];
+            }
+            yield from self::worked((string) $i, new Fit($sheet, $vehicle, FitState::none()), $i);
+        }
+    }
+
+    /** @return iterable<string, mixed> */
+    private static function worked(string $name, Fit $fit, int $seed): iterable
+    {
+        $luck = new Randomizer(new Mt19937($seed));
+        [$worker, $careless, $at] = [new Worker($luck), new Careless($luck), new \DateTimeImmutable(self::START)];
+        $said = [];
+        for ($n = 1; $n <= self::STEPS && null !== $honest = $worker->next($fit); ++$n) {
+            $lie = match ($n % 9) {
+                4 => $careless->falsified($fit, $honest),
+                7 => $careless->hasty($honest),
+                default => null,
+            };
+            foreach (array_values(array_filter([$lie, $honest])) as $k => [$type, $payload, $seconds]) {
+                $at = $at->modify(sprintf('+%d seconds', (int) ceil($seconds)));
+                $event = FitEvent::of(sprintf('01J%023d', 2 * $n + $k), $type, $payload, 'Joss Wending', $at);
+                [$fit, $said[]] = self::tried($fit, $event, 0 === $n % 5 ? Hand::Lead : Hand::Helper, $at);
+            }
+            if (0 === $n % self::LOOK_EVERY) {
+                yield sprintf('law %s %d', $name, $n) => $said;
+                yield sprintf('bench %s %d', $name, $n) => self::look($fit, $at);
+                $said = [];
+            }
+        }
+        yield 'end '.$name => [$said, self::look($fit, $at), $fit->refusals(true), $fit->refusals(false)];
+        $event = FitEvent::of('01J'.str_repeat('9', 23), EventType::Signed, ['seen' => count($fit->review())], 'Ines Tarrow', $at);
+        yield 'signed '.$name => self::tried($fit, $event, Hand::Lead, $at)[1];
+    }
+
+    /** @return array{Fit, string} */
+    private static function tried(Fit $fit, FitEvent $event, Hand $hand, \DateTimeImmutable $at): array
+    {
+        try {
+            (new Law($fit, $hand, $at))->ensure($event);
+
+            return [$fit->then($event), $event->type->value];
+        } catch (InvalidEvent $e) {
+            return [$fit, $e->getMessage()];
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private static function look(Fit $fit, \DateTimeImmutable $now): array
+    {
+        $steps = $joints = [];
+        foreach ($fit->sheet->steps as $step) {
+            if (!$fit->state->isClosed($step->id) && count($steps) < 12) {
+                $steps[$step->id] = [
+                    $fit->gate()->of($step), $fit->rigs()->planned($step), $fit->waitLeft($step, $now), $fit->runsByItself($step),
+                ];
+            }
+            $steps['counted'][] = [$fit->counted($step), $fit->expected($step), $fit->holds($step), $fit->toolsMissing($step)];
+        }
+        foreach ($fit->vehicle->joints as $joint) {
+            $joints[$joint->id] = [
+                $fit->boltsLeft($joint->id), $fit->nextBolt($joint), $fit->passFaults($joint->id), WrenchTask::next($fit, $joint)?->inWords(),
+            ];
+        }
+
+        return [
+            'ends' => $fit->looseEnds(), 'review' => $fit->review(), 'steps' => $steps, 'joints' => $joints, 'loose' => $fit->looseJoints(),
+            'left' => $fit->minutesLeft($now), 'at' => $fit->currentStep()->id ?? '', 'phase' => $fit->currentPhase(),
+            'actual' => $fit->actual(), 'gaps' => array_map($fit->flows()->gap(...), $fit->vehicle->circuits),
+            'open' => count($fit->openSteps()),
+        ];
+    }
+}

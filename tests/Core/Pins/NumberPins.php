@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Pins;
+
+use NimbleKnuckle\Core\Drawing\Plot;
+use NimbleKnuckle\Core\Fluids\DipScale;
+use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Fluids\Shelf;
+use NimbleKnuckle\Core\Luck;
+use NimbleKnuckle\Core\Quantity\Digits;
+use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Quantity;
+use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Quantity\UnitSystem;
+use NimbleKnuckle\Core\Tightening\CardGeometry;
+use NimbleKnuckle\Core\Tightening\Layout;
+
+/** Numbers as they are shown, drawings as they are laid out, and lots as they fall. */
+final readonly class NumberPins implements Pin
+{
+    private const SHOWN = [
+        0.0, 0.0004, 0.00123, 0.05, 0.0994, 0.1, 0.949, 0.951, 0.995, 1.0, 1.05, 2.5, 9.94, 9.96, 12.345, 99.4, 99.6, 100.0, 101.5,
+        999.4, 999.6, 1000.0, 1234.5, 9999.0, 12345.6, 1234567.0, -0.4, -12.3, -1234.0,
+    ];
+
+    public static function values(): iterable
+    {
+        foreach (self::SHOWN as $value) {
+            yield 'shown '.$value => [
+                array_map(static fn (int $n): string => Digits::significant($value, $n), range(1, 6)),
+                array_map(static fn (int $n): string => Digits::fixed($value, $n), range(0, 4)),
+                array_map(static fn (Kind $kind): string => Digits::of($kind, $value), Kind::cases()),
+                Digits::significant($value, 4, true), Plot::roundStep(abs($value) + 0.001),
+            ];
+            foreach (UnitSystem::cases() as $system) {
+                foreach ([Unit::NewtonMetre, Unit::Millimetre, Unit::Litre, Unit::Kilopascal, Unit::Celsius, Unit::Kilometre] as $unit) {
+                    yield sprintf('said %s %s %s', $value, $unit->value, $system->name) => [
+                        $system->said($value, $unit), Quantity::of($value, $unit)->format($unit, 2),
+                    ];
+                }
+            }
+        }
+        yield from self::drawings();
+        $luck = new Luck(7);
+        yield 'luck' => array_map(static fn (): array => [
+            $luck->between(0.0, 1.0), $luck->between(-3.0, 9.0), $luck->oneOf(['a', 'b', 'c']),
+        ], range(1, 40));
+        yield 'shelf' => array_map(static fn (float $l): mixed => Shelf::buy($l, [0.5, 1.0, 5.0]), [0.2, 0.6, 1.0, 2.3, 4.9, 5.1, 11.4]);
+        yield 'dip' => DipScale::learn([
+            ['litres' => 0.5, 'before' => 4.0, 'after' => 12.5], ['litres' => 0.3, 'before' => 9.0, 'after' => 11.0],
+            ['litres' => 0.3, 'before' => 9.0, 'after' => 10.9], ['litres' => 0.0, 'before' => 1.0, 'after' => 9.0],
+        ]);
+    }
+
+    /** @return iterable<string, mixed> */
+    private static function drawings(): iterable
+    {
+        foreach (['ring 1', 'ring 3', 'ring 8', 'line 4', 'grid 2x5', 'line 1', 'ring 12', 'grid 3x3'] as $text) {
+            foreach ([0.0, 6.0, 12.0] as $diameter) {
+                $card = CardGeometry::of(Layout::parse($text), $diameter);
+                yield $text.' of '.$diameter => [
+                    $card, $card->hexagon(), $card->centreX(), $card->bodyY(), $card->beside(1, 9.0), Layout::parse($text)->order(),
+                ];
+            }
+        }
+        $free = CardGeometry::of(Layout::points([[0.0, 0.0], [40.0, 5.0], [35.0, 60.0], [-10.0, 30.0], [12.0, 20.0]]), 8.0);
+        yield 'free' => [$free, $free->hexagon(), $free->centreX(), $free->bodyY(), $free->beside(3, 4.0)];
+        foreach (FillRoutine::names() as $name) {
+            foreach (FillRoutine::named($name)->stages ?? [] as $stage) {
+                foreach ([[], ['radiator' => 640.0, 'engine' => 820.0, 'heater' => 760.0, 'tank' => 900.0, 'bleed' => 850.0]] as $i => $heights) {
+                    yield $name.' '.$stage->id.' '.$i => CircuitDrawing::of($heights, $stage);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Pins;
+
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
+use NimbleKnuckle\Core\Plan\Kit\WrenchRound;
+use NimbleKnuckle\Core\Plan\Lint\Linter;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Tests\Core\Plan\Sheets;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** Whole sheets as they are compiled, and sheets with steps lost, moved or changed as they are linted. */
+final readonly class SheetPins implements Pin
+{
+    /** @var list<array{string, list<string>, array<string, string>}> */
+    public const JOBS = [
+        ['veldra-tarn-20t', ['thermostat-under'], ['fill' => 'vacuum', 'workshop-temperature' => '12']],
+        ['veldra-tarn-20t', ['thermostat-under'], ['fill' => 'bleed', 'shield' => 'before-start']],
+        ['veldra-tarn-20t', ['thermostat-under'], ['fill' => 'burp']],
+        ['veldra-tarn-20t', ['spark-plugs'], []],
+        ['ostrel-vane-s6', ['serpentine-belt'], []],
+        ['ostrel-vane-s6', ['crank-damper'], []],
+        ['ostrel-vane-s6', ['thermostat-front'], []],
+        ['corrin-drover-27d', ['gearbox-mount'], []],
+        ['corrin-drover-27d', ['starter', 'water-pump'], []],
+        ['corrin-drover-27d', ['oil-filter-housing'], []],
+    ];
+    private const BROKEN = 14;
+
+    public static function values(): iterable
+    {
+        foreach (self::JOBS as $i => [$vehicleId, $procedures, $choices]) {
+            $vehicle = Sheets::vehicle($vehicleId);
+            foreach ([1, 2] as $people) {
+                foreach ([Sheets::kit(), Sheets::kit(40), new Kit([], [])] as $k => $kit) {
+                    if ((0 === $k) || (1 === $people)) {
+                        $name = sprintf('%d %s %d %d', $i, implode(' ', $procedures), $people, $k);
+                        $sheet = self::compiled($procedures, $choices, $vehicle, $kit, $people);
+                        yield 'sheet '.$name => $sheet->toArray();
+                        yield 'timing '.$name => [$sheet->timing, $sheet->moves, $sheet->worst()];
+                        yield 'round '.$name => WrenchRound::of($sheet, $vehicle, $kit);
+                    }
+                }
+            }
+            yield from self::broken((string) $i, self::compiled($procedures, $choices, $vehicle, Sheets::kit(), 1), $vehicle);
+        }
+        yield from self::joints();
+    }
+
+    /**
+     * @param list<string> $procedures
+     * @param array<string, string> $choices
+     */
+    private static function compiled(array $procedures, array $choices, VehicleSheet $vehicle, Kit $kit, int $people): Sheet
+    {
+        return (new Compiler(Sheets::common()))->compile(
+            array_map(Sheets::procedure(...), $procedures), new Choices($choices), $vehicle, $kit, $people,
+        );
+    }
+
+    /** @return iterable<string, mixed> */
+    private static function broken(string $name, Sheet $sheet, VehicleSheet $vehicle): iterable
+    {
+        $random = new Randomizer(new Mt19937(crc32($name)));
+        for ($n = 0; $n < self::BROKEN; ++$n) {
+            $steps = $sheet->steps;
+            for ($k = 0; $k <= $n % 3; ++$k) {
+                $at = $random->getInt(0, count($steps) - 1);
+                $taken = array_splice($steps, $at, 1);
+                if (0 !== $random->getInt(0, 2)) {
+                    array_splice($steps, $random->getInt(0, count($steps)), 0, $taken);
+                }
+            }
+            $changed = Sheets::of(array_values($steps), $sheet->expects, $sheet);
+            yield sprintf('broken %s %d', $name, $n) => array_map(
+                static fn (object $finding): mixed => $finding, (new Linter())->findings($changed, $vehicle, Sheets::kit(0 === $n % 2 ? 0 : 9)),
+            );
+        }
+    }
+
+    /** @return iterable<string, mixed> */
+    private static function joints(): iterable
+    {
+        $kit = new Kit([
+            new Wrench('small', '1/4 in', 2, 20, 3, 220, 0), new Wrench('late', '3/8 in', 10, 100, 2, 300, 12),
+            new Wrench('large', '1/2 in', 40, 210, 4, 450, 0),
+        ], []);
+        foreach (['veldra-tarn-20t', 'ostrel-vane-s6', 'corrin-drover-27d'] as $id) {
+            foreach (Sheets::vehicle($id)->joints as $joint) {
+                $told = JointMechanics::of($joint);
+                yield 'joint '.$id.' '.$joint->id => [
+                    $joint, $joint->takeUp(), $joint->turn(), $joint->turnForSeal(), $joint->byLength(), $told, $told?->byAngle(),
+                    $told?->estimate(), $told?->goesIntoYield(), $told?->expected(),
+                ];
+                foreach ($joint->hasFigure() ? [30.0, 100.0] : [] as $share) {
+                    $advice = WrenchAdvice::for($kit, $joint, $joint->torqueAt($share));
+                    yield sprintf('wrench %s %s %s', $id, $joint->id, $share) => [$advice, $advice->isTooCoarse()];
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Pins;
+
+use NimbleKnuckle\Core\Trace\Door\JointField;
+use NimbleKnuckle\Core\Trace\Door\TraceJudge;
+use NimbleKnuckle\Core\Trace\Exercise;
+use NimbleKnuckle\Core\Trace\Fault;
+use NimbleKnuckle\Core\Trace\Hand;
+use NimbleKnuckle\Core\Trace\JointData;
+use NimbleKnuckle\Core\Trace\JointModel;
+use NimbleKnuckle\Core\Trace\Judgement;
+use NimbleKnuckle\Core\Trace\Trace;
+use NimbleKnuckle\Core\Trace\TraceDrawing;
+use NimbleKnuckle\Core\Trace\TraceSpec;
+use NimbleKnuckle\Tests\Core\Trace\OtherBench;
+
+/** Simulated joints as they pull, and traces of two benches as they are read and judged. */
+final readonly class TracePins implements Pin
+{
+    public static function values(): iterable
+    {
+        for ($seed = 1; $seed <= 24; ++$seed) {
+            $exercise = Exercise::drawn($seed);
+            yield 'exercise '.$seed => [$exercise->fault, $exercise->target, $exercise->inWords()];
+            foreach (Fault::cases() as $i => $fault) {
+                if (0 !== ($seed + $i) % 3) {
+                    continue;
+                }
+                $start = 0 === $seed % 4 ? 0.5 * $exercise->target : 0.0;
+                $model = JointModel::of($exercise->bolt, $exercise->springs, $exercise->target, 540.0, $fault, $seed, $start);
+                $samples = (new Hand($model, $seed))->tighten();
+                yield sprintf('pull %d %s', $seed, $fault->value) => [$samples, $model->touch(), $model->steepest(), $model->windUp()];
+                yield from self::judged(
+                    sprintf('%d %s', $seed, $fault->value), $samples, TraceSpec::torque($exercise->target, $start), $exercise->expected(),
+                );
+                yield sprintf('score %d %s', $seed, $fault->value) => $exercise->score($samples, $fault);
+                yield sprintf('turn %d %s', $seed, $fault->value) => self::judge(
+                    (new Hand($model, $seed))->turn(60.0), TraceSpec::angle(0.4 * $exercise->target, 60.0), $exercise->expected(),
+                );
+            }
+        }
+        for ($seed = 1; $seed <= 60; ++$seed) {
+            $bench = new OtherBench(900 + $seed);
+            $samples = $bench->pull(OtherBench::KINDS[$seed % count(OtherBench::KINDS)]);
+            yield from self::judged('other '.$seed, $samples, TraceSpec::torque($bench->target), JointField::read($bench->joint));
+        }
+    }
+
+    /**
+     * @param list<non-empty-list<float>> $samples
+     *
+     * @return iterable<string, mixed>
+     */
+    private static function judged(string $name, array $samples, TraceSpec $spec, JointData $joint): iterable
+    {
+        yield 'known '.$name => self::judge($samples, $spec, $joint);
+        yield 'unknown '.$name => self::judge($samples, $spec, JointData::unknown());
+        $every = array_values(array_filter($samples, static fn (int $i): bool => 0 === $i % 7, \ARRAY_FILTER_USE_KEY));
+        yield 'thin '.$name => self::judge($every, $spec, $joint);
+        yield 'drawn '.$name => TraceDrawing::of(array_map(static fn (array $s): array => [$s[0], $s[1] ?? 0.0], $samples), $spec);
+    }
+
+    /** @param list<non-empty-list<float>> $samples */
+    private static function judge(array $samples, TraceSpec $spec, JointData $joint): mixed
+    {
+        try {
+            $judged = Judgement::of(Trace::of($samples), $spec, $joint);
+        } catch (\NimbleKnuckle\Core\CoreException $e) {
+            return $e->getMessage();
+        }
+
+        return [
+            $judged->symptom, $judged->read, $judged->trace->peak, $judged->trace->reached, $judged->trace->noise, $judged->trace->spacing,
+            $judged->trace->doubt(), $judged->trace->steepestTenMs(), $judged->trace->slopeAcross($judged->read->drag),
+            $judged->rise(), $judged->firstRise(), $judged->jolt(), $judged->fallen(), $judged->turnedSincePeak(), $judged->turned(),
+            (new TraceJudge())->said($judged)->checks,
+        ];
+    }
+}
