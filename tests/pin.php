@@ -20,7 +20,7 @@ is_dir(dirname(PinBook::file('x'))) || mkdir(dirname(PinBook::file('x')));
 foreach (array_keys(PinBook::PINS) as $name) {
     $lines = [];
     foreach (PinBook::now($name) as $key => $mark) {
-        $lines[] = json_encode($key, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES).': '.json_encode(
+        $lines[] = json_encode((string) $key, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES).': '.json_encode(
             $mark, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES,
         );
     }

@@ -98,7 +98,8 @@ final readonly class BenchPins implements Pin
         }
         foreach ($fit->vehicle->joints as $joint) {
             $joints[$joint->id] = [
-                $fit->boltsLeft($joint->id), $fit->nextBolt($joint), $fit->passFaults($joint->id), WrenchTask::next($fit, $joint)?->inWords(),
+                $fit->boltsLeft($joint->id), $fit->nextBolt($joint), $fit->passFaults($joint->id), WrenchTask::next($fit,
+                    $joint)?->inWords(),
             ];
         }
 

@@ -17,6 +17,7 @@ final class KeptTest extends TestCase
     {
         $kept = json_decode((string) file_get_contents(PinBook::file($name)), true, 4, \JSON_THROW_ON_ERROR);
         self::assertIsArray($kept);
+        self::assertContainsOnlyString($kept);
         $now = PinBook::now($name);
         $other = array_diff_assoc($now, $kept);
         self::assertSame([], array_slice($other, 0, 5), sprintf('%d of %d are not what they were', count($other), count($now)));

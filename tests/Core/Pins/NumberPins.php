@@ -70,7 +70,9 @@ final readonly class NumberPins implements Pin
         yield 'free' => [$free, $free->hexagon(), $free->centreX(), $free->bodyY(), $free->beside(3, 4.0)];
         foreach (FillRoutine::names() as $name) {
             foreach (FillRoutine::named($name)->stages ?? [] as $stage) {
-                foreach ([[], ['radiator' => 640.0, 'engine' => 820.0, 'heater' => 760.0, 'tank' => 900.0, 'bleed' => 850.0]] as $i => $heights) {
+                foreach ([
+                    [], ['radiator' => 640.0, 'engine' => 820.0, 'heater' => 760.0, 'tank' => 900.0, 'bleed' => 850.0],
+                ] as $i => $heights) {
                     yield $name.' '.$stage->id.' '.$i => CircuitDrawing::of($heights, $stage);
                 }
             }

@@ -17,12 +17,12 @@ final readonly class PinBook
         return __DIR__.'/kept/'.$name.'.json';
     }
 
-    /** @return array<string, string> */
+    /** @return array<array-key, string> */
     public static function now(string $name): array
     {
         $marks = [];
         foreach ((self::PINS[$name])::values() as $key => $value) {
-            $marks[$key] = Plain::mark($value);
+            $marks[mb_scrub((string) $key)] = Plain::mark($value);
         }
 
         return $marks;

@@ -26,7 +26,10 @@ final readonly class Plain
     /** Short things as they are, long ones as their mark. */
     public static function mark(mixed $value): string
     {
-        $text = json_encode(self::of($value), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+        $text = json_encode(
+            self::of($value),
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_INVALID_UTF8_SUBSTITUTE,
+        );
 
         return strlen($text) <= 60 ? $text : '#'.substr(hash('sha256', $text), 0, 14);
     }

@@ -82,7 +82,9 @@ final readonly class SheetPins implements Pin
             }
             $changed = Sheets::of(array_values($steps), $sheet->expects, $sheet);
             yield sprintf('broken %s %d', $name, $n) => array_map(
-                static fn (object $finding): mixed => $finding, (new Linter())->findings($changed, $vehicle, Sheets::kit(0 === $n % 2 ? 0 : 9)),
+                static fn (object $finding): mixed => $finding, (new Linter())->findings(
+                    $changed, $vehicle, Sheets::kit(0 === $n % 2 ? 0 : 9),
+                ),
             );
         }
     }
