@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
-use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\App\Fits\EventLog;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\Recorder;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;

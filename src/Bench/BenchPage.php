@@ -6,9 +6,10 @@ namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Devices\BenchThermometer;
 use NimbleKnuckle\App\Devices\BenchWrench;
+use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Kit\KitBook;
-use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;

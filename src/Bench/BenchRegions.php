@@ -51,7 +51,7 @@ final readonly class BenchRegions
         assert(
             $step instanceof Step
                 && $fit instanceof \NimbleKnuckle\Core\Bench\Fit
-                && $record instanceof \NimbleKnuckle\App\Planning\FitRecord
+                && $record instanceof \NimbleKnuckle\App\Fits\FitRecord
                 && $view['clock'] instanceof \DateTimeImmutable,
         );
         $answer = [

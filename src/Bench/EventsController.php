@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
-use NimbleKnuckle\App\Planning\FitBook;
-use NimbleKnuckle\App\Planning\FitRecord;
+use NimbleKnuckle\App\Fits\EventLog;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;

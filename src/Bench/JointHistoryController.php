@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use Doctrine\DBAL\Connection;
-use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Ladder;

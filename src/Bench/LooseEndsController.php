@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Fits\EventLog;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Logbook\DueBook;
-use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\ReviewEntry;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;

@@ -6,11 +6,11 @@ namespace NimbleKnuckle\App\Demo;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\App\Bench\EventLog;
-use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Fits\EventLog;
+use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
-use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Devices;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
-use NimbleKnuckle\App\Bench\EventLog;
-use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\App\Fits\EventLog;
+use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Trace\Fault;

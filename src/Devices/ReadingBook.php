@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Devices;
 
 use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\App\Bench\Recorder;
-use NimbleKnuckle\App\Planning\FitRecord;
+use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;

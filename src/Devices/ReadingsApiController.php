@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Devices;
 
-use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Exchange;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
-use NimbleKnuckle\App\Planning\FitBook;
+use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\Core\CoreException;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\File\UploadedFile;

@@ -6,12 +6,13 @@ namespace NimbleKnuckle\App\Exchange;
 
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Accounts\AccountBook;
-use NimbleKnuckle\App\Bench\EventLog;
-use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Fits\EventLog;
+use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
-use NimbleKnuckle\App\Planning\FitRecord;
+use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;

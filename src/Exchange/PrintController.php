@@ -6,9 +6,9 @@ namespace NimbleKnuckle\App\Exchange;
 
 use Dompdf\Dompdf;
 use Dompdf\Options;
-use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Logbook\DueBook;
-use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\Core\Plan\Phase;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;

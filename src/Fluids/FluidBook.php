@@ -6,7 +6,8 @@ namespace NimbleKnuckle\App\Fluids;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\App\Planning\FitRecord;
+use NimbleKnuckle\App\Fits\EventFollower;
+use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
@@ -27,7 +28,7 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 
 /** The fluid log of each vehicle: entered by hand, and by each fit that is signed off over a filled circuit. */
-final readonly class FluidBook
+final readonly class FluidBook implements EventFollower
 {
     public function __construct(private EntityManagerInterface $em, private Connection $db, private ClockInterface $clock)
     {

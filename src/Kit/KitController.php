@@ -6,8 +6,8 @@ namespace NimbleKnuckle\App\Kit;
 
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
-use NimbleKnuckle\App\Planning\FitBook;
-use NimbleKnuckle\App\Planning\FitStatus;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\FitStatus;
 use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Plan\Kit\WrenchRound;
 use NimbleKnuckle\Core\Sum\InvalidInput;

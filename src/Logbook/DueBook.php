@@ -6,7 +6,8 @@ namespace NimbleKnuckle\App\Logbook;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\App\Planning\FitRecord;
+use NimbleKnuckle\App\Fits\EventFollower;
+use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
@@ -15,7 +16,7 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 use Psr\Clock\ClockInterface;
 
 /** What falls due after a fit: booked when its step is done, unbooked when that is taken back, closed with an outcome. */
-final readonly class DueBook
+final readonly class DueBook implements EventFollower
 {
     public function __construct(private Connection $db, private EntityManagerInterface $em, private ClockInterface $clock)
     {

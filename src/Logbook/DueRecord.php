@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Logbook;
 
 use Doctrine\ORM\Mapping as ORM;
+use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Garage\VehicleRecord;
-use NimbleKnuckle\App\Planning\FitRecord;
 
 /** Something that falls due after a fit. */
 #[ORM\Entity]

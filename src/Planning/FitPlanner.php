@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;

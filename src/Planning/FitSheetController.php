@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Planning;
 
-use NimbleKnuckle\App\Bench\PhaseRuler;
-use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\PhaseRuler;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Plan\Phase;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;

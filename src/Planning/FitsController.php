@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Planning;
 
+use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\Core\Plan\Phase;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Planning;
 
-use NimbleKnuckle\App\Exchange\SchemaBook;
 use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Lint\Linter;

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Fits\FitStatus;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;

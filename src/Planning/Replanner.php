@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use Doctrine\DBAL\Connection;
-use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Document\Node;

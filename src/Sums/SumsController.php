@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Sums;
 
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\FitRow;
+use NimbleKnuckle\App\Fits\FitStatus;
 use NimbleKnuckle\App\Kit\KitBook;
-use NimbleKnuckle\App\Planning\FitBook;
-use NimbleKnuckle\App\Planning\FitRow;
-use NimbleKnuckle\App\Planning\FitStatus;
 use NimbleKnuckle\App\Web\Htmx;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Sum\Inputs;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Devices\BenchWrench;
 use NimbleKnuckle\App\Devices\DeviceAddCommand;
 use NimbleKnuckle\App\Devices\DeviceBook;
@@ -12,6 +11,7 @@ use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Devices\DeviceWrenchCommand;
 use NimbleKnuckle\App\Devices\Post;
 use NimbleKnuckle\App\Devices\ReadingBook;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Trace\Fault;
 use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;

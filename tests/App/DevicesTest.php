@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\App;
 
 use NimbleKnuckle\App\Bench\JointHistoryController;
-use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Devices\BenchDevicesController;
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
@@ -16,6 +15,7 @@ use NimbleKnuckle\App\Devices\ReadingDocument;
 use NimbleKnuckle\App\Devices\ReadingsApiController;
 use NimbleKnuckle\App\Devices\SimulatedWrench;
 use NimbleKnuckle\App\Devices\TraceController;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Bench\WrenchTask;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Trace\Fault;

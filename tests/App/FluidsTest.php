@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Devices\BenchThermometer;
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceEngineCommand;
@@ -13,6 +12,7 @@ use NimbleKnuckle\App\Devices\DeviceRecord;
 use NimbleKnuckle\App\Devices\ReadingBook;
 use NimbleKnuckle\App\Devices\ReadingRecord;
 use NimbleKnuckle\App\Devices\SimulatedEngine;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Fluids\FluidKind;
 use NimbleKnuckle\App\Fluids\FluidsController;

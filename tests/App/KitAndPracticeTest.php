@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitBook;
 use NimbleKnuckle\App\Kit\KitController;
 use NimbleKnuckle\App\Kit\KitEditor;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Exchange\FitDocument;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleEditor;
-use NimbleKnuckle\App\Planning\FitBook;
 use NimbleKnuckle\App\Planning\PlanApiController;
 use NimbleKnuckle\App\Planning\PlanCompileCommand;
 use NimbleKnuckle\App\Planning\PlanExplainCommand;

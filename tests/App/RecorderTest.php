@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\EventLog;
 use NimbleKnuckle\App\Bench\EventsController;
 use NimbleKnuckle\App\Bench\MeasuredText;
-use NimbleKnuckle\App\Bench\Recorder;
+use NimbleKnuckle\App\Fits\EventLog;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Logbook\DueBook;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\Recorder;
 use NimbleKnuckle\App\Bench\StepSum;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Sums\BookOfToday;
 use NimbleKnuckle\App\Sums\SumGroups;
 use NimbleKnuckle\App\Sums\SumsController;

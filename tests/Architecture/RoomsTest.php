@@ -75,6 +75,45 @@ final class RoomsTest extends TestCase
         self::assertSame([], array_values(array_diff(self::ORDER, array_keys($done))), 'these use each other in a circle');
     }
 
+    /** Two rooms may lean on each other; three never stand in a ring. */
+    public function testTheApplicationHasNoCircleOfMoreThanTwo(): void
+    {
+        $uses = [];
+        foreach (self::files('src') as $file => $code) {
+            $room = explode('/', $file)[1];
+            preg_match_all('~\bNimbleKnuckle\\\\App\\\\(\w+)\\\\~', $code, $found);
+            foreach (array_diff($found[1], [$room]) as $other) {
+                $uses[$room][$other] = true;
+            }
+        }
+        self::assertGreaterThan(10, count($uses));
+        $rings = [];
+        foreach (array_keys($uses) as $room) {
+            $rings = [...$rings, ...self::rings($uses, [$room])];
+        }
+        self::assertSame([], $rings);
+    }
+
+    /**
+     * @param array<string, array<string, true>> $uses
+     * @param non-empty-list<string> $way
+     *
+     * @return list<string> the ways that come back to where they began, over more than two rooms
+     */
+    private static function rings(array $uses, array $way): array
+    {
+        $rings = [];
+        foreach (array_keys($uses[$way[count($way) - 1]] ?? []) as $next) {
+            if ($next === $way[0] && count($way) > 2) {
+                $rings[] = implode(' → ', [...$way, $next]);
+            } elseif ($next > $way[0] && !in_array($next, $way, true)) {
+                $rings = [...$rings, ...self::rings($uses, [...$way, $next])];
+            }
+        }
+
+        return $rings;
+    }
+
     /** @return list<array{string, string, string, string}> file, its room, the other room, what is imported from it */
     private static function imports(string $folder, string $namespace): array
     {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Planning;
+namespace NimbleKnuckle\App\Fits;
 
 use Doctrine\ORM\Mapping as ORM;
 use NimbleKnuckle\App\Garage\VehicleRecord;

@@ -2,14 +2,10 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Bench;
+namespace NimbleKnuckle\App\Fits;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\App\Fluids\FluidBook;
-use NimbleKnuckle\App\Logbook\DueBook;
-use NimbleKnuckle\App\Planning\FitBook;
-use NimbleKnuckle\App\Planning\FitRecord;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
@@ -17,6 +13,7 @@ use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Law\Law;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 
 /**
  * Takes events for a fit. One transaction that holds the write lock from its first line, so that two tablets are heard one
@@ -24,14 +21,14 @@ use Psr\Clock\ClockInterface;
  */
 final readonly class Recorder
 {
+    /** @param iterable<EventFollower> $followers */
     public function __construct(
         private Connection $db,
         private EventLog $log,
         private EntityManagerInterface $em,
-        private DueBook $dues,
-        private FluidBook $fluids,
         private FitBook $fits,
         private ClockInterface $clock,
+        #[AutowireIterator(EventFollower::TAG)] private iterable $followers,
     ) {
     }
 
@@ -57,8 +54,9 @@ final readonly class Recorder
                 $replay || (new Law($fit, $hand, $now))->ensure($event);
                 $this->log->keep($record->id, $event) || throw InvalidEvent::in('id', 'This id already stands in the log of another fit.');
                 $fit = $fit->then($event);
-                $this->dues->afterEvent($record, $fit, $event);
-                $this->fluids->afterEvent($record, $fit, $event);
+                foreach ($this->followers as $follower) {
+                    $follower->afterEvent($record, $fit, $event);
+                }
             }
             $this->summarise($record, $fit, $now);
 

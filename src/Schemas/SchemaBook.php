@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Exchange;
+namespace NimbleKnuckle\App\Schemas;
 
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use Opis\JsonSchema\Errors\ErrorFormatter;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Bench;
+namespace NimbleKnuckle\App\Fits;
 
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\Core\Bench\EventType;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Planning;
+namespace NimbleKnuckle\App\Fits;
 
 /** A fit as a list shows it. */
 final readonly class FitRow
