@@ -4,40 +4,29 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Accounts;
 
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Style\SymfonyStyle;
 
 #[AsCommand('account:change', 'Change a person’s password, switch the person off or on, or end every session.')]
-final class AccountChangeCommand extends Command
+final class AccountChangeCommand
 {
     private const WHAT = ['password', 'off', 'on', 'sign-out'];
 
     public function __construct(private readonly AccountBook $accounts)
     {
-        parent::__construct();
     }
 
-    protected function configure(): void
-    {
-        $this->addArgument('login', InputArgument::REQUIRED, 'Whose account')
-            ->addArgument('what', InputArgument::REQUIRED, implode(', ', self::WHAT))
-            ->addOption('password-stdin', null, InputOption::VALUE_NONE, 'Read the password from standard input instead of asking');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
-        $io = new SymfonyStyle($input, $output);
-        $login = is_string($input->getArgument('login')) ? $input->getArgument('login') : '';
+    public function __invoke(
+        SymfonyStyle $io, #[Argument('Whose account')] string $login, #[Argument('password, off, on or sign-out')] string $what,
+        #[Option('Read the password from standard input instead of asking')] bool $passwordStdin = false,
+    ): int {
         try {
-            $said = match ($input->getArgument('what')) {
+            $said = match ($what) {
                 'password' => sprintf(
                     '%s has a new password; every session is ended.',
-                    $this->accounts->changePassword($login, $this->password($input, $io))->name,
+                    $this->accounts->changePassword($login, $this->password($passwordStdin, $io))->name,
                 ),
                 'off' => sprintf('%s is switched off and signed out.', $this->accounts->switchOff($login)->name),
                 'on' => sprintf('%s can sign in again.', $this->accounts->switchOff($login, false)->name),
@@ -54,9 +43,9 @@ final class AccountChangeCommand extends Command
         return 0;
     }
 
-    private function password(InputInterface $input, SymfonyStyle $io): string
+    private function password(bool $isPiped, SymfonyStyle $io): string
     {
-        $password = true === $input->getOption('password-stdin') ? rtrim((string) fgets(\STDIN), "\r\n") : $io->askHidden('New password');
+        $password = $isPiped ? rtrim((string) fgets(\STDIN), "\r\n") : $io->askHidden('New password');
 
         return is_string($password) ? $password : '';
     }

@@ -8,11 +8,9 @@ use NimbleKnuckle\Core\Fluids\WarmUp\EngineData;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineModel;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Uid\Ulid;
 
@@ -21,51 +19,43 @@ use Symfony\Component\Uid\Ulid;
  * faster than a clock; with --url and --token over HTTP. With --print it writes one reading, ready for warm-up, and no more.
  */
 #[AsCommand('device:engine', 'Warm up a simulated engine and send its temperature, or print one warm-up.')]
-final class DeviceEngineCommand extends Command
+final class DeviceEngineCommand
 {
     private const PIECE = 20.0;
 
     public function __construct(private readonly DeviceBook $devices, private readonly ReadingBook $readings, private readonly Post $post)
     {
-        parent::__construct();
     }
 
-    protected function configure(): void
-    {
-        $this->addArgument('device', InputArgument::OPTIONAL, 'The name of a thermometer that is in hand')
-            ->addOption(
-                'fault', null, InputOption::VALUE_REQUIRED,
-                'What is wrong: '.implode(', ', array_map(static fn (EngineFault $f): string => $f->value, EngineFault::cases())),
-                'none',
-            )
-            ->addOption('seed', null, InputOption::VALUE_REQUIRED, 'Which of the many like engines', '')
-            ->addOption('opens', null, InputOption::VALUE_REQUIRED, 'The thermostat opens at, °C', '88')
-            ->addOption('ambient', null, InputOption::VALUE_REQUIRED, 'Air, °C', '16')
-            ->addOption('speed', null, InputOption::VALUE_REQUIRED, 'Times faster than a clock; 0 does not wait', '20')
-            ->addOption('url', null, InputOption::VALUE_REQUIRED, 'Send over HTTP to this address')
-            ->addOption('token', null, InputOption::VALUE_REQUIRED, 'The device’s token, with --url')
-            ->addOption('print', null, InputOption::VALUE_NONE, 'Print one whole warm-up');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
+    public function __invoke(
+        OutputInterface $output, #[Argument('The name of a thermometer that is in hand')] string $device = '',
+        #[Option('What is wrong: none, stuck-open, stuck-closed and others')] string $fault = 'none',
+        #[Option('Which of the many like engines')] string $seed = '', #[Option('The thermostat opens at, °C')] string $opens = '88',
+        #[Option('Air, °C')] string $ambient = '16', #[Option('Times faster than a clock; 0 does not wait')] string $speed = '20',
+        #[Option('Send over HTTP to this address')] string $url = '', #[Option('The device’s token, with --url')] string $token = '',
+        #[Option('Print one whole warm-up')] bool $print = false,
+    ): int {
         try {
-            $fault = EngineFault::tryFrom(self::option($input, 'fault')) ?? throw InvalidInput::in(
-                'fault', 'That fault is not known: see --help.',
-            );
-            $opens = self::number($input, 'opens', 50.0, 120.0);
-            $seed = is_numeric(self::option($input, 'seed')) ? (int) self::option($input, 'seed') : random_int(1, 1_000_000);
-            $samples = (new EngineModel(new EngineData($opens, self::number($input, 'ambient', -30.0, 45.0)), $fault, $seed))->whole();
-            if (true === $input->getOption('print')) {
+            $known = EngineFault::tryFrom($fault) ?? throw InvalidInput::in('fault', sprintf(
+                'That fault is not known: use %s.', implode(', ', array_column(EngineFault::cases(), 'value')),
+            ));
+            $rating = self::number($opens, 'opens', 50.0, 120.0);
+            $data = new EngineData($rating, self::number($ambient, 'ambient', -30.0, 45.0));
+            $samples = (new EngineModel($data, $known, is_numeric($seed) ? (int) $seed : random_int(1, 1_000_000)))->whole();
+            if ($print) {
                 $output->writeln(
-                    json_encode(['sum' => 'warm-up', 'inputs' => ['samples' => $samples, 'opens' => $opens]], \JSON_THROW_ON_ERROR),
+                    json_encode(['sum' => 'warm-up', 'inputs' => ['samples' => $samples, 'opens' => $rating]], \JSON_THROW_ON_ERROR),
                     OutputInterface::OUTPUT_RAW,
                 );
 
                 return 0;
             }
 
-            return $this->sendAll($input, $output, $samples, self::number($input, 'speed', 0.0, 1000.0));
+            $send = '' === $url
+                ? fn (string $piece): array => $this->inProcess($device, $piece)
+                : fn (string $piece): array => $this->post->reading($url, $token, $piece);
+
+            return $this->sendAll($send, $output, $samples, self::number($speed, 'speed', 0.0, 1000.0));
         } catch (InvalidInput $e) {
             $output->writeln(sprintf('%s: %s', $e->field, $e->getMessage()));
 
@@ -73,8 +63,11 @@ final class DeviceEngineCommand extends Command
         }
     }
 
-    /** @param list<array{float, float}> $samples */
-    private function sendAll(InputInterface $input, OutputInterface $output, array $samples, float $speed): int
+    /**
+     * @param callable(string): array{finding: string, said: string} $send
+     * @param list<array{float, float}> $samples
+     */
+    private function sendAll(callable $send, OutputInterface $output, array $samples, float $speed): int
     {
         $id = (string) new Ulid();
         $answer = ['finding' => '', 'said' => ''];
@@ -82,7 +75,7 @@ final class DeviceEngineCommand extends Command
         for ($from = 0; $from < count($samples); $from += $size) {
             $piece = SimulatedEngine::document($id, $from, array_slice($samples, $from, $size), $from + $size >= count($samples));
             $before = $answer['finding'];
-            $answer = $this->send($input, $piece);
+            $answer = $send($piece);
             if ($before !== $answer['finding']) {
                 $output->writeln(sprintf('%s: %s', $answer['finding'], $answer['said']), OutputInterface::OUTPUT_RAW);
             }
@@ -93,34 +86,20 @@ final class DeviceEngineCommand extends Command
     }
 
     /** @return array{finding: string, said: string} */
-    private function send(InputInterface $input, string $piece): array
+    private function inProcess(string $name, string $piece): array
     {
-        if ('' !== self::option($input, 'url')) {
-            return $this->post->reading(self::option($input, 'url'), self::option($input, 'token'), $piece);
-        }
-        $name = $input->getArgument('device');
-        $device = is_string($name) ? $this->devices->named($name) : null;
         $reading = $this->readings->receive(
-            $device ?? throw InvalidInput::in('device', 'Name a thermometer that is in hand, or use --print.'),
+            $this->devices->named($name) ?? throw InvalidInput::in('device', 'Name a thermometer that is in hand, or use --print.'),
             ReadingDocument::read($piece),
         );
 
         return ['finding' => $reading->finding, 'said' => $reading->said];
     }
 
-    private static function number(InputInterface $input, string $name, float $low, float $high): float
+    private static function number(string $value, string $name, float $low, float $high): float
     {
-        $value = self::option($input, $name);
-
         return is_numeric($value) && (float) $value >= $low && (float) $value <= $high ? (float) $value : throw InvalidInput::in(
             $name, sprintf('--%s is a number from %s to %s.', $name, $low, $high),
         );
-    }
-
-    private static function option(InputInterface $input, string $name): string
-    {
-        $value = $input->getOption($name);
-
-        return is_string($value) ? $value : '';
     }
 }

@@ -6,22 +6,11 @@ namespace NimbleKnuckle\App\Devices;
 
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\Core\Bench\WrenchTask;
-use NimbleKnuckle\Core\Bolting\BoltFields;
-use NimbleKnuckle\Core\Bolting\Member;
-use NimbleKnuckle\Core\Bolting\SpringFields;
-use NimbleKnuckle\Core\Bolting\Springs;
-use NimbleKnuckle\Core\Quantity\Kind;
-use NimbleKnuckle\Core\Sum\Field;
-use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Trace\Fault;
-use NimbleKnuckle\Core\Trace\Hand;
-use NimbleKnuckle\Core\Trace\JointModel;
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Attribute\MapInput;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Uid\Ulid;
 
@@ -30,52 +19,30 @@ use Symfony\Component\Uid\Ulid;
  * hand, through the same door as any device; with --url and --token it does so over HTTP. With --print it writes one reading and no more.
  */
 #[AsCommand('device:wrench', 'Pull the next fastener with a simulated digital wrench, or print a simulated reading.')]
-final class DeviceWrenchCommand extends Command
+final class DeviceWrenchCommand
 {
     public function __construct(
         private readonly DeviceBook $devices, private readonly ReadingBook $readings, private readonly FitBook $fits,
         private readonly Post $post,
     ) {
-        parent::__construct();
     }
 
-    protected function configure(): void
-    {
-        $faults = implode(', ', array_map(static fn (Fault $f): string => $f->value, Fault::cases()));
-        $this->addArgument('device', InputArgument::OPTIONAL, 'The name of a wrench that is in hand')
-            ->addOption('fault', null, InputOption::VALUE_REQUIRED, 'What is wrong: '.$faults, 'none')
-            ->addOption('seed', null, InputOption::VALUE_REQUIRED, 'Which of the many like joints', '')
-            ->addOption('all', null, InputOption::VALUE_NONE, 'Go on until every fastener is final or one is not sound')
-            ->addOption('fast', null, InputOption::VALUE_NONE, 'Do not wait between the pieces')
-            ->addOption('url', null, InputOption::VALUE_REQUIRED, 'Send over HTTP to this address')
-            ->addOption('token', null, InputOption::VALUE_REQUIRED, 'The device’s token, with --url')
-            ->addOption('print', null, InputOption::VALUE_NONE, 'Print one reading of the joint given by the options below')
-            ->addOption('target', null, InputOption::VALUE_REQUIRED, 'The figure', '22 N·m')
-            ->addOption('thread', null, InputOption::VALUE_REQUIRED, 'Thread', 'M8')
-            ->addOption('grade', null, InputOption::VALUE_REQUIRED, 'Grade', '8.8')
-            ->addOption('friction', null, InputOption::VALUE_REQUIRED, 'Thread condition', 'oiled')
-            ->addOption('shank', null, InputOption::VALUE_REQUIRED, 'Plain shank in the grip', '10 mm')
-            ->addOption('threaded', null, InputOption::VALUE_REQUIRED, 'Thread in the grip', '12 mm')
-            ->addOption('member', null, InputOption::VALUE_REQUIRED, 'What is clamped', 'aluminium')
-            ->addOption('turns', null, InputOption::VALUE_REQUIRED, 'Turns to run down', '1.5');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
+    public function __invoke(
+        OutputInterface $output, #[MapInput] SimulatedPull $pull, #[Argument('The name of a wrench that is in hand')] string $device = '',
+    ): int {
         try {
-            $fault = Fault::tryFrom(self::option($input, 'fault')) ?? throw InvalidInput::in(
-                'fault', 'That fault is not known: see --help.',
-            );
-            if (true === $input->getOption('print')) {
+            $fault = Fault::tryFrom($pull->fault) ?? throw InvalidInput::in('fault', sprintf(
+                'That fault is not known: use %s.', implode(', ', array_column(Fault::cases(), 'value')),
+            ));
+            if ($pull->print) {
                 $output->writeln(
-                    json_encode($this->printed($input, $fault), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-                    OutputInterface::OUTPUT_RAW,
+                    json_encode($pull->printed($fault), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), OutputInterface::OUTPUT_RAW,
                 );
 
                 return 0;
             }
 
-            return $this->pullAll($input, $output, $fault);
+            return $this->pullAll($pull, $output, $fault, $device);
         } catch (InvalidInput $e) {
             $output->writeln(sprintf('%s: %s', $e->field, $e->getMessage()));
 
@@ -83,41 +50,38 @@ final class DeviceWrenchCommand extends Command
         }
     }
 
-    private function pullAll(InputInterface $input, OutputInterface $output, Fault $fault): int
+    private function pullAll(SimulatedPull $pull, OutputInterface $output, Fault $fault, string $device): int
     {
         do {
-            $answer = $this->pullOne($input, $fault);
+            $answer = $this->pullOne($pull, $fault, $this->device($device));
             $output->writeln(
                 sprintf('%s: %s%s', $answer['finding'], $answer['said'], $answer['marked'] ? ' Marked.' : ''),
                 OutputInterface::OUTPUT_RAW,
             );
-        } while (true === $input->getOption('all') && $answer['marked'] && $this->isMoreToDo($input));
+        } while ($pull->all && $answer['marked'] && $this->isMoreToDo($device));
 
         return $answer['marked'] ? 0 : 1;
     }
 
     /** @return array{finding: string, said: string, marked: bool} */
-    private function pullOne(InputInterface $input, Fault $fault): array
+    private function pullOne(SimulatedPull $pull, Fault $fault, DeviceRecord $device): array
     {
-        $device = $this->device($input);
         $id = (string) new Ulid();
-        $seed = self::option($input, 'seed');
         $answer = ['finding' => '', 'said' => '', 'marked' => false];
-        $luck = is_numeric($seed) ? (int) $seed : SimulatedWrench::seed($id);
+        $luck = is_numeric($pull->seed) ? (int) $pull->seed : SimulatedWrench::seed($id);
         foreach (SimulatedWrench::pieces($this->task($device), $id, $fault, $luck) as $piece) {
-            $answer = '' === self::option($input, 'url') ? $this->inProcess($device, $piece) : $this->post->reading(
-                self::option($input, 'url'), self::option($input, 'token'), $piece,
-            );
-            true === $input->getOption('fast') || usleep(150_000);
+            $answer = '' === $pull->url ? $this->inProcess($device, $piece) : $this->post->reading($pull->url, $pull->token, $piece);
+            $pull->fast || usleep(150_000);
         }
 
         return $answer;
     }
 
-    private function isMoreToDo(InputInterface $input): bool
+    /** Whether a fastener is left; that none is, the task itself says by refusing. */
+    private function isMoreToDo(string $device): bool
     {
         try {
-            $this->task($this->device($input));
+            $this->task($this->device($device));
 
             return true;
         } catch (InvalidInput) {
@@ -125,13 +89,11 @@ final class DeviceWrenchCommand extends Command
         }
     }
 
-    private function device(InputInterface $input): DeviceRecord
+    private function device(string $name): DeviceRecord
     {
-        $name = $input->getArgument('device');
+        '' !== $name || throw InvalidInput::in('device', 'Name the wrench that is in hand, or use --print.');
 
-        return is_string($name) ? $this->devices->named($name) ?? throw InvalidInput::in(
-            'device', sprintf('There is no device “%s”.', $name),
-        ) : throw InvalidInput::in('device', 'Name the wrench that is in hand, or use --print.');
+        return $this->devices->named($name) ?? throw InvalidInput::in('device', sprintf('There is no device “%s”.', $name));
     }
 
     private function task(DeviceRecord $device): WrenchTask
@@ -149,44 +111,5 @@ final class DeviceWrenchCommand extends Command
         $reading = $this->readings->receive($device, ReadingDocument::read($piece));
 
         return ['finding' => $reading->finding, 'said' => $reading->said, 'marked' => $reading->marked];
-    }
-
-    /** @return array<string, mixed> a reading, with what it was for, so that it can go straight into trace-judge */
-    private function printed(InputInterface $input, Fault $fault): array
-    {
-        $fields = [BoltFields::thread(), BoltFields::grade(), BoltFields::head(), BoltFields::friction(), ...SpringFields::all()];
-        $joint = array_combine(
-            $names = ['thread', 'grade', 'friction', 'shank', 'threaded', 'member'],
-            array_map(static fn (string $name): string => self::option($input, $name), $names),
-        );
-        $in = Inputs::of($joint, $fields);
-        $bolt = BoltFields::read($in);
-        $given = Inputs::of(
-            ['target' => self::option($input, 'target'), 'turns' => self::option($input, 'turns')],
-            [Field::quantity('target', 'target', Kind::Torque, '22 N·m'), Field::quantity('turns', 'turns', Kind::Number, '1.5')],
-        );
-        [$target, $turns] = [$given->positive('target', Kind::Torque), $given->between('turns', Kind::Number, 0.1, 20.0)];
-        $seed = is_numeric(self::option($input, 'seed')) ? (int) self::option($input, 'seed') : random_int(1, 1_000_000);
-        $model = JointModel::of(
-            $bolt,
-            Springs::of(
-                $bolt->thread, $in->length('shank', 0.0, 1000.0), $in->length('threaded', 0.0, 1000.0),
-                Member::parse($joint['member']), $bolt->grade,
-            ),
-            $target, 360 * $turns, $fault, $seed,
-        );
-
-        return [
-            'format' => ReadingDocument::FORMAT, 'id' => (string) new Ulid(), 'kind' => 'torque-angle', 'from' => 0,
-            'samples' => (new Hand($model, $seed))->tighten(), 'done' => true, 'spec' => ['torque' => $target],
-            'joint' => $joint + ['turns' => $turns],
-        ];
-    }
-
-    private static function option(InputInterface $input, string $name): string
-    {
-        $value = $input->getOption($name);
-
-        return is_string($value) ? $value : '';
     }
 }

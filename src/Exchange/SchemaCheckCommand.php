@@ -10,15 +10,13 @@ use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 
 #[AsCommand('schema:check', 'Hold every shipped procedure and demo file against its schema, and read it.')]
-final class SchemaCheckCommand extends Command
+final class SchemaCheckCommand
 {
     public function __construct(
         private readonly SchemaBook $schemas,
@@ -26,10 +24,9 @@ final class SchemaCheckCommand extends Command
         #[Autowire(param: 'app.procedures_dir')] private readonly string $proceduresDir,
         #[Autowire(param: 'app.demo_dir')] private readonly string $demoDir,
     ) {
-        parent::__construct();
     }
 
-    protected function execute(InputInterface $input, OutputInterface $output): int
+    public function __invoke(OutputInterface $output): int
     {
         $wrong = 0;
         $files = [

@@ -7,31 +7,22 @@ namespace NimbleKnuckle\App\Garage;
 use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 
 #[AsCommand('vehicle:import', 'Enter a vehicle sheet (YAML or JSON, nimble-knuckle/vehicle@1), or replace the one with its id.')]
-final class VehicleImportCommand extends Command
+final class VehicleImportCommand
 {
     public function __construct(private readonly Garage $garage, private readonly SchemaBook $schemas)
     {
-        parent::__construct();
     }
 
-    protected function configure(): void
+    public function __invoke(OutputInterface $output, #[Argument('The vehicle sheet')] string $file): int
     {
-        $this->addArgument('file', InputArgument::REQUIRED, 'The vehicle sheet');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
-        $file = $input->getArgument('file');
-        if (!is_string($file) || !is_readable($file)) {
+        if (!is_readable($file)) {
             $output->writeln('<error>There is no such file, or it cannot be read.</error>');
 
             return 2;

@@ -9,29 +9,17 @@ use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 #[AsCommand('plan:compile', 'Compile a fit sheet for a vehicle: plan:compile VEHICLE PROCEDURE… --choose=fill=burp')]
-final class PlanCompileCommand extends Command
+final class PlanCompileCommand
 {
     public function __construct(private readonly Garage $garage, private readonly FitPlanner $planner)
     {
-        parent::__construct();
-    }
-
-    protected function configure(): void
-    {
-        $this->addArgument('vehicle', InputArgument::REQUIRED, 'Its id')
-            ->addArgument('procedures', InputArgument::REQUIRED | InputArgument::IS_ARRAY, 'Their ids')
-            ->addOption('choose', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'question=answer', [])
-            ->addOption('people', null, InputOption::VALUE_REQUIRED, 'One or two pairs of hands', '1')
-            ->addOption('json', null, InputOption::VALUE_NONE, 'The sheet as nimble-knuckle/sheet@1');
     }
 
     private static function printSheet(OutputInterface $output, Sheet $sheet): void
@@ -56,20 +44,25 @@ final class PlanCompileCommand extends Command
         );
     }
 
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
+    /**
+     * @param list<string> $procedures
+     * @param list<string> $choose
+     */
+    public function __invoke(
+        OutputInterface $output, #[Argument('Its id')] string $vehicle, #[Argument('Their ids')] array $procedures,
+        #[Option('question=answer')] array $choose = [], #[Option('One or two pairs of hands')] string $people = '1',
+        #[Option('The sheet as nimble-knuckle/sheet@1')] bool $json = false,
+    ): int {
         try {
-            $vehicle = $this->garage->get(self::texts($input->getArgument('vehicle'))[0] ?? '');
             $sheet = $this->planner->compile(
-                $vehicle, self::texts($input->getArgument('procedures')), self::choices(self::texts($input->getOption('choose'))),
-                '2' === $input->getOption('people') ? 2 : 1,
+                $this->garage->get($vehicle), $procedures, self::choices($choose), '2' === $people ? 2 : 1,
             );
         } catch (UnplannableFit|NotFoundHttpException $e) {
             $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));
 
             return 2;
         }
-        if (true === $input->getOption('json')) {
+        if ($json) {
             $output->writeln(
                 json_encode(
                     $sheet->toArray(),
@@ -95,12 +88,6 @@ final class PlanCompileCommand extends Command
             );
         }
         $output->writeln([] === $findings ? 'No rule broke.' : sprintf('%d findings; plan:explain CODE tells more.', count($findings)));
-    }
-
-    /** @return list<string> */
-    private static function texts(mixed $value): array
-    {
-        return array_values(array_filter(is_array($value) ? $value : [$value], is_string(...)));
     }
 
     /**

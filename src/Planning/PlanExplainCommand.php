@@ -5,24 +5,16 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\Core\Plan\Lint\Explanations;
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('plan:explain', 'Say what the code of a finding means; without a code, list them all.')]
-final class PlanExplainCommand extends Command
+final class PlanExplainCommand
 {
-    protected function configure(): void
+    public function __invoke(OutputInterface $output, #[Argument('For example hot-circuit')] string $code = ''): int
     {
-        $this->addArgument('code', InputArgument::OPTIONAL, 'For example hot-circuit');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
-        $code = $input->getArgument('code');
-        if (!is_string($code)) {
+        if ('' === $code) {
             foreach (Explanations::all() as $known => $text) {
                 $output->writeln(sprintf('%-24s %s', $known, $text), OutputInterface::OUTPUT_RAW);
             }

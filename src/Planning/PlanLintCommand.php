@@ -12,30 +12,21 @@ use NimbleKnuckle\Core\Plan\Lint\Linter;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Sum\Level;
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Exit 0 without findings, 1 with them, 2 where the file cannot be read. */
 #[AsCommand('plan:lint', 'Run the sheet of an exported fit (nimble-knuckle/fit@1) on the model of its vehicle.')]
-final class PlanLintCommand extends Command
+final class PlanLintCommand
 {
     public function __construct(private readonly SchemaBook $schemas, private readonly KitBook $kit)
     {
-        parent::__construct();
     }
 
-    protected function configure(): void
+    public function __invoke(OutputInterface $output, #[Argument('The exported fit')] string $file): int
     {
-        $this->addArgument('file', InputArgument::REQUIRED, 'The exported fit');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
-        $file = $input->getArgument('file');
-        $json = is_string($file) && is_readable($file) ? (string) file_get_contents($file) : '';
+        $json = is_readable($file) ? (string) file_get_contents($file) : '';
         try {
             $document = json_decode($json, true, 64);
             is_array($document) || throw InvalidDocument::at('', 'there is no JSON in that file.');

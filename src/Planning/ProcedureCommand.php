@@ -8,35 +8,24 @@ use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 
 /** The way in and out for procedures: lint and import read a file, export prints one by its id. */
 #[AsCommand('procedure', 'procedure lint FILE, procedure import FILE, procedure export ID, procedure list')]
-final class ProcedureCommand extends Command
+final class ProcedureCommand
 {
     public function __construct(private readonly ProcedureShelf $shelf, private readonly SchemaBook $schemas)
     {
-        parent::__construct();
     }
 
-    protected function configure(): void
-    {
-        $this->addArgument(
-            'what', InputArgument::REQUIRED, 'lint, import, export or list',
-        )->addArgument('which', InputArgument::OPTIONAL, 'A file, or an id');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
-        $which = is_string($input->getArgument('which')) ? $input->getArgument('which') : '';
-
-        return match ($input->getArgument('what')) {
+    public function __invoke(
+        OutputInterface $output, #[Argument('lint, import, export or list')] string $what, #[Argument('A file, or an id')] string $which = '',
+    ): int {
+        return match ($what) {
             'lint' => $this->read($which, $output, false),
             'import' => $this->read($which, $output, true),
             'export' => $this->export($which, $output),

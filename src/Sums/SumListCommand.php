@@ -6,27 +6,19 @@ namespace NimbleKnuckle\App\Sums;
 
 use NimbleKnuckle\Core\Sum\SumBook;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('sum:list', 'List the sums with their fields.')]
-final class SumListCommand extends Command
+final class SumListCommand
 {
     public function __construct(private readonly SumBook $sums)
     {
-        parent::__construct();
     }
 
-    protected function configure(): void
+    public function __invoke(OutputInterface $output, #[Option('As JSON')] bool $json = false): int
     {
-        $this->addOption('json', null, InputOption::VALUE_NONE, 'As JSON');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
-        if (true === $input->getOption('json')) {
+        if ($json) {
             $output->writeln(
                 json_encode(
                     array_values(array_map(SumApiController::described(...), $this->sums->all())),

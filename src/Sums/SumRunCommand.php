@@ -7,11 +7,9 @@ namespace NimbleKnuckle\App\Sums;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumBook;
 use Psr\Log\LoggerInterface;
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /**
@@ -20,33 +18,25 @@ use Symfony\Component\Console\Output\OutputInterface;
  * is that line's answer and the exit stays 0.
  */
 #[AsCommand('sum:run', 'Run a sum: NAME --json=\'{"field":"value"}\', or - for JSON on standard input, or --batch.')]
-final class SumRunCommand extends Command
+final class SumRunCommand
 {
     private const FLAGS = \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR
         | \JSON_INVALID_UTF8_SUBSTITUTE;
 
     public function __construct(private readonly SumBook $sums, private readonly LoggerInterface $logger)
     {
-        parent::__construct();
     }
 
-    protected function configure(): void
-    {
-        $this->addArgument('name', InputArgument::OPTIONAL, 'Which sum')
-            ->addArgument('stdin', InputArgument::OPTIONAL, '- reads the JSON from standard input')
-            ->addOption('json', null, InputOption::VALUE_REQUIRED, 'The inputs as a JSON object, or -')
-            ->addOption('batch', null, InputOption::VALUE_NONE, 'One JSON object a line in, one a line out');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
-        $name = is_string($input->getArgument('name')) ? $input->getArgument('name') : '';
-        if (true === $input->getOption('batch')) {
+    public function __invoke(
+        OutputInterface $output, #[Argument('Which sum')] string $name = '',
+        #[Argument('- reads the JSON from standard input')] string $stdin = '', #[Option('The inputs as a JSON object, or -')] string $json = '{}',
+        #[Option('One JSON object a line in, one a line out')] bool $batch = false,
+    ): int {
+        if ($batch) {
             return $this->batch($name, $output);
         }
-        $json = $input->getOption('json');
-        $json = '-' === $json || '-' === $input->getArgument('stdin') ? stream_get_contents(\STDIN) : $json;
-        [$answer, $failed] = $this->answer($name, is_string($json) ? $json : '{}');
+        $given = '-' === $json || '-' === $stdin ? (string) stream_get_contents(\STDIN) : $json;
+        [$answer, $failed] = $this->answer($name, $given);
         $output->writeln($answer, OutputInterface::OUTPUT_RAW);
 
         return $failed ? 2 : 0;

@@ -4,30 +4,21 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Upkeep;
 
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\InputArgument;
-use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('app:backup', 'Copy the database into a folder while work goes on, and check the copy.')]
-final class BackupCommand extends Command
+final class BackupCommand
 {
     public function __construct(private readonly Database $database)
     {
-        parent::__construct();
     }
 
-    protected function configure(): void
+    public function __invoke(OutputInterface $output, #[Argument('Where to')] string $folder = 'var/backup'): int
     {
-        $this->addArgument('folder', InputArgument::OPTIONAL, 'Where to', 'var/backup');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
-        $folder = $input->getArgument('folder');
         try {
-            $output->writeln($this->database->backUpTo(is_string($folder) ? $folder : 'var/backup'));
+            $output->writeln($this->database->backUpTo($folder));
         } catch (\RuntimeException $e) {
             $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));
 

@@ -17,10 +17,8 @@ use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Helper\Table;
-use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
@@ -33,7 +31,7 @@ use Symfony\Component\Security\Http\Authenticator\Token\PostAuthenticationToken;
  * the machine's mood falls on both. Medians of wall and of process time, and their ratios to the bare route.
  */
 #[AsCommand('app:bench', 'Time the main views and the compile against a bare route, in one run.')]
-final class BenchCommand extends Command
+final class BenchCommand
 {
     /** Vehicle and procedure of the fits that are planned to be timed. */
     private const JOBS = [
@@ -49,20 +47,14 @@ final class BenchCommand extends Command
         #[Autowire(param: 'kernel.environment')] private readonly string $environment,
         #[Autowire(param: 'kernel.debug')] private readonly bool $debug,
     ) {
-        parent::__construct();
     }
 
-    protected function configure(): void
+    public function __invoke(OutputInterface $output, #[Option('Requests a view')] string $rounds = '60'): int
     {
-        $this->addOption('rounds', null, InputOption::VALUE_REQUIRED, 'Requests a view', '60');
-    }
-
-    protected function execute(InputInterface $input, OutputInterface $output): int
-    {
-        $rounds = filter_var($input->getOption('rounds'), \FILTER_VALIDATE_INT, ['options' => ['min_range' => 3, 'max_range' => 5000]]);
+        $times = filter_var($rounds, \FILTER_VALIDATE_INT, ['options' => ['min_range' => 3, 'max_range' => 5000]]);
         $person = $this->em->getRepository(AccountRecord::class)->findOneBy(['role' => Role::Lead]);
         $fit = $this->db->fetchOne("SELECT id FROM fit WHERE status = 'in-hand' ORDER BY created_at DESC LIMIT 1");
-        if (false === $rounds || null === $person || !is_string($fit)) {
+        if (false === $times || null === $person || !is_string($fit)) {
             $output->writeln('<error>Load the demo first (bin/console demo:load); --rounds is 3 to 5000.</error>');
 
             return 2;
@@ -70,17 +62,17 @@ final class BenchCommand extends Command
         $fits = $this->db->fetchOne('SELECT COUNT(*) FROM fit');
         $output->writeln(
             sprintf(
-                '%s fits in the database, %d rounds, environment %s.', is_scalar($fits) ? (string) $fits : '?', $rounds,
+                '%s fits in the database, %d rounds, environment %s.', is_scalar($fits) ? (string) $fits : '?', $times,
                 $this->environment,
             ),
         );
         $table = (new Table($output))->setHeaders(['view', 'wall ms', 'bare ms', 'ratio', 'cpu ms', 'bare cpu', 'cpu ratio', 'bytes']);
         foreach ($this->views($fit) as $name => $path) {
-            $table->addRow([$name, ...$this->measured($path, $person, $rounds)]);
+            $table->addRow([$name, ...$this->measured($path, $person, $times)]);
         }
         $table->render();
-        foreach ($this->compiles($rounds) as $name => [$ms, $steps]) {
-            $output->writeln(sprintf('compile %s: %.2f ms for %d steps (median of %d, after warm-up)', $name, $ms, $steps, $rounds));
+        foreach ($this->compiles($times) as $name => [$ms, $steps]) {
+            $output->writeln(sprintf('compile %s: %.2f ms for %d steps (median of %d, after warm-up)', $name, $ms, $steps, $times));
         }
         $output->writeln(sprintf('peak memory %.1f MB', memory_get_peak_usage(true) / 1048576));
 
