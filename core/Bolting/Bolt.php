@@ -23,10 +23,14 @@ final readonly class Bolt
      */
     public static function named(string $thread, string $grade = '', string $friction = '', string $head = 'hexagon'): self
     {
-        $named = Thread::parse($thread);
+        return self::of(Thread::parse($thread), $grade, $friction, $head);
+    }
 
+    /** @throws InvalidInput naming what is not known */
+    public static function of(Thread $thread, string $grade = '', string $friction = '', string $head = 'hexagon'): self
+    {
         return new self(
-            $named, '' === $grade ? Grade::C88 : Grade::parse($grade), BearingFace::under($head, $named),
+            $thread, '' === $grade ? Grade::C88 : Grade::parse($grade), BearingFace::under($head, $thread),
             '' === $friction ? Friction::assumed() : Friction::parse($friction),
         );
     }

@@ -45,6 +45,7 @@ final readonly class CoolantStrength
             // A bare number below zero may be degrees of either scale.
             return 1 === preg_match('~[CFK℃℉]~iu', (string) $input) ? Notation::read(Kind::Temperature, $input) : null;
         } catch (InvalidQuantity) {
+            // Then it was meant as a strength, and that reading's own words are shown.
             return null;
         }
     }

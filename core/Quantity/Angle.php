@@ -22,11 +22,6 @@ final readonly class Angle
         return new self($this->degrees + $other->degrees);
     }
 
-    public function minus(self $other): self
-    {
-        return new self($this->degrees - $other->degrees);
-    }
-
     /** How many times the other it is. */
     public function over(self $other): float
     {

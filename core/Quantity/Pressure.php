@@ -26,10 +26,4 @@ final readonly class Pressure
     {
         return new self($this->kilopascals - $other->kilopascals);
     }
-
-    /** How many times the other it is. */
-    public function over(self $other): float
-    {
-        return $this->kilopascals / $other->kilopascals;
-    }
 }

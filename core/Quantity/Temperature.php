@@ -21,9 +21,4 @@ final readonly class Temperature
     {
         return $this->celsius - $other->celsius;
     }
-
-    public function kelvins(): float
-    {
-        return $this->celsius + 273.15;
-    }
 }

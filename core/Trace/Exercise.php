@@ -92,6 +92,7 @@ final readonly class Exercise
         try {
             $jolt = [] === $samples ? 0.0 : Trace::of($samples)->steepestTenMs() / $this->target;
         } catch (\DomainException) {
+            // Too short a trace to judge shows no jolt either.
             $jolt = 0.0;
         }
         $steady = $jolt <= 0.1 && [] !== $samples ? 20 : 0;

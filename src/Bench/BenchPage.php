@@ -179,6 +179,7 @@ final readonly class BenchPage
             'pull' => $joint->hasFigure() ? $joint->torqueAt($share) : 0.0,
             'wrench' => $this->wrench->view($fit, $joint, $record->id, $step->id),
             'mechanics' => $mechanics,
+            'mechanicsMissing' => JointMechanics::missing($joint),
             'turned' => null === $turned ? null : (new AngleTighten())->said($turned),
             'faults' => $fit->passFaults($joint->id),
         ];

@@ -6,12 +6,10 @@ namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
-use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Tightening\CardGeometry;
 
 /** The bolt card of a joint: the drawing, the state of each fastener, which one is next. */
@@ -46,13 +44,11 @@ final readonly class BoltCardView
                 'tap' => ['bolt' => $bolt] + ($pulls[$stage] ??= self::tap($joint, $bolt, min($final, $stage + 1), $kit)),
             ];
         }
-        try {
-            $diameter = Thread::parse($joint->fastener->thread)->diameter;
-        } catch (InvalidInput) {
-            $diameter = 0.0;
-        }
 
-        return new self($joint, CardGeometry::of($joint->pattern->layout, $diameter), $bolts, $next, $nextStage, $final, $ladder);
+        return new self(
+            $joint, CardGeometry::of($joint->pattern->layout, $joint->fastener->named->known->diameter ?? 0.0), $bolts, $next,
+            $nextStage, $final, $ladder,
+        );
     }
 
     /**

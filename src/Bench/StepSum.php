@@ -25,8 +25,8 @@ final readonly class StepSum
     }
 
     /**
-     * @return array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, headline: ?Headline,
-     *               drawing: array{0: string, 1: object}|null}|null
+     * @return array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, missing: string,
+     *               headline: ?Headline, drawing: array{0: string, 1: object}|null}|null
      */
     public function of(Step $step, ?Circuit $circuit, FitState $state): ?array
     {
@@ -34,16 +34,16 @@ final readonly class StepSum
             return null;
         }
         $query = array_filter($this->known($step->sum, $circuit, $state), static fn (mixed $value): bool => null !== $value);
+        $missing = '';
         try {
             $result = [] === $query ? null : $this->sums->run($step->sum, $query);
-        } catch (InvalidInput) {
-            $result = null;
+        } catch (InvalidInput $e) {
+            [$result, $missing] = [null, $e->getMessage()];
         }
-
         $sum = $this->sums->named($step->sum);
 
         return [
-            'name' => $step->sum, 'summary' => $sum->summary(), 'query' => $query, 'result' => $result,
+            'name' => $step->sum, 'summary' => $sum->summary(), 'query' => $query, 'result' => $result, 'missing' => $missing,
             'headline' => null === $result ? null : $sum->headline($result),
             'drawing' => null === $result ? null : $sum->drawing(Inputs::of($query, $sum->fields()), $result),
         ];

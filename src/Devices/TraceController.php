@@ -28,16 +28,17 @@ final class TraceController extends AbstractController
         $spec = $reading->taskNumber('angle') > 0 ? TraceSpec::angle(
             $reading->taskNumber('torque'), $reading->taskNumber('angle'), $reading->taskNumber('from'),
         ) : TraceSpec::torque(max(0.01, $reading->taskNumber('torque')), $reading->taskNumber('from'));
+        $refused = '';
         try {
             $judged = Judgement::of(Trace::of($samples), $spec, JointData::unknown());
-        } catch (InvalidInput) {
-            $judged = null;
+        } catch (InvalidInput $e) {
+            [$judged, $refused] = [null, $e->getMessage()];
         }
 
         return $this->render(
             'devices/trace.html.twig',
             [
-                'reading' => $reading, 'judged' => null === $judged ? null : (new TraceJudge())->said($judged),
+                'reading' => $reading, 'refused' => $refused, 'judged' => null === $judged ? null : (new TraceJudge())->said($judged),
                 'plot' => TraceDrawing::of(array_map(static fn (array $s): array => [$s[0], $s[1] ?? 0.0], $samples), $spec, $judged),
             ],
         );

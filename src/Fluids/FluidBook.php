@@ -125,6 +125,7 @@ final readonly class FluidBook implements EventFollower
         try {
             $litres = Notation::read(Kind::Volume, $m[0])->value();
         } catch (InvalidQuantity) {
+            // What was found stands in the log as it was written; only litres that can be read go into the fluid log.
             return;
         }
         if ($litres > 0.0 && $litres < 50.0) {

@@ -176,7 +176,7 @@ final readonly class FluidSummary
         return array_map(static fn (FluidEntry $e): array => [($e->at->getTimestamp() - $first) / 86400 / 30.44, $value($e)], $entries);
     }
 
-    private function level(Circuit $circuit, ?float $strength, ?FluidEntry $topped): ?SumResult
+    private function level(Circuit $circuit, ?float $strength, ?FluidEntry $topped): SumResult|string
     {
         return $this->run('coolant-level', [
             'volume' => $circuit->capacity, 'percent' => $strength ?? 50.0, 'cold' => 15,
@@ -192,13 +192,17 @@ final readonly class FluidSummary
         return '' !== $one && '' !== $other && mb_strtolower($one) !== mb_strtolower($other);
     }
 
-    /** @param array<string, mixed> $in */
-    private function run(string $sum, array $in): ?SumResult
+    /**
+     * The answer, or why there is none.
+     *
+     * @param array<string, mixed> $in
+     */
+    private function run(string $sum, array $in): SumResult|string
     {
         try {
             return $this->sums->run($sum, $in);
-        } catch (InvalidInput) {
-            return null;
+        } catch (InvalidInput $e) {
+            return $e->getMessage();
         }
     }
 

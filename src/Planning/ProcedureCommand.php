@@ -23,7 +23,8 @@ final class ProcedureCommand
     }
 
     public function __invoke(
-        OutputInterface $output, #[Argument('lint, import, export or list')] string $what, #[Argument('A file, or an id')] string $which = '',
+        OutputInterface $output, #[Argument('lint, import, export or list')] string $what,
+        #[Argument('A file, or an id')] string $which = '',
     ): int {
         return match ($what) {
             'lint' => $this->read($which, $output, false),

@@ -71,6 +71,7 @@ final class ProcedureShelf
         try {
             return $this->procedure($id);
         } catch (\LogicException) {
+            // It is listed by damaged(), with the reason.
             return null;
         }
     }

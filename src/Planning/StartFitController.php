@@ -87,6 +87,7 @@ final class StartFitController extends AbstractController
             $sheet = $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
             $offers = $this->together->offers($vehicle, $ids, $choices->chosen, $sheet, $people);
         } catch (UnplannableFit) {
+            // The page itself says why; there is nothing to offer beside it.
             $offers = [];
         }
 

@@ -54,6 +54,7 @@ final readonly class Together
                     $vehicle, [...$ids, $procedure->id], $choices, $people,
                 )->timing->likely - $sheet->timing->likely;
             } catch (UnplannableFit) {
+                // What cannot be planned with it is no offer.
                 continue;
             }
             if ($extra < self::CHEAP * $own) {

@@ -85,7 +85,9 @@ final class PracticeController extends AbstractController
             'practice/result.html.twig',
             [
                 'try' => $try, 'exercise' => $try->exercise(),
-                'judged' => null === $judged ? null : (new TraceJudge())->said($judged), 'plot' => $this->plot($try, $judged),
+                'judged' => $judged instanceof Judgement ? (new TraceJudge())->said($judged) : null,
+                'refused' => is_string($judged) ? $judged : '',
+                'plot' => $this->plot($try, $judged instanceof Judgement ? $judged : null),
                 'progress' => $this->progress($recent), 'recent' => $recent,
             ],
         );
@@ -96,14 +98,15 @@ final class PracticeController extends AbstractController
         return $this->book->find($id, $person->id) ?? throw $this->createNotFoundException('There is no such try of yours.');
     }
 
-    private function judged(PracticeTry $try): ?Judgement
+    /** What it is, or why it cannot be said. */
+    private function judged(PracticeTry $try): Judgement|string
     {
         try {
             return Judgement::of(
                 Trace::of($try->samples), TraceSpec::torque($try->exercise()->target), $try->exercise()->expected(),
             );
-        } catch (InvalidInput) {
-            return null;
+        } catch (InvalidInput $e) {
+            return $e->getMessage();
         }
     }
 

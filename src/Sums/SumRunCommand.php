@@ -29,7 +29,8 @@ final class SumRunCommand
 
     public function __invoke(
         OutputInterface $output, #[Argument('Which sum')] string $name = '',
-        #[Argument('- reads the JSON from standard input')] string $stdin = '', #[Option('The inputs as a JSON object, or -')] string $json = '{}',
+        #[Argument('- reads the JSON from standard input')] string $stdin = '',
+        #[Option('The inputs as a JSON object, or -')] string $json = '{}',
         #[Option('One JSON object a line in, one a line out')] bool $batch = false,
     ): int {
         if ($batch) {

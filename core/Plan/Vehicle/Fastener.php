@@ -9,14 +9,18 @@ use NimbleKnuckle\Core\Document\Node;
 /** The bolts of a joint: thread, length, grade and hand, and whether they go back in. */
 final readonly class Fastener
 {
+    /** As it was written. */
+    public string $thread;
+
     /**
      * @param list<string> $lengths which bolt goes in which hole: “20 mm” and so on, in the order of the card
      * @param float $longest mm, the maker's limit for using a bolt again
      */
     private function __construct(
-        public string $thread, public string $length, public array $lengths, public string $grade, public bool $isLeftHand,
+        public NamedThread $named, public string $length, public array $lengths, public string $grade, public bool $isLeftHand,
         public string $reuse, public bool $intoYield, public float $longest,
     ) {
+        $this->thread = $named->text;
     }
 
     /** @param int $count how many the pattern has */
@@ -30,7 +34,8 @@ final readonly class Fastener
         );
 
         return new self(
-            $node->string('thread', ''), $node->string('length', ''), $lengths, $node->string('grade', ''), 'left' === $hand,
+            NamedThread::read($node->string('thread', '')), $node->string('length', ''), $lengths, $node->string('grade', ''),
+            'left' === $hand,
             $node->string('reuse', 'reuse'), $node->bool('into_yield'), Numbered::within($node, 'longest', 0.0, 1000.0),
         );
     }

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
-use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Origin;
-use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Tightening\Pulls;
 use NimbleKnuckle\Core\Tightening\TakeUp;
 
@@ -44,13 +42,11 @@ final readonly class Joint
     /** The rounds in which a gap is taken up, half a turn at a time; null without a gap or a thread we know. */
     public function takeUp(): ?Pulls
     {
-        try {
-            return $this->going->gap <= 0.0 ? null : TakeUp::of(
-                Thread::parse($this->fastener->thread), Length::millimetres($this->going->gap), Angle::degrees(TakeUp::STEP),
-            )->rounds;
-        } catch (InvalidInput) {
-            return null;
-        }
+        $thread = $this->fastener->named->known;
+
+        return null === $thread || $this->going->gap <= 0.0 ? null : TakeUp::of(
+            $thread, Length::millimetres($this->going->gap), Angle::degrees(TakeUp::STEP),
+        )->rounds;
     }
 
     /** @return array<string, int> length => how many, “” where all are alike */
@@ -106,13 +102,9 @@ final readonly class Joint
     /** Degrees that squeeze the seal; 0 where none is said, or the torque squeezes it before. */
     public function turnForSeal(): float
     {
-        try {
-            $isSqueezed = $this->isByTurn() && $this->going->sealTravel > 0.0;
+        $thread = $this->isByTurn() ? $this->fastener->named->known : null;
 
-            return $isSqueezed ? 360 * $this->going->sealTravel / Thread::parse($this->fastener->thread)->pitch : 0.0;
-        } catch (InvalidInput) {
-            return 0.0;
-        }
+        return null === $thread ? 0.0 : 360 * $this->going->sealTravel / $thread->pitch;
     }
 
     public function boltLabel(int $bolt): string

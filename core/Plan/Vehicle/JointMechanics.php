@@ -34,20 +34,36 @@ final readonly class JointMechanics
     {
     }
 
-    /** Null where the sheet does not name a thread we know. */
+    /** Null where the sheet does not name what we know; missing() tells what. */
     public static function of(Joint $joint): ?self
     {
+        return self::read($joint)[0];
+    }
+
+    /** Why nothing can be worked out of a joint; empty where it can. */
+    public static function missing(Joint $joint): string
+    {
+        return self::read($joint)[1];
+    }
+
+    /** @return array{?self, string} */
+    private static function read(Joint $joint): array
+    {
+        $thread = $joint->fastener->named->known;
+        if (null === $thread) {
+            return [null, $joint->fastener->named->unknown];
+        }
         try {
-            $bolt = Bolt::named($joint->fastener->thread, $joint->fastener->grade, $joint->seat->friction);
+            $bolt = Bolt::of($thread, $joint->fastener->grade, $joint->seat->friction);
             $isAssumed = !$joint->seat->hasGrip();
             $springs = Springs::of(
-                $bolt->thread, $joint->seat->shank, $isAssumed ? self::assumedGrip($joint, $bolt) : $joint->seat->threaded,
+                $thread, $joint->seat->shank, $isAssumed ? self::assumedGrip($joint, $bolt) : $joint->seat->threaded,
                 self::member($joint->seat), $bolt->grade,
             );
 
-            return new self($joint, $bolt, $springs, $isAssumed);
-        } catch (InvalidInput) {
-            return null;
+            return [new self($joint, $bolt, $springs, $isAssumed), ''];
+        } catch (InvalidInput $e) {
+            return [null, $e->getMessage()];
         }
     }
 

@@ -11,6 +11,7 @@ use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Kit\WrenchRound;
 use NimbleKnuckle\Core\Plan\Lint\Linter;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Sheet\Lane;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
@@ -46,7 +47,7 @@ final readonly class SheetPins implements Pin
                         $name = sprintf('%d %s %d %d', $i, implode(' ', $procedures), $people, $k);
                         $sheet = self::compiled($procedures, $choices, $vehicle, $kit, $people);
                         yield 'sheet '.$name => $sheet->toArray();
-                        yield 'timing '.$name => [$sheet->timing, $sheet->moves, $sheet->worst()];
+                        yield 'timing '.$name => [$sheet->timing, $sheet->moves, $sheet->worst(), Lane::of($sheet)];
                         yield 'round '.$name => WrenchRound::of($sheet, $vehicle, $kit);
                     }
                 }

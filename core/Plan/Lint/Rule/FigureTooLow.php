@@ -4,16 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
-use NimbleKnuckle\Core\Bolting\BearingFace;
-use NimbleKnuckle\Core\Bolting\Friction;
-use NimbleKnuckle\Core\Bolting\Grade;
-use NimbleKnuckle\Core\Bolting\Preload;
-use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
-use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
 
 /** A figure is implausibly low for the thread: figure-too-low. */
 final readonly class FigureTooLow implements Rule
@@ -22,25 +17,18 @@ final readonly class FigureTooLow implements Rule
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
             $joint = $run->vehicle->joints[$step->joint] ?? null;
-            if (null === $joint || !$joint->hasFigure() || '' === $joint->fastener->thread) {
+            $mechanics = null === $joint || !$joint->hasFigure() ? null : JointMechanics::of($joint);
+            if (null === $joint || null === $mechanics) {
                 continue;
             }
-            try {
-                $thread = Thread::parse($joint->fastener->thread);
-                $friction = Friction::parse($joint->seat->friction);
-            } catch (InvalidInput) {
-                continue;
-            }
-            $grade = Grade::tryFrom($joint->fastener->grade) ?? Grade::C88;
-            $yield = (new Preload(
-                $thread, $grade, BearingFace::hexagon($thread),
-            ))->yieldTorque($friction->typical, $friction->head($friction->typical))->newtonMetres;
+            $yield = $mechanics->bolt->typicalTorque($mechanics->bolt->yieldsAt())->newtonMetres;
             if ($joint->figure()->value() < 0.08 * $yield) {
                 yield Finding::watch(
                     'figure-too-low', $step->id,
                     sprintf(
                         '%s is %d %% of what brings %s %s to yield: unlikely for a bolt that clamps.', $joint->stated(),
-                        (int) round(100 * $joint->figure()->value() / $yield), $thread->name, $grade->value,
+                        (int) round(100 * $joint->figure()->value() / $yield), $mechanics->bolt->thread->name,
+                        $mechanics->bolt->grade->value,
                     ),
                     'Look for inch-pounds read as something else, or a lost digit.',
                 );
