@@ -55,7 +55,9 @@ final readonly class DocumentPins implements Pin
         foreach (self::LINES as $line) {
             yield 'line '.$line => self::said(static fn (): mixed => Shorthand::read($line));
         }
-        foreach (['6x screws, 8 mm socket', ' 4 push pins ', 'screws', '0x screws', '60x screws', '61x screws', '999x a', '1 x y', ''] as $line) {
+        foreach ([
+            '6x screws, 8 mm socket', ' 4 push pins ', 'screws', '0x screws', '60x screws', '61x screws', '999x a', '1 x y', '',
+        ] as $line) {
             yield 'tray '.$line => self::said(static fn (): mixed => Shorthand::trayLine($line));
         }
         yield from self::events();

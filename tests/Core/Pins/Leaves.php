@@ -7,7 +7,9 @@ namespace NimbleKnuckle\Tests\Core\Pins;
 /** A document with one leaf exchanged after another. */
 final readonly class Leaves
 {
-    private const INSTEAD = [-1, 0, 1, 2, 5, 8, 20, 50, 100, 200, 201, 360, 361, 1000, 1000.5, 1080, 99999, '', 'x', true, null, [], [1, 2]];
+    private const INSTEAD = [
+        -1, 0, 1, 2, 5, 8, 20, 50, 100, 200, 201, 360, 361, 1000, 1000.5, 1080, 99999, '', 'x', true, null, [], [1, 2],
+    ];
 
     /**
      * @param array<array-key, mixed> $document
