@@ -22,6 +22,9 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 final class Fit
 {
     private ?Rig $actual = null;
+    private ?Gate $gate = null;
+    /** @var list<LooseEnd>|null */
+    private ?array $looseEnds = null;
 
     /**
      * @param ?\DateTimeImmutable $now null counts from the last event
@@ -216,7 +219,7 @@ final class Fit
     /** What stands between a step and its mark, as the fit is now. */
     public function gate(): Gate
     {
-        return new Gate($this);
+        return $this->gate ??= new Gate($this);
     }
 
     /** Where the fill routine of a step stands; null for a step without one. */
@@ -312,7 +315,9 @@ final class Fit
     /** @return list<LooseEnd> everything open that was not waived, in the order it arose */
     public function looseEnds(): array
     {
-        return array_values(array_filter((new LooseEnds($this))->all(), fn (LooseEnd $end): bool => !$this->isWaived($end)));
+        return $this->looseEnds ??= array_values(
+            array_filter((new LooseEnds($this))->all(), fn (LooseEnd $end): bool => !$this->isWaived($end)),
+        );
     }
 
     /** A waiver holds for what it was given for: when that has changed, it is open again. */

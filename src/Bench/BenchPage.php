@@ -9,7 +9,7 @@ use NimbleKnuckle\App\Devices\BenchWrench;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fluids\FluidBook;
-use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
@@ -41,7 +41,7 @@ final readonly class BenchPage
     private const MOST_STOPS = 3;
 
     public function __construct(
-        private KitBook $kit,
+        private KitReader $kit,
         private NextAct $next,
         private ActsAhead $ahead,
         private BenchWrench $wrench,
@@ -179,7 +179,7 @@ final readonly class BenchPage
             'pull' => $joint->hasFigure() ? $joint->torqueAt($share) : 0.0,
             'wrench' => $this->wrench->view($fit, $joint, $record->id, $step->id),
             'mechanics' => $mechanics,
-            'mechanicsMissing' => JointMechanics::missing($joint),
+            'mechanicsMissing' => null === $mechanics ? JointMechanics::missing($joint) : '',
             'turned' => null === $turned ? null : (new AngleTighten())->said($turned),
             'faults' => $fit->passFaults($joint->id),
         ];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
-use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Web\Format;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
@@ -25,7 +25,7 @@ use Psr\Clock\ClockInterface;
 /** Chooses the act of the big button for a step, one thing in turn; what may be is asked of the law. */
 final readonly class NextAct
 {
-    public function __construct(private KitBook $kit, private ClockInterface $clock)
+    public function __construct(private KitReader $kit, private ClockInterface $clock)
     {
     }
 

@@ -35,8 +35,9 @@ final readonly class ReadingBook
     /** °C, where the vehicle sheet does not say at what its thermostat opens. */
     private const USUAL_OPENING = 88.0;
 
-    public function __construct(private EntityManagerInterface $em, private Recorder $recorder, private ClockInterface $clock)
-    {
+    public function __construct(
+        private EntityManagerInterface $em, private KeptSamples $kept, private Recorder $recorder, private ClockInterface $clock,
+    ) {
     }
 
     /** @throws InvalidInput naming the field and the remedy */
@@ -52,7 +53,7 @@ final readonly class ReadingBook
             'kind', sprintf('%s sends “%s”.', $device->name, $device->kind->reading()),
         );
         $reading = $this->em->find(ReadingRecord::class, $piece->id) ?? $this->begin($device, $piece);
-        $this->asKept($reading);
+        $this->kept->into($reading);
         $reading->deviceId === $device->id || throw InvalidInput::in('id', 'This id belongs to a reading of another device.');
         if ($reading->done) {
             return $reading;
@@ -69,17 +70,6 @@ final readonly class ReadingBook
         $this->em->flush();
 
         return $reading;
-    }
-
-    /** What came in meanwhile by another hand: read anew, under the lock. */
-    private function asKept(ReadingRecord $reading): void
-    {
-        $row = $this->em->getConnection()->fetchAssociative('SELECT samples, done, marked FROM reading WHERE id = ?', [$reading->id]);
-        $samples = is_string($row['samples'] ?? null) ? json_decode($row['samples'], true, 8, \JSON_THROW_ON_ERROR) : null;
-        if (false !== $row && is_array($samples)) {
-            /** @var list<list<float>> $samples */
-            [$reading->samples, $reading->done, $reading->marked] = [$samples, (bool) $row['done'], (bool) $row['marked']];
-        }
     }
 
     public function find(string $id): ?ReadingRecord

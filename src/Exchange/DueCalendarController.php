@@ -17,18 +17,18 @@ final class DueCalendarController
     public function __invoke(DueBook $dues, ClockInterface $clock): Response
     {
         $calendar = new VCalendar(['PRODID' => '-//Nimble Knuckle//Due list//EN']);
-        foreach ($dues->open() as $due) {
+        foreach ($dues->openRows() as $due) {
             $event = $calendar->createComponent(
                 'VEVENT',
                 [
                     'UID' => $due->id.'@nimble-knuckle.invalid', 'DTSTAMP' => $clock->now(),
-                    'SUMMARY' => sprintf('%s: %s', $due->vehicle->short, $due->title),
+                    'SUMMARY' => sprintf('%s: %s', $due->short, $due->title),
                     'DESCRIPTION' => $due->text.($due->afterKm > 0 ? sprintf(
                         ' Due at %d km or on this day, whichever comes first.', $due->afterKm,
                     ) : ''),
                 ],
             );
-            $event->add('DTSTART', $due->dueOn->format('Ymd'), ['VALUE' => 'DATE']);
+            $event->add('DTSTART', str_replace('-', '', substr($due->dueOn, 0, 10)), ['VALUE' => 'DATE']);
             $calendar->add($event);
         }
 

@@ -4,23 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Fluids;
 
-use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\App\Fits\EventFollower;
-use NimbleKnuckle\App\Fits\FitRecord;
-use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\MixFromBench;
 use NimbleKnuckle\Core\Fluids\Door\CoolantMix;
 use NimbleKnuckle\Core\Fluids\Glycol;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\FollowUp;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
-use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
-use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -28,9 +17,9 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 
 /** The fluid log of each vehicle: entered by hand, and by each fit that is signed off over a filled circuit. */
-final readonly class FluidBook implements EventFollower
+final readonly class FluidBook
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $db, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
     {
     }
 
@@ -47,11 +36,12 @@ final readonly class FluidBook implements EventFollower
     /** The family last filled in, in small letters; empty where nobody wrote it down. */
     public function familyIn(string $vehicleId): string
     {
-        $family = $this->db->fetchOne(
-            "SELECT family FROM fluid_entry WHERE vehicle_id = ? AND circuit = 'coolant' AND kind = 'filled' AND family <> ''
-                ORDER BY at DESC, id DESC LIMIT 1",
-            [$vehicleId],
-        );
+        $filled = $this->em->createQueryBuilder()->select('e.family')->from(FluidEntry::class, 'e')
+            ->where("e.vehicleId = :vehicle AND e.circuit = 'coolant' AND e.kind = :filled AND e.family <> ''")
+            ->orderBy('e.at', 'DESC')->addOrderBy('e.id', 'DESC')->setMaxResults(1)
+            ->setParameter('vehicle', $vehicleId)->setParameter('filled', FluidKind::Filled)
+            ->getQuery()->getOneOrNullResult();
+        $family = is_array($filled) ? $filled['family'] ?? '' : '';
 
         return is_string($family) ? mb_strtolower($family) : '';
     }
@@ -84,75 +74,6 @@ final readonly class FluidBook implements EventFollower
         $this->em->flush();
 
         return $entry;
-    }
-
-    /**
-     * Runs inside the transaction that keeps the event: signing off over a filled circuit writes down what went in, and so
-     * does a look at the level that was topped up.
-     */
-    public function afterEvent(FitRecord $record, Fit $fit, FitEvent $event): void
-    {
-        if (EventType::FollowUpClosed === $event->type) {
-            $this->toppedUp($record, $fit, $event);
-        }
-        if (EventType::Signed !== $event->type) {
-            return;
-        }
-        $filled = $fit->state->readingOf('filled');
-        $circuit = $fit->vehicle->circuitFor('coolant');
-        if (null === $filled || null === $circuit) {
-            return;
-        }
-        $this->write(
-            $record, $event, 'coolant', FluidKind::Filled, $filled->value, self::strengthThen($circuit, $fit), $circuit->family,
-            $record->title,
-        );
-    }
-
-    private function toppedUp(FitRecord $record, Fit $fit, FitEvent $event): void
-    {
-        $followUps = array_map(static fn (Step $step): FollowUp => $step->followUp, $fit->sheet->doing(Deed::Book));
-        $followUp = array_values(
-            array_filter(
-                $followUps,
-                static fn (FollowUp $one): bool => $one->id === $event->string('follow_up')
-                    && in_array($one->kind, ['level', 'oil-level'], true),
-            ),
-        )[0] ?? null;
-        if (null === $followUp || 1 !== preg_match('~\d+(?:[.,]\d+)?\s*(?:ml|l|litres?|liters?)\b~iu', $event->string('outcome'), $m)) {
-            return;
-        }
-        try {
-            $litres = Notation::read(Kind::Volume, $m[0])->value();
-        } catch (InvalidQuantity) {
-            // What was found stands in the log as it was written; only litres that can be read go into the fluid log.
-            return;
-        }
-        if ($litres > 0.0 && $litres < 50.0) {
-            $this->write(
-                $record, $event, 'level' === $followUp->kind ? 'coolant' : 'oil', FluidKind::ToppedUp, $litres, null, '',
-                $event->string('outcome'),
-            );
-        }
-    }
-
-    private function write(
-        FitRecord $record, FitEvent $event, string $circuit, FluidKind $kind, float $litres, ?float $percent, string $family,
-        string $note,
-    ): void {
-        $this->db->insert('fluid_entry', [
-            'id' => Ulid::generate($event->at), 'vehicle_id' => $record->vehicle->id, 'circuit' => $circuit, 'kind' => $kind->value,
-            'at' => $event->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
-            'litres' => $litres, 'percent' => $percent, 'family' => $family, 'note' => mb_substr($note, 0, 300),
-            'by_name' => $event->by, 'fit_id' => $record->id,
-        ]);
-    }
-
-    private static function strengthThen(Circuit $circuit, Fit $fit): ?float
-    {
-        $mix = MixFromBench::of($circuit, $fit->state)->mix;
-
-        return null === $mix ? null : round($mix->result()->percent(), 1);
     }
 
     private static function ensureWhole(FluidEntry $entry): void

@@ -22,28 +22,6 @@ final readonly class Garage
         return $this->em->find(VehicleRecord::class, $id) ?? throw new NotFoundHttpException('There is no such vehicle.');
     }
 
-    /**
-     * Vehicles as a list shows them, without their sheets.
-     *
-     * @return list<array{id: string, name: string, short: string, about: string, fits: int}>
-     */
-    public function rows(): array
-    {
-        $rows = $this->em->getConnection()->fetchAllAssociative(
-            "SELECT v.id, v.name, v.short, json_extract(v.document, '$.about') about, (SELECT COUNT(*) FROM fit f
-                WHERE f.vehicle_id = v.id AND f.signed_at IS NOT NULL) fits FROM vehicle v ORDER BY v.name",
-        );
-        $text = static fn (mixed $value): string => is_scalar($value) ? (string) $value : '';
-
-        return array_map(
-            static fn (array $row): array => [
-                'id' => $text($row['id']), 'name' => $text($row['name']), 'short' => $text($row['short']),
-                'about' => $text($row['about']), 'fits' => (int) $text($row['fits']),
-            ],
-            $rows,
-        );
-    }
-
     public function has(string $id): bool
     {
         return null !== $this->em->find(VehicleRecord::class, $id);
@@ -63,10 +41,11 @@ final readonly class Garage
     public function change(string $id, callable $change): VehicleRecord
     {
         return $this->em->wrapInTransaction(function () use ($id, $change): VehicleRecord {
-            $json = $this->em->getConnection()->fetchOne('SELECT document FROM vehicle WHERE id = ?', [$id]);
-            $document = is_string($json) ? json_decode($json, true, 64, \JSON_THROW_ON_ERROR) : null;
+            $vehicle = $this->get($id);
+            // As it is under the lock, and not as this request first saw it.
+            $this->em->refresh($vehicle);
 
-            return is_array($document) ? $this->keep($change($document)) : throw new NotFoundHttpException('There is no such vehicle.');
+            return $this->keep($change($vehicle->document));
         });
     }
 

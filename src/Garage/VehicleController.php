@@ -12,9 +12,9 @@ use Symfony\Component\Routing\Attribute\Route;
 final class VehicleController extends AbstractController
 {
     #[Route('/vehicles', name: 'vehicles', methods: ['GET'])]
-    public function list(Garage $garage): Response
+    public function list(VehicleList $vehicles): Response
     {
-        return $this->render('garage/list.html.twig', ['vehicles' => $garage->rows()]);
+        return $this->render('garage/list.html.twig', ['vehicles' => $vehicles->rows()]);
     }
 
     #[Route('/vehicles/{id}', name: 'vehicle', requirements: ['id' => '[a-z0-9-]{1,80}'], methods: ['GET'])]

@@ -21,7 +21,7 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final class KitController extends AbstractController
 {
     public function __construct(
-        private readonly KitBook $book, private readonly KitEditor $editor, private readonly DeviceBook $devices,
+        private readonly KitBook $book, private readonly KitReader $reader, private readonly KitEditor $editor, private readonly DeviceBook $devices,
         private readonly FitBook $fits,
     ) {
     }
@@ -107,7 +107,7 @@ final class KitController extends AbstractController
             'others' => array_values(array_filter($tools, static fn (ToolRecord $tool): bool => !$tool->isWrench())),
             'late' => $late,
             'scale' => max([1.0, ...array_map(static fn (ToolRecord $tool): float => $tool->max, $tools)]),
-            'usable' => $this->book->kit()->wrenches,
+            'usable' => $this->reader->kit()->wrenches,
             'kinds' => KitEditor::KINDS,
             'edited' => $this->book->tool($request->query->getString('tool')),
             'form' => $form,
@@ -118,7 +118,7 @@ final class KitController extends AbstractController
             'deviceKinds' => DeviceKind::cases(),
             'open' => $open,
             'fit' => $fit,
-            'round' => null === $fit ? null : WrenchRound::of($fit->sheet(), $fit->vehicleSheet(), $this->book->kit()),
+            'round' => null === $fit ? null : WrenchRound::of($fit->sheet(), $fit->vehicleSheet(), $this->reader->kit()),
         ], new Response(status: match (true) {
             null !== $meanwhile => Response::HTTP_CONFLICT,
             null !== $error => Response::HTTP_UNPROCESSABLE_ENTITY,

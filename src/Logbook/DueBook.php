@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Logbook;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Fits\EventFollower;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\Core\Bench\EventType;
@@ -15,10 +14,13 @@ use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use Psr\Clock\ClockInterface;
 
-/** What falls due after a fit: booked when its step is done, unbooked when that is taken back, closed with an outcome. */
+/**
+ * What falls due after a fit: booked when its step is done, unbooked when that is taken back, closed with an outcome. Plain
+ * statements, inside the transaction of the mark: a flush there would write whatever else the request holds.
+ */
 final readonly class DueBook implements EventFollower
 {
-    public function __construct(private Connection $db, private EntityManagerInterface $em, private ClockInterface $clock)
+    public function __construct(private Connection $db, private ClockInterface $clock)
     {
     }
 
@@ -48,12 +50,6 @@ final readonly class DueBook implements EventFollower
     public function isClosed(Fit $fit, Step $step): bool
     {
         return isset($fit->state->followUps[$step->followUp->id]);
-    }
-
-    /** @return list<DueRecord> open ones, soonest first */
-    public function open(): array
-    {
-        return array_values($this->em->getRepository(DueRecord::class)->findBy(['closedAt' => null], ['dueOn' => 'ASC', 'id' => 'ASC']));
     }
 
     /** @return list<DueRow> open ones as a list shows them, soonest first */

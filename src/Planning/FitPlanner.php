@@ -7,7 +7,7 @@ namespace NimbleKnuckle\App\Planning;
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Garage\VehicleRecord;
-use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
@@ -20,7 +20,7 @@ use Symfony\Component\Uid\Ulid;
 final readonly class FitPlanner
 {
     public function __construct(
-        private ProcedureShelf $shelf, private KitBook $kit, private EntityManagerInterface $em, private ClockInterface $clock,
+        private ProcedureShelf $shelf, private KitReader $kit, private EntityManagerInterface $em, private ClockInterface $clock,
     ) {
     }
 

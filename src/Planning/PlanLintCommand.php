@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Planning;
 
-use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
@@ -20,7 +20,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('plan:lint', 'Run the sheet of an exported fit (nimble-knuckle/fit@1) on the model of its vehicle.')]
 final class PlanLintCommand
 {
-    public function __construct(private readonly SchemaBook $schemas, private readonly KitBook $kit)
+    public function __construct(private readonly SchemaBook $schemas, private readonly KitReader $kit)
     {
     }
 

@@ -7,7 +7,7 @@ namespace NimbleKnuckle\App\Planning;
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
@@ -21,7 +21,7 @@ use Psr\Clock\ClockInterface;
 final readonly class Replanner
 {
     public function __construct(
-        private FitPlanner $planner, private ProcedureShelf $shelf, private KitBook $kit, private Recorder $recorder,
+        private FitPlanner $planner, private ProcedureShelf $shelf, private KitReader $kit, private Recorder $recorder,
         private Connection $db, private ClockInterface $clock,
     ) {
     }

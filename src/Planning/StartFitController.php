@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Planning;
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Garage\VehicleList;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Web\Htmx;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
@@ -25,7 +26,7 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final class StartFitController extends AbstractController
 {
     public function __construct(
-        private readonly Garage $garage, private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner,
+        private readonly Garage $garage, private readonly VehicleList $vehicles, private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner,
         private readonly FitBook $fits, private readonly Together $together,
     ) {
     }
@@ -69,7 +70,7 @@ final class StartFitController extends AbstractController
     private function ask(?VehicleRecord $vehicle): Response
     {
         return $this->render('planning/start.html.twig', [
-            'vehicles' => $this->garage->rows(), 'vehicle' => $vehicle,
+            'vehicles' => $this->vehicles->rows(), 'vehicle' => $vehicle,
             'procedures' => null === $vehicle ? [] : $this->offered($vehicle),
         ]);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Fits\FitBook;
-use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Garage\VehicleList;
 use NimbleKnuckle\App\Logbook\DueBook;
 use NimbleKnuckle\Core\Plan\Phase;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -15,11 +15,11 @@ use Symfony\Component\Routing\Attribute\Route;
 final class YardController extends AbstractController
 {
     #[Route('/', name: 'yard', methods: ['GET'])]
-    public function __invoke(FitBook $fits, Garage $garage, DueBook $dues): Response
+    public function __invoke(FitBook $fits, VehicleList $vehicles, DueBook $dues): Response
     {
         return $this->render('planning/yard.html.twig', [
             'fits' => $fits->open(),
-            'vehicles' => $garage->rows(),
+            'vehicles' => $vehicles->rows(),
             'dues' => $dues->openRows(),
             'phases' => Phase::cases(),
             'recent' => $fits->signed(3),

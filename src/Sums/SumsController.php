@@ -7,7 +7,7 @@ namespace NimbleKnuckle\App\Sums;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitRow;
 use NimbleKnuckle\App\Fits\FitStatus;
-use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Web\Htmx;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Sum\Inputs;
@@ -22,7 +22,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The sums alone: recomputed while typing, and what was typed stands in the address. */
 final class SumsController extends AbstractController
 {
-    public function __construct(private readonly KitBook $kit)
+    public function __construct(private readonly KitReader $kit)
     {
     }
 

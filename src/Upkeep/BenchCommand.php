@@ -10,7 +10,7 @@ use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\Role;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Kernel;
-use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Planning\ProcedureShelf;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
@@ -43,7 +43,7 @@ final class BenchCommand
         private readonly EntityManagerInterface $em,
         private readonly Garage $garage,
         private readonly ProcedureShelf $shelf,
-        private readonly KitBook $kit,
+        private readonly KitReader $kit,
         #[Autowire(param: 'kernel.environment')] private readonly string $environment,
         #[Autowire(param: 'kernel.debug')] private readonly bool $debug,
     ) {

@@ -13,7 +13,7 @@ use NimbleKnuckle\App\Bench\TrayView;
 use NimbleKnuckle\App\Bench\Turn;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -104,7 +104,7 @@ final class BenchPageTest extends AppTestCase
     public function testTheCardTellsEachFastenerByWordAndWho(): void
     {
         $fit = $this->load();
-        $card = BoltCardView::of($fit, $fit->vehicle->joints['thermostat-cover-bolts'], $this->service(KitBook::class)->kit());
+        $card = BoltCardView::of($fit, $fit->vehicle->joints['thermostat-cover-bolts'], $this->service(KitReader::class)->kit());
         self::assertSame(['final', 'final', 'pass 1'], array_column($card->bolts, 'word'));
         self::assertSame([false, false, true], array_column($card->bolts, 'next'));
         self::assertSame('Joss Wending', $card->bolts[0]['by']);

@@ -12,7 +12,9 @@ use NimbleKnuckle\App\Bench\MarkController;
 use NimbleKnuckle\App\Demo\History;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Garage\VehicleList;
 use NimbleKnuckle\App\Kit\KitBook;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Logbook\LogbookController;
 use NimbleKnuckle\App\Logbook\WorkCharts;
 use NimbleKnuckle\App\Planning\FitsController;
@@ -145,7 +147,7 @@ final class PagesTest extends AppTestCase
 
     public function testTheKitKnowsWhatIsOutOfDate(): void
     {
-        $kit = $this->service(KitBook::class)->kit();
+        $kit = $this->service(KitReader::class)->kit();
         self::assertCount(4, $kit->wrenches);
         self::assertCount(1, array_filter($kit->wrenches, static fn ($w): bool => $w->isPastCalibration()));
         self::assertFalse($kit->has('18 mm deep socket'));
@@ -212,6 +214,6 @@ final class PagesTest extends AppTestCase
         self::assertCount(3, $garage->all());
         $document = $garage->get('ostrel-vane-s6')->document;
         self::assertSame('Vane the second', $garage->keep(['short' => 'Vane the second'] + $document)->short);
-        self::assertCount(3, $garage->rows());
+        self::assertCount(3, $this->service(VehicleList::class)->rows());
     }
 }

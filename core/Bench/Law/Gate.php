@@ -11,28 +11,33 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
  * What stands between a step and its mark: “before” must be true for it to begin, “within” for it to be closed. The hardest
  * comes first. Nothing is decided here twice: the web asks, the log is judged by the same answer.
  */
-final readonly class Gate
+final class Gate
 {
-    public function __construct(private Fit $fit)
+    /** @var array<string, list<Obstacle>> step => what the rules found, each asked once of a fit as it stands */
+    private array $before = [];
+    /** @var array<string, list<Obstacle>> */
+    private array $within = [];
+
+    public function __construct(private readonly Fit $fit)
     {
     }
 
     /** @return list<Obstacle> */
     public function before(Step $step): array
     {
-        return $this->collected($step, self::rulesBefore());
+        return self::collected($step, $this->foundBefore($step));
     }
 
     /** @return list<Obstacle> what keeps a step from being closed, each with its remedy; empty when it may be closed */
     public function of(Step $step): array
     {
-        return $this->collected($step, [...self::rulesBefore(), ...self::rulesWithin()]);
+        return self::collected($step, [...$this->foundBefore($step), ...$this->foundWithin($step)]);
     }
 
     /** @return list<Obstacle> what a step lacks in itself, whether it is closed or not */
     public function within(Step $step): array
     {
-        return $this->collected($step, self::rulesWithin());
+        return self::collected($step, $this->foundWithin($step));
     }
 
     /** @param list<Obstacle> $obstacles */
@@ -41,20 +46,49 @@ final readonly class Gate
         return array_reduce($obstacles, static fn (Bar $bar, Obstacle $one): Bar => $bar->harder($one->bar), Bar::Note);
     }
 
+    /** @return list<Obstacle> */
+    private function foundBefore(Step $step): array
+    {
+        return $this->before[$step->id] ??= $this->found($step, self::rulesBefore());
+    }
+
+    /** @return list<Obstacle> */
+    private function foundWithin(Step $step): array
+    {
+        return $this->within[$step->id] ??= $this->found($step, self::rulesWithin());
+    }
+
     /**
      * @param list<Hindrance> $rules
      *
      * @return list<Obstacle>
      */
-    private function collected(Step $step, array $rules): array
+    private function found(Step $step, array $rules): array
     {
         $found = [];
         foreach ($rules as $rule) {
             foreach ($rule->of($this->fit, $step) as $obstacle) {
-                $key = $obstacle->step === $step->id ? $obstacle->code.$obstacle->text : $obstacle->step;
-                $known = $found[$key] ?? null;
-                $found[$key] = null !== $known && $known->bar->value >= $obstacle->bar->value ? $known : $obstacle;
+                $found[] = $obstacle;
             }
+        }
+
+        return $found;
+    }
+
+    /**
+     * Of what sends to the same step, or says the same, the hardest.
+     *
+     * @param list<Obstacle> $obstacles
+     *
+     * @return list<Obstacle>
+     */
+    private static function collected(Step $step, array $obstacles): array
+    {
+        $found = [];
+        foreach ($obstacles as $obstacle) {
+            $key = $obstacle->step === $step->id ? $obstacle->code.$obstacle->text : $obstacle->step;
+            $known = $found[$key] ?? null;
+            $found[$key] = null !== $known && $known->bar->value >= $obstacle->bar->value ? $known : $obstacle;
         }
         usort($found, static fn (Obstacle $a, Obstacle $b): int => $b->bar->value <=> $a->bar->value);
 

@@ -65,22 +65,32 @@ final readonly class Depend
     private function physical(Step $step, array $off, array $on): array
     {
         $item = $this->vehicle->items[$step->item] ?? null;
-        $waits = match (true) {
-            Deed::Remove === $step->deed && null !== $item => array_map(
-                static fn (string $front): string => $off[$front] ?? '', $item->behind,
-            ),
-            Deed::Refit === $step->deed && null !== $item => array_map(
-                static fn (string $other): string => $on[$other] ?? '', $this->vehicle->hiddenBy($item->id),
-            ),
-            Deed::Tighten === $step->deed => [$on[$this->vehicle->joints[$step->joint]->item ?? ''] ?? ''],
-            Deed::Drain === $step->deed => array_map(
-                static fn (string $front): string => $off[$front] ?? '',
-                $this->vehicle->circuits[$step->circuit]->drainBehind ?? [],
-            ),
+
+        return match (true) {
+            Deed::Remove === $step->deed && null !== $item => self::among($item->behind, $off),
+            Deed::Refit === $step->deed && null !== $item => self::among($this->vehicle->hiddenBy($item->id), $on),
+            Deed::Tighten === $step->deed => self::among([$this->vehicle->joints[$step->joint]->item ?? ''], $on),
+            Deed::Drain === $step->deed => self::among($this->vehicle->circuits[$step->circuit]->drainBehind ?? [], $off),
             default => [],
         };
+    }
 
-        return array_values(array_filter($waits, static fn (string $id): bool => '' !== $id));
+    /**
+     * @param list<string> $items
+     * @param array<string, string> $steps item => step
+     *
+     * @return list<string> the steps of those that have one
+     */
+    private static function among(array $items, array $steps): array
+    {
+        $found = [];
+        foreach ($items as $item) {
+            if (isset($steps[$item])) {
+                $found[] = $steps[$item];
+            }
+        }
+
+        return $found;
     }
 
     /**

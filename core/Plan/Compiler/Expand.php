@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Operation;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /**
@@ -67,10 +68,14 @@ final readonly class Expand
         foreach ($order as $task) {
             $b = $operations[$task] ?? null;
             $item = null === $b ? substr($task, strlen('item:')) : (Deed::Remove === $b->operation->deed ? $b->item : '');
-            array_push($steps, ...(null === $b ? [
-                $this->write->removal($this->vehicle->items[$item], Phase::Strip),
-            ] : $this->expanded($b, $bound, [])));
-            $removed = '' === $item ? $removed : [...$removed, $item];
+            if (null === $b) {
+                $steps[] = $this->write->removal($this->vehicle->items[$item], Phase::Strip);
+            } else {
+                array_push($steps, ...$this->expanded($b, $bound, []));
+            }
+            if ('' !== $item) {
+                $removed[] = $item;
+            }
         }
 
         return [$steps, $removed];
@@ -134,19 +139,25 @@ final readonly class Expand
      */
     private function tightening(string $item, Phase $phase, array $all): array
     {
-        $own = [];
-        foreach ($all as $b) {
-            if (Deed::Tighten === $b->operation->deed) {
-                $own[] = $b->joint;
-            }
-        }
         $steps = [];
         foreach ($this->vehicle->jointsOf($item) as $joint) {
-            if (!in_array($joint->id, $own, true)) {
+            if (!self::isTightenedByHand($joint, $all)) {
                 $steps[] = $this->write->tightening($joint, $phase);
             }
         }
 
         return $steps;
+    }
+
+    /** @param list<Bound> $all */
+    private static function isTightenedByHand(Joint $joint, array $all): bool
+    {
+        foreach ($all as $b) {
+            if (Deed::Tighten === $b->operation->deed && $b->joint === $joint->id) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

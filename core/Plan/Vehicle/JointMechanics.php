@@ -40,7 +40,7 @@ final readonly class JointMechanics
         return self::read($joint)[0];
     }
 
-    /** Why nothing can be worked out of a joint; empty where it can. */
+    /** Why nothing can be worked out of a joint that has none; empty where it can. */
     public static function missing(Joint $joint): string
     {
         return self::read($joint)[1];

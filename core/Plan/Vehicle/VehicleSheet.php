@@ -15,6 +15,8 @@ final readonly class VehicleSheet
 
     /** @var array<string, list<string>> */
     private array $hides;
+    /** @var array<string, list<Joint>> item => its joints */
+    private array $jointsOfItem;
 
     /**
      * @param array<string, Item> $items
@@ -41,6 +43,11 @@ final readonly class VehicleSheet
             }
         }
         $this->hides = $hides;
+        $of = [];
+        foreach ($joints as $joint) {
+            $of[$joint->item][] = $joint;
+        }
+        $this->jointsOfItem = $of;
     }
 
     /**
@@ -178,7 +185,7 @@ final readonly class VehicleSheet
     /** @return list<Joint> */
     public function jointsOf(string $itemId): array
     {
-        return array_values(array_filter($this->joints, static fn (Joint $joint): bool => $joint->item === $itemId));
+        return $this->jointsOfItem[$itemId] ?? [];
     }
 
     /**
