@@ -68,7 +68,8 @@ final readonly class DocumentPins implements Pin
     {
         $base = [
             'step' => 's', 'thing' => 't', 'by' => 1, 'bolt' => 1, 'stage' => 1, 'joint' => 'j', 'caution' => 0, 'field' => 'f',
-            'text' => 'x', 'value' => 1.0, 'unit' => 'L', 'event' => '01J', 'seen' => 0, 'reason' => 'why not', 'what' => 'w', 'tool' => 'k',
+            'text' => 'x', 'value' => 1.0, 'unit' => 'L', 'event' => '01J', 'seen' => 0, 'reason' => 'why not',
+            'what' => 'w', 'tool' => 'k',
         ];
         foreach (EventType::cases() as $type) {
             yield 'event '.$type->value => self::said(static fn (): mixed => FitEvent::of(

@@ -10,7 +10,7 @@ final readonly class PinBook
     public const PINS = [
         'constants' => ConstantPins::class, 'tables' => TablePins::class, 'writings' => WritingPins::class, 'numbers' => NumberPins::class,
         'traces' => TracePins::class, 'warm-ups' => WarmUpPins::class, 'sheets' => SheetPins::class, 'benches' => BenchPins::class,
-        'documents' => DocumentPins::class,
+        'documents' => DocumentPins::class, 'sums' => SumPins::class,
     ];
 
     public static function file(string $name): string

@@ -150,12 +150,16 @@ final class Pinned
         return __DIR__.'/pins/'.$sum.'.json';
     }
 
-    /** @return list<array<string, string>> */
-    public static function inputs(string $sum): array
+    /**
+     * @param int $seed which of the many draws
+     *
+     * @return list<array<string, string>>
+     */
+    public static function inputs(string $sum, int $runs = self::RUNS, int $seed = 0): array
     {
-        $random = new Randomizer(new Mt19937(crc32($sum)));
+        $random = new Randomizer(new Mt19937(crc32($sum) + $seed));
         $all = [];
-        for ($i = 0; $i < self::RUNS; ++$i) {
+        for ($i = 0; $i < $runs; ++$i) {
             $inputs = [];
             foreach (self::FIELDS[$sum] as $field => $from) {
                 if (str_starts_with($field, '?') && 0 === $random->getInt(0, 2)) {
@@ -173,7 +177,7 @@ final class Pinned
     }
 
     /**
-     * @param array<string, string> $inputs
+     * @param array<string, mixed> $inputs
      *
      * @return array<string, mixed> values with units, verdict, checks, headline, and marks of working and drawing
      */

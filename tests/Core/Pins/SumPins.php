@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Pins;
+
+use NimbleKnuckle\Tests\Core\Sum\Pinned;
+use NimbleKnuckle\Tests\Core\Trace\OtherBench;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** Many more answers of every sum than are written out in full: fine steps, whole tables, slips of the pen. A mark each few. */
+final readonly class SumPins implements Pin
+{
+    private const RUNS = 200;
+    private const TOGETHER = 8;
+    private const UNITS = ['Nm' => 1.0, 'ft-lb' => 1.3558179483, 'in-lb' => 0.1129848290, 'kgf·m' => 9.80665, 'N·cm' => 0.01];
+
+    public static function values(): iterable
+    {
+        foreach (Pinned::sums() as $sum) {
+            yield from self::marked($sum, 'fine', self::fine($sum));
+        }
+        yield from self::marked('torque-check', 'slips', self::slips());
+        yield from self::marked('thread-gauge', 'table', self::gauged());
+        yield from self::marked('clamp-size', 'table', self::clamped());
+        yield from self::marked('thermostat-test', 'bands', self::panned());
+        yield from self::marked('bolt-reuse', 'bands', self::reused());
+        yield from self::marked('trace-judge', 'benches', self::traced());
+    }
+
+    /**
+     * @param iterable<array<string, mixed>> $all
+     *
+     * @return iterable<string, mixed>
+     */
+    private static function marked(string $sum, string $what, iterable $all): iterable
+    {
+        $answers = [];
+        $n = 0;
+        foreach ($all as $inputs) {
+            $answers[] = Pinned::answer($sum, $inputs);
+            if (0 === ++$n % self::TOGETHER) {
+                yield sprintf('%s %s %d', $sum, $what, $n) => $answers;
+                $answers = [];
+            }
+        }
+        yield sprintf('%s %s rest', $sum, $what) => $answers;
+    }
+
+    /** @return iterable<array<string, string>> */
+    private static function fine(string $sum): iterable
+    {
+        $random = new Randomizer(new Mt19937(crc32('fine '.$sum)));
+        foreach (Pinned::inputs($sum, self::RUNS, 7) as $inputs) {
+            yield array_map(static fn (string $text): string => is_numeric($text) && 0 !== $random->getInt(0, 3)
+                ? (string) round((float) $text * (1 + $random->getInt(-400, 400) / 10_000), 4)
+                : $text, $inputs);
+        }
+    }
+
+    /** @return iterable<array<string, string>> one figure, and what a slip makes of it in another unit */
+    private static function slips(): iterable
+    {
+        foreach ([9.0, 21.7, 36.0, 85.0] as $value) {
+            foreach (self::UNITS as $from => $a) {
+                foreach (self::UNITS as $to => $b) {
+                    foreach ([1.0, 2.0, -1.0, 0.0] as $power) {
+                        $other = round($value * ($a / $b) ** $power, 1);
+                        yield ['stated' => sprintf('%s %s / %s %s', $value, $from, $other, $to)];
+                        yield ['stated' => sprintf('%s %s / %s %s', $value, $from, round($other / 10, 1), $to), 'thread' => 'M10'];
+                        yield ['stated' => sprintf('%s %s / %s %s', $value, $from, strrev((string) (int) $other), $to)];
+                    }
+                }
+            }
+        }
+    }
+
+    /** @return iterable<array<string, string>> */
+    private static function gauged(): iterable
+    {
+        for ($diameter = 2.9; $diameter < 26.0; $diameter += 0.11) {
+            foreach (['0.7', '1', '1.25', '1.5', '2', '1.06', '1.41', '0.907'] as $k => $pitch) {
+                if (0 === ((int) (100 * $diameter) + $k) % 5) {
+                    yield ['diameter' => (string) round($diameter, 2), 'pitch' => $pitch];
+                }
+            }
+        }
+    }
+
+    /** @return iterable<array<string, string>> */
+    private static function clamped(): iterable
+    {
+        foreach (['worm', 'spring', 'tbolt'] as $kind) {
+            for ($outside = 6.5; $outside < 150.0; $outside += 1.3) {
+                yield ['outside' => (string) $outside, 'inside' => (string) round($outside - 7.3, 1), 'kind' => $kind] + (
+                    0 === (int) $outside % 2 ? ['spigot' => (string) round($outside - 6.9, 1), 'behind_bead' => '17'] : []
+                );
+            }
+        }
+    }
+
+    /** @return iterable<array<string, string>> */
+    private static function panned(): iterable
+    {
+        foreach ([-6.01, -5.99, -3.01, -2.99, 0.0, 2.99, 3.01, 5.99, 6.01, 12.51] as $off) {
+            foreach ([3.99, 4.01, 17.99, 18.01] as $span) {
+                foreach ([7.99, 8.01, 19.99, 20.01] as $lag) {
+                    $opened = 88.0 + $off;
+                    yield [
+                        'opens' => '88', 'opened' => (string) $opened, 'full_open' => (string) ($opened + $span),
+                        'closed' => (string) ($opened - $lag), 'lift' => (string) (7.19 + $off / 600), 'lift_wanted' => '8',
+                    ];
+                }
+            }
+        }
+    }
+
+    /** @return iterable<array<string, string>> */
+    private static function reused(): iterable
+    {
+        foreach ([89.9, 90.1, 99.94, 99.96, 100.0, 100.04, 100.06, 100.19, 100.21, 109.9, 110.1] as $old) {
+            foreach ([null, '50', '99'] as $grip) {
+                foreach ([null, $old - 0.01, $old + 0.049, $old + 0.051] as $limit) {
+                    yield ['old' => (string) $old, 'new' => '100'] + (null === $grip ? [] : ['grip' => $grip])
+                        + (null === $limit ? [] : ['limit' => (string) $limit]);
+                }
+            }
+        }
+    }
+
+    /** @return iterable<array<string, mixed>> */
+    private static function traced(): iterable
+    {
+        for ($seed = 1; $seed <= 40; ++$seed) {
+            $bench = new OtherBench(2_000 + $seed);
+            $samples = $bench->pull(OtherBench::KINDS[$seed % count(OtherBench::KINDS)]);
+            yield ['samples' => $samples, 'spec' => $bench->target] + (0 === $seed % 2 ? ['joint' => $bench->joint] : []);
+        }
+    }
+}
