@@ -21,7 +21,8 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final class KitController extends AbstractController
 {
     public function __construct(
-        private readonly KitBook $book, private readonly KitReader $reader, private readonly KitEditor $editor, private readonly DeviceBook $devices,
+        private readonly KitBook $book, private readonly KitReader $reader,
+        private readonly KitEditor $editor, private readonly DeviceBook $devices,
         private readonly FitBook $fits,
     ) {
     }

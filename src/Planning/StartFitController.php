@@ -26,7 +26,8 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final class StartFitController extends AbstractController
 {
     public function __construct(
-        private readonly Garage $garage, private readonly VehicleList $vehicles, private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner,
+        private readonly Garage $garage, private readonly VehicleList $vehicles,
+        private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner,
         private readonly FitBook $fits, private readonly Together $together,
     ) {
     }
