@@ -134,7 +134,7 @@ test('300 edits in parallel: each is on the sheet', async () => {
 test('one reading sent six times at once marks once', async () => {
   const token = /nk_[A-Za-z0-9_-]+|[A-Za-z0-9_-]{32,}/.exec(execFileSync('php', ['bin/console', 'device:add', 'race wrench', '--kind=wrench'], { cwd: root, env: target.env }).toString())?.[0] ?? '';
   const kit = await (await joss.get(`/fits/${fit}/bench/housing-tight`)).text();
-  const device = [...kit.matchAll(/name="device" value="([0-9A-Z]{26})"[^>]*>Use the race wrench/g)][0]?.[1];
+  const device = [...kit.matchAll(/name="device"\s+value="([0-9A-Z]{26})"[^>]*>Use the race wrench/g)][0]?.[1];
   assert.ok(device, 'the wrench stands at the joint');
   await joss.form(`/fits/${fit}/steps/housing-tight/device`, { device });
   const reading = execFileSync('php', ['bin/console', 'device:wrench', '--print'], { cwd: root, env: target.env }).toString();

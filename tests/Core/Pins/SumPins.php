@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Pins;
 
+use NimbleKnuckle\Tests\Core\Doors;
 use NimbleKnuckle\Tests\Core\Sum\Pinned;
 use NimbleKnuckle\Tests\Core\Trace\OtherBench;
 use Random\Engine\Mt19937;
@@ -14,12 +15,14 @@ final readonly class SumPins implements Pin
 {
     private const RUNS = 200;
     private const TOGETHER = 8;
+    private const FAR = ['-5', '0', '0.00001', '0.4', '4999', '99999', '1e9', 'x', 'ring 120', 'ring 121', '33 %', '33.7 °C', '21.55 mm'];
     private const UNITS = ['Nm' => 1.0, 'ft-lb' => 1.3558179483, 'in-lb' => 0.1129848290, 'kgf·m' => 9.80665, 'N·cm' => 0.01];
 
     public static function values(): iterable
     {
         foreach (Pinned::sums() as $sum) {
             yield from self::marked($sum, 'fine', self::fine($sum));
+            yield from self::marked($sum, 'ends', self::ends($sum));
         }
         yield from self::marked('torque-check', 'slips', self::slips());
         yield from self::marked('thread-gauge', 'table', self::gauged());
@@ -56,6 +59,17 @@ final readonly class SumPins implements Pin
             yield array_map(static fn (string $text): string => is_numeric($text) && 0 !== $random->getInt(0, 3)
                 ? (string) round((float) $text * (1 + $random->getInt(-400, 400) / 10_000), 4)
                 : $text, $inputs);
+        }
+    }
+
+    /** @return iterable<array<string, string>> every field far outside: what is said names both of its ends */
+    private static function ends(string $sum): iterable
+    {
+        $first = Pinned::inputs($sum, 1, 3)[0];
+        foreach (Doors::book()->named($sum)->fields() as $field) {
+            foreach (self::FAR as $far) {
+                yield [$field->name => $far] + $first;
+            }
         }
     }
 
