@@ -34,7 +34,7 @@ final readonly class EndNames
             'dropped' => $this->fit->state->event($id)?->string('what') ?? '',
             'inside' => explode(' ', $id, 2)[1] ?? '',
             'tool', 'support' => $id,
-            'wait', 'step', 'again', 'curve', 'reading' => $this->fit->sheet->step(explode(':', $id, 2)[0])->title ?? '',
+            'wait', 'step', 'again', 'curve', 'reading' => $this->fit->sheet->step(explode(':', $id, 2)[0])->words->title ?? '',
             'due' => $this->followUp($id),
             default => '',
         };
@@ -43,8 +43,8 @@ final readonly class EndNames
     private function followUp(string $id): string
     {
         foreach ($this->fit->sheet->steps as $step) {
-            if ($step->followUp->id === $id) {
-                return $step->followUp->title;
+            if ($step->asking->followUp->id === $id) {
+                return $step->asking->followUp->title;
             }
         }
 

@@ -110,7 +110,7 @@ final class Fit
     {
         $loose = [];
         foreach ($this->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $this->vehicle->joints[$step->joint] ?? null;
+            $joint = $this->vehicle->joints[$step->target->joint] ?? null;
             if (null !== $joint && (isset($this->state->stages[$joint->id]) || $this->wasTakenOff($joint->item))) {
                 $loose[$joint->id] = $this->boltsLeft($joint->id);
             }
@@ -188,13 +188,13 @@ final class Fit
 
     public function currentPhase(): ?Phase
     {
-        return $this->currentStep()?->phase;
+        return $this->currentStep()?->slot->phase;
     }
 
     /** A wait that has been set going: work goes on meanwhile. */
     public function runsByItself(Step $step): bool
     {
-        return $step->passive && $this->state->isStarted($step->id) && !$this->state->isClosed($step->id);
+        return $step->slot->passive && $this->state->isStarted($step->id) && !$this->state->isClosed($step->id);
     }
 
     /** A running wait whose next step cannot begin before it is over. */
@@ -205,7 +205,7 @@ final class Fit
         }
         $place = $this->sheet->placeOf($step->id);
         foreach (array_slice($this->sheet->steps, $place + 1) as $later) {
-            if ($later->id === $step->until) {
+            if ($later->id === $step->slot->until) {
                 return true;
             }
             if (!$this->state->isClosed($later->id)) {
@@ -225,7 +225,7 @@ final class Fit
     /** Where the fill routine of a step stands; null for a step without one. */
     public function routine(Step $step): ?FillRun
     {
-        $routine = FillRoutine::named($step->routine);
+        $routine = FillRoutine::named($step->asking->routine);
 
         return null === $routine ? null : FillRun::of($routine, $this->state->routines[$step->id] ?? []);
     }
@@ -239,12 +239,12 @@ final class Fit
     /** How many pieces are counted at a step. */
     public function counted(Step $step): int
     {
-        return array_sum(array_map(fn (TrayLine $line): int => $this->countOf($step, $line), $step->tray));
+        return array_sum(array_map(fn (TrayLine $line): int => $this->countOf($step, $line), $step->needs->tray));
     }
 
     public function expected(Step $step): int
     {
-        return array_sum(array_map(static fn (TrayLine $line): int => $line->count, $step->tray));
+        return array_sum(array_map(static fn (TrayLine $line): int => $line->count, $step->needs->tray));
     }
 
     /** How many fasteners of a joint are short of their final mark. */
@@ -289,7 +289,7 @@ final class Fit
         $left = 0.0;
         foreach ($this->sheet->steps as $step) {
             if (!$this->state->isClosed($step->id)) {
-                $left += $this->runsByItself($step) ? max(0.0, $this->waitLeft($step, $now)) : $step->minutes->likely;
+                $left += $this->runsByItself($step) ? max(0.0, $this->waitLeft($step, $now)) : $step->slot->minutes->likely;
             }
         }
 
@@ -301,7 +301,7 @@ final class Fit
     {
         $started = ($this->state->started[$step->id] ?? null)?->happened() ?? $now;
 
-        return $step->minutes->likely - ((float) $now->format('U.u') - (float) $started->format('U.u')) / 60;
+        return $step->slot->minutes->likely - ((float) $now->format('U.u') - (float) $started->format('U.u')) / 60;
     }
 
     /** The same by the instant the fit was looked at. */
@@ -340,7 +340,7 @@ final class Fit
         $ends = [];
         foreach ($this->sheet->steps as $step) {
             if (!$this->state->isClosed($step->id)) {
-                $ends[] = new LooseEnd('step:'.$step->id, LooseEndKind::Step, $step->title, $step->id, '');
+                $ends[] = new LooseEnd('step:'.$step->id, LooseEndKind::Step, $step->words->title, $step->id, '');
             }
         }
 

@@ -27,7 +27,7 @@ final readonly class Flows
     {
         $newest = null;
         foreach ($this->sheet->steps as $step) {
-            foreach ($step->circuit === $circuit->id ? $step->asks : [] as $ask) {
+            foreach ($step->target->circuit === $circuit->id ? $step->asking->asks : [] as $ask) {
                 $newest = $ask->flow === $flow ? $this->state->reading($step->id, $ask->field) ?? $newest : $newest;
             }
         }

@@ -18,7 +18,7 @@ final readonly class Holds
     /** @return list<Hold> the last round of each; ended by its reading or by the next stage, or not ended yet */
     public function of(Step $step): array
     {
-        $routine = FillRoutine::named($step->routine);
+        $routine = FillRoutine::named($step->asking->routine);
         if (null === $routine) {
             return [];
         }
@@ -42,7 +42,7 @@ final readonly class Holds
 
     private static function asks(Step $step, string $field): bool
     {
-        return [] !== array_filter($step->asks, static fn (Ask $ask): bool => $ask->field === $field);
+        return [] !== array_filter($step->asking->asks, static fn (Ask $ask): bool => $ask->field === $field);
     }
 
     private function readAfter(Step $step, string $field, FitEvent $begun): ?FitEvent

@@ -47,10 +47,10 @@ final readonly class LooseEnds
     {
         $ends = [];
         foreach ($this->fit->sheet->doing(Deed::Remove) as $step) {
-            if ($this->fit->state->isDone($step->id) && !$this->isBackOn($step->item)) {
-                $back = $this->fit->sheet->doing(Deed::Refit, $step->item)[0] ?? $step;
+            if ($this->fit->state->isDone($step->id) && !$this->isBackOn($step->target->item)) {
+                $back = $this->fit->sheet->doing(Deed::Refit, $step->target->item)[0] ?? $step;
                 $ends[] = new LooseEnd(
-                    'item:'.$step->item, LooseEndKind::Removed, $this->itemName($step), $back->id,
+                    'item:'.$step->target->item, LooseEndKind::Removed, $this->itemName($step), $back->id,
                     sprintf('%d pieces in its tray', $this->fit->counted($step)),
                 );
             }
@@ -84,7 +84,9 @@ final readonly class LooseEnds
             ) : [];
             if ([] !== $wrong) {
                 $said = implode('; ', array_map(static fn (PieceCount $one): string => $one->thing.': '.$one->inWords(), $wrong));
-                $ends[] = new LooseEnd('tray:'.$refit->item, LooseEndKind::Tray, 'Tray of the '.$this->itemName($refit), $refit->id, $said);
+                $ends[] = new LooseEnd(
+                    'tray:'.$refit->target->item, LooseEndKind::Tray, 'Tray of the '.$this->itemName($refit), $refit->id, $said,
+                );
             }
         }
 
@@ -99,7 +101,7 @@ final readonly class LooseEnds
             foreach ($this->fit->pieces()->ofTray($step) as $count) {
                 if ($count->broken() > $count->fresh) {
                     $ends[] = new LooseEnd(
-                        'broken:'.$step->item.':'.$count->thing, LooseEndKind::Broken,
+                        'broken:'.$step->target->item.':'.$count->thing, LooseEndKind::Broken,
                         ucfirst($count->thing).', '.$this->itemName($step), $step->id,
                         sprintf('%d broke, %d new', $count->broken(), $count->fresh),
                     );
@@ -222,7 +224,7 @@ final readonly class LooseEnds
     {
         $ends = [];
         foreach ($this->fit->sheet->steps as $step) {
-            foreach ($this->fit->isOverruled($step) ? [] : $step->asks as $ask) {
+            foreach ($this->fit->isOverruled($step) ? [] : $step->asking->asks as $ask) {
                 $reading = $this->fit->state->reading($step->id, $ask->field);
                 if (null !== $reading && $ask->isOutside($reading->value)) {
                     $kind = $ask->isSafety() ? LooseEndKind::Safety : LooseEndKind::Reading;
@@ -252,7 +254,7 @@ final readonly class LooseEnds
             );
             if ([] !== $wrong) {
                 $ends[] = new LooseEnd(
-                    'again:'.$step->id, LooseEndKind::Step, $step->title, $step->id,
+                    'again:'.$step->id, LooseEndKind::Step, $step->words->title, $step->id,
                     implode(' ', array_map(static fn (Obstacle $one): string => $one->text, $wrong)),
                 );
             }
@@ -283,7 +285,7 @@ final readonly class LooseEnds
         $ends = [];
         foreach ($this->fit->sheet->steps as $step) {
             if ($this->fit->runsByItself($step)) {
-                $ends[] = new LooseEnd('wait:'.$step->id, LooseEndKind::Waiting, $step->title, $step->id, 'running');
+                $ends[] = new LooseEnd('wait:'.$step->id, LooseEndKind::Waiting, $step->words->title, $step->id, 'running');
             }
         }
 
@@ -299,9 +301,8 @@ final readonly class LooseEnds
         $ends = [];
         foreach ($this->fit->sheet->doing(Deed::Book) as $step) {
             if (!$this->fit->state->isDone($step->id)) {
-                $ends[] = new LooseEnd(
-                    'due:'.$step->followUp->id, LooseEndKind::Due, $step->followUp->title, $step->id, 'not in the logbook yet',
-                );
+                $check = $step->asking->followUp;
+                $ends[] = new LooseEnd('due:'.$check->id, LooseEndKind::Due, $check->title, $step->id, 'not in the logbook yet');
             }
         }
 
@@ -349,6 +350,6 @@ final readonly class LooseEnds
 
     private function itemName(Step $step): string
     {
-        return $this->fit->vehicle->items[$step->item]->name ?? $step->item;
+        return $this->fit->vehicle->items[$step->target->item]->name ?? $step->target->item;
     }
 }

@@ -48,12 +48,12 @@ final readonly class Pieces
     /** @return list<PieceCount> every line of a step's tray */
     public function ofTray(Step $step): array
     {
-        return array_map(fn (TrayLine $line): PieceCount => $this->of($step, $line), $step->tray);
+        return array_map(fn (TrayLine $line): PieceCount => $this->of($step, $line), $step->needs->tray);
     }
 
     private function side(Deed $deed, Step $step): ?Step
     {
-        return $step->deed === $deed ? $step : $this->sheet->doing($deed, $step->item)[0] ?? null;
+        return $step->deed === $deed ? $step : $this->sheet->doing($deed, $step->target->item)[0] ?? null;
     }
 
     private function tally(Step $step, TrayLine $line): int

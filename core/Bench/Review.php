@@ -68,7 +68,7 @@ final readonly class Review
             if (EventType::Measured !== $event->type || isset($this->fit->state->undone[$event->id])) {
                 continue;
             }
-            foreach ($this->fit->sheet->step($event->string('step'))->asks ?? [] as $ask) {
+            foreach ($this->fit->sheet->step($event->string('step'))->asking->asks ?? [] as $ask) {
                 if ($ask->field === $event->string('field') && $ask->isOutside($event->float('value'))) {
                     $odd[] = $this->entry(ReviewKind::Reading, $event, sprintf('%s: %s', $ask->label, $event->string('text')));
                 }
@@ -83,7 +83,7 @@ final readonly class Review
     {
         $found = [];
         foreach ($this->fit->sheet->steps as $step) {
-            foreach ('' === $step->routine ? [] : $this->fit->holds($step) as $hold) {
+            foreach ('' === $step->asking->routine ? [] : $this->fit->holds($step) as $hold) {
                 $counts = ReviewKind::Hold === $kind ? $hold->isShort() : $hold->stood->byTabletClock;
                 if ($counts && null !== $hold->end) {
                     $found[] = $this->entry($kind, $hold->end, sprintf('“%s” stood %s', $hold->stage->title, $hold->inWords()));
@@ -99,8 +99,8 @@ final readonly class Review
     {
         $found = [];
         foreach ($this->fit->sheet->doing(Deed::Tighten) as $step) {
-            foreach ($this->fit->passFaults($step->joint) as $fault) {
-                $found[] = new ReviewEntry(ReviewKind::Passes, $step->title, $fault, '', null, $step->id);
+            foreach ($this->fit->passFaults($step->target->joint) as $fault) {
+                $found[] = new ReviewEntry(ReviewKind::Passes, $step->words->title, $fault, '', null, $step->id);
             }
         }
 
@@ -145,7 +145,7 @@ final readonly class Review
                 $closed[$step->id] = true;
                 [] === $open || $found[] = $this->entry(
                     ReviewKind::Order, $event,
-                    sprintf('before “%s”%s', reset($open)->title, count($open) > 1 ? sprintf(' and %d more', count($open) - 1) : ''),
+                    sprintf('before “%s”%s', reset($open)->words->title, count($open) > 1 ? sprintf(' and %d more', count($open) - 1) : ''),
                 );
             }
         }
@@ -157,6 +157,8 @@ final readonly class Review
     {
         $step = $this->fit->sheet->step($event->string('step'));
 
-        return new ReviewEntry($kind, $step->title ?? 'A step of an earlier sheet', $said, $event->said(), $event->at, $step->id ?? '');
+        return new ReviewEntry(
+            $kind, $step->words->title ?? 'A step of an earlier sheet', $said, $event->said(), $event->at, $step->id ?? '',
+        );
     }
 }

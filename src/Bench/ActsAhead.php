@@ -92,12 +92,12 @@ final readonly class ActsAhead
 
     private function ask(Step $step, string $field): ?Ask
     {
-        return array_values(array_filter($step->asks, static fn (Ask $ask): bool => $ask->field === $field))[0] ?? null;
+        return array_values(array_filter($step->asking->asks, static fn (Ask $ask): bool => $ask->field === $field))[0] ?? null;
     }
 
     private function seconds(Step $step, string $stage): int
     {
-        $routine = FillRoutine::named($step->routine);
+        $routine = FillRoutine::named($step->asking->routine);
         $place = $routine?->place($stage);
 
         return null === $place ? 0 : $routine->stages[$place]->seconds ?? 0;

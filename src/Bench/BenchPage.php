@@ -56,7 +56,7 @@ final readonly class BenchPage
     public function view(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand): array
     {
         $act = $this->next->for($fit, $step);
-        $circuit = $fit->vehicle->circuits[$step->circuit] ?? null;
+        $circuit = $fit->vehicle->circuits[$step->target->circuit] ?? null;
 
         return [
             'record' => $record, 'units' => $fit->vehicle->units(), 'fit' => $fit, 'step' => $step, 'version' => $version, 'act' => $act,
@@ -66,7 +66,7 @@ final readonly class BenchPage
             + $this->gate($fit, $step, $act, $hand)
             + $this->written($fit, $step)
             + $this->turn($fit, $step, $act)
-            + $this->joint($record, $fit, $step, $fit->vehicle->joints[$step->joint] ?? null)
+            + $this->joint($record, $fit, $step, $fit->vehicle->joints[$step->target->joint] ?? null)
             + $this->circuit($record, $fit, $step, $circuit)
             + $this->fill($record, $fit, $step, $circuit);
     }
@@ -85,7 +85,7 @@ final readonly class BenchPage
             'following' => $fit->sheet->steps[$place + 1] ?? null,
             'closed' => $isClosed,
             'live' => !$isClosed && null === $fit->state->signed,
-            'ruler' => (new PhaseRuler($fit, $step->phase))->notches(),
+            'ruler' => (new PhaseRuler($fit, $step->slot->phase))->notches(),
             'ends' => $ends,
             'endsHere' => array_values(array_filter($ends, static fn (LooseEnd $end): bool => $end->step === $step->id)),
             'minutesLeft' => $fit->minutesLeft($now),
@@ -138,7 +138,7 @@ final readonly class BenchPage
             'tray' => TrayView::of($fit, $step),
             'ask' => $this->askInTurn($fit, $step, $act),
             'asks' => array_map(
-                static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asks,
+                static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asking->asks,
             ),
             'opened' => Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
             'wasted' => in_array('waste', $step->tags, true)
@@ -151,11 +151,11 @@ final readonly class BenchPage
     private function circuit(FitRecord $record, Fit $fit, Step $step, ?Circuit $circuit): array
     {
         return [
-            'mix' => null !== $circuit && 'coolant-mix' === $step->sum ? MixView::of(
+            'mix' => null !== $circuit && 'coolant-mix' === $step->asking->sum ? MixView::of(
                 MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
             ) : null,
             'sum' => $this->sum->of($step, $circuit, $fit->state),
-            'thermometer' => BenchThermometer::SUM === $step->sum ? $this->thermometer->view($record->id, $step->id) : null,
+            'thermometer' => BenchThermometer::SUM === $step->asking->sum ? $this->thermometer->view($record->id, $step->id) : null,
         ];
     }
 
@@ -199,7 +199,7 @@ final readonly class BenchPage
                 'left' => $run->secondsLeft($this->clock->now()), 'until' => $run->until(),
             ],
             'short' => array_values($holds)[0] ?? null,
-            'vacuum' => null !== $circuit && str_starts_with($step->routine, 'vacuum')
+            'vacuum' => null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
                 ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
                 : null,
         ];
@@ -216,7 +216,7 @@ final readonly class BenchPage
     /** @return array{index: int, text: string}|null the caution to be acknowledged now */
     private static function cautionInTurn(Fit $fit, Step $step): ?array
     {
-        foreach ($step->cautions as $i => $caution) {
+        foreach ($step->words->cautions as $i => $caution) {
             if ($caution->acknowledge && !isset($fit->state->seen[$step->id][$i])) {
                 return ['index' => $i, 'text' => $caution->text];
             }
@@ -237,7 +237,7 @@ final readonly class BenchPage
     {
         $run = $fit->routine($step);
         $field = '' !== $act->ask ? $act->ask : ($act->until > 0.0 ? $run?->stage()->ask ?? '' : '');
-        foreach ($step->asks as $ask) {
+        foreach ($step->asking->asks as $ask) {
             if ($ask->field === $field) {
                 return AskView::of($ask, $fit->state->reading($step->id, $ask->field));
             }
@@ -255,11 +255,11 @@ final readonly class BenchPage
                 continue;
             }
             $names[] = match ($step->deed) {
-                Deed::Tighten => $fit->vehicle->joints[$step->joint]->name ?? '',
-                Deed::Refit => ItemKind::Part === ($fit->vehicle->items[$step->item]->kind ?? null)
-                    ? $fit->vehicle->items[$step->item]->name ?? ''
+                Deed::Tighten => $fit->vehicle->joints[$step->target->joint]->name ?? '',
+                Deed::Refit => ItemKind::Part === ($fit->vehicle->items[$step->target->item]->kind ?? null)
+                    ? $fit->vehicle->items[$step->target->item]->name ?? ''
                     : '',
-                Deed::Drain => 'drain of the '.($fit->vehicle->circuits[$step->circuit]->name ?? 'circuit'),
+                Deed::Drain => 'drain of the '.($fit->vehicle->circuits[$step->target->circuit]->name ?? 'circuit'),
                 Deed::Fill, Deed::Bleed => 'filler and bleed points',
                 default => '',
             };
@@ -284,7 +284,7 @@ final readonly class BenchPage
 
     private static function share(Fit $fit, Step $step, \DateTimeImmutable $now): float
     {
-        $likely = max(0.1, $step->minutes->likely);
+        $likely = max(0.1, $step->slot->minutes->likely);
 
         return min(1.6, max(0.0, 1 - $fit->waitLeft($step, $now) / $likely));
     }

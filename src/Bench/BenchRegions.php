@@ -70,6 +70,6 @@ final readonly class BenchRegions
 
     public static function title(Step $step, string $vehicle): string
     {
-        return sprintf('%s, %s, Nimble Knuckle', $step->title, $vehicle);
+        return sprintf('%s, %s, Nimble Knuckle', $step->words->title, $vehicle);
     }
 }

@@ -31,7 +31,7 @@ final readonly class MeasuredText
         if (!is_string($stepId) || !is_string($field) || !is_string($text)) {
             throw InvalidEvent::in('text', 'Write down the reading.');
         }
-        foreach ($sheet->step($stepId)->asks ?? [] as $ask) {
+        foreach ($sheet->step($stepId)->asking->asks ?? [] as $ask) {
             if ($ask->field === $field) {
                 $isBare = is_numeric(str_replace(',', '.', trim($text)));
 

@@ -50,7 +50,7 @@ final readonly class NextAct
 
     private function caution(Fit $fit, Step $step): ?Act
     {
-        foreach ($step->cautions as $i => $caution) {
+        foreach ($step->words->cautions as $i => $caution) {
             if ($caution->acknowledge && !isset($fit->state->seen[$step->id][$i])) {
                 return Act::none(Turn::Caution, 'Read the caution');
             }
@@ -62,7 +62,7 @@ final readonly class NextAct
     private function takeOut(Fit $fit, Step $step): ?Act
     {
         foreach ($fit->state->inside as $put) {
-            $declared = array_column($fit->sheet->step($put->string('step'))->puts ?? [], 'outBefore', 'thing');
+            $declared = array_column($fit->sheet->step($put->string('step'))->needs->puts ?? [], 'outBefore', 'thing');
             if (($declared[$put->string('thing')] ?? '') === $step->id || Nature::runsEngine($step)) {
                 return Act::marks(
                     Turn::TakeOut, sprintf('%s is out', ucfirst($put->string('thing'))),
@@ -89,7 +89,7 @@ final readonly class NextAct
 
     private function clock(Fit $fit, Step $step): ?Act
     {
-        if (!$step->passive || $fit->state->isStarted($step->id)) {
+        if (!$step->slot->passive || $fit->state->isStarted($step->id)) {
             return null;
         }
         $label = match ($step->deed) {
@@ -143,7 +143,7 @@ final readonly class NextAct
 
     private function putIn(Fit $fit, Step $step): ?Act
     {
-        foreach ($step->puts as $put) {
+        foreach ($step->needs->puts as $put) {
             $key = $step->id.' '.$put->thing;
             if (!isset($fit->state->inside[$key]) && !isset($fit->state->everInside[$key])) {
                 return Act::marks(
@@ -158,7 +158,7 @@ final readonly class NextAct
 
     private function fastener(Fit $fit, Step $step): ?Act
     {
-        $joint = $fit->vehicle->joints[$step->joint] ?? null;
+        $joint = $fit->vehicle->joints[$step->target->joint] ?? null;
         if (Deed::Tighten !== $step->deed || null === $joint || 0 === $fit->boltsLeft($joint->id)) {
             return null;
         }
@@ -228,7 +228,7 @@ final readonly class NextAct
             return $begin($run->stage(), 'Begin');
         }
         $stage = $run->stage();
-        $asks = [] !== array_filter($step->asks, static fn (Ask $ask): bool => $ask->field === $stage->ask);
+        $asks = [] !== array_filter($step->asking->asks, static fn (Ask $ask): bool => $ask->field === $stage->ask);
         $isRead = $asks && $run->isReadSince($fit->state->reading($step->id, $stage->ask));
         if ($run->secondsLeft($this->clock->now()) > 0.0 && !$isRead) {
             return Act::timer($stage->done, $run->until(), $stage->seconds);
@@ -243,7 +243,7 @@ final readonly class NextAct
 
     private function reading(Fit $fit, Step $step): ?Act
     {
-        foreach ($step->asks as $ask) {
+        foreach ($step->asking->asks as $ask) {
             $reading = $fit->state->reading($step->id, $ask->field);
             if (null === $reading || $ask->isOutside($reading->value)) {
                 return Act::reading(null === $reading ? 'Save reading' : 'Save new reading', $ask->field);

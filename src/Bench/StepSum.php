@@ -30,20 +30,20 @@ final readonly class StepSum
      */
     public function of(Step $step, ?Circuit $circuit, FitState $state): ?array
     {
-        if (in_array($step->sum, self::SHOWN_APART, true) || !isset($this->sums->all()[$step->sum])) {
+        if (in_array($step->asking->sum, self::SHOWN_APART, true) || !isset($this->sums->all()[$step->asking->sum])) {
             return null;
         }
-        $query = array_filter($this->known($step->sum, $circuit, $state), static fn (mixed $value): bool => null !== $value);
+        $query = array_filter($this->known($step->asking->sum, $circuit, $state), static fn (mixed $value): bool => null !== $value);
         $missing = '';
         try {
-            $result = [] === $query ? null : $this->sums->run($step->sum, $query);
+            $result = [] === $query ? null : $this->sums->run($step->asking->sum, $query);
         } catch (InvalidInput $e) {
             [$result, $missing] = [null, $e->getMessage()];
         }
-        $sum = $this->sums->named($step->sum);
+        $sum = $this->sums->named($step->asking->sum);
 
         return [
-            'name' => $step->sum, 'summary' => $sum->summary(), 'query' => $query, 'result' => $result, 'missing' => $missing,
+            'name' => $step->asking->sum, 'summary' => $sum->summary(), 'query' => $query, 'result' => $result, 'missing' => $missing,
             'headline' => null === $result ? null : $sum->headline($result),
             'drawing' => null === $result ? null : $sum->drawing(Inputs::of($query, $sum->fields()), $result),
         ];

@@ -19,12 +19,12 @@ final readonly class TrayView
 
     public static function of(Fit $fit, Step $step): ?self
     {
-        if ([] === $step->tray) {
+        if ([] === $step->needs->tray) {
             return null;
         }
         $comesOff = Deed::Remove === $step->deed;
         $lines = [];
-        foreach ($step->tray as $line) {
+        foreach ($step->needs->tray as $line) {
             $count = $fit->pieces()->of($step, $line);
             $now = $comesOff ? $count->tray : $count->back;
             $lines[] = [

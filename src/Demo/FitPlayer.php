@@ -59,18 +59,18 @@ final class FitPlayer
                 $this->add(EventType::TakenOut, ['step' => $put->string('step'), 'thing' => $put->string('thing')], 0.2);
             }
         }
-        if ($step->passive) {
+        if ($step->slot->passive) {
             $this->add(EventType::StepStarted, ['step' => $step->id], 0.3);
-            $this->at = $this->at->modify(sprintf('+%d seconds', (int) ceil(60 * $step->minutes->likely)));
+            $this->at = $this->at->modify(sprintf('+%d seconds', (int) ceil(60 * $step->slot->minutes->likely)));
         }
-        if ([] !== $step->tray) {
-            $this->add(EventType::CountedAll, ['step' => $step->id], $step->minutes->likely * 0.7);
+        if ([] !== $step->needs->tray) {
+            $this->add(EventType::CountedAll, ['step' => $step->id], $step->slot->minutes->likely * 0.7);
         }
         $this->fill($step);
-        foreach ($step->asks as $ask) {
-            $this->measure($step, $ask, $step->minutes->likely * 0.5);
+        foreach ($step->asking->asks as $ask) {
+            $this->measure($step, $ask, $step->slot->minutes->likely * 0.5);
         }
-        foreach ($step->puts as $put) {
+        foreach ($step->needs->puts as $put) {
             $this->add(EventType::PutIn, ['step' => $step->id, 'thing' => $put->thing], 0.3);
         }
         foreach ($this->fit()->toolsListed($step) as $tool) {
@@ -80,16 +80,16 @@ final class FitPlayer
             $this->tighten($step);
         }
 
-        return $this->add(EventType::StepDone, ['step' => $step->id], max(0.2, $step->minutes->likely * 0.3));
+        return $this->add(EventType::StepDone, ['step' => $step->id], max(0.2, $step->slot->minutes->likely * 0.3));
     }
 
     /** The stages of a fill routine, each with its time and its reading. */
     private function fill(Step $step): void
     {
-        foreach (FillRoutine::named($step->routine)->stages ?? [] as $stage) {
+        foreach (FillRoutine::named($step->asking->routine)->stages ?? [] as $stage) {
             $this->add(EventType::StageBegun, ['step' => $step->id, 'stage' => $stage->id], 0.6);
             $this->at = $this->at->modify(sprintf('+%d seconds', $stage->seconds + 2));
-            foreach ($step->asks as $ask) {
+            foreach ($step->asking->asks as $ask) {
                 $ask->field === $stage->ask && $this->measure($step, $ask, 0.3);
             }
         }
@@ -110,7 +110,7 @@ final class FitPlayer
 
     private function isOutFor(FitEvent $put, Step $step): bool
     {
-        foreach ($this->sheet->step($put->string('step'))->puts ?? [] as $declared) {
+        foreach ($this->sheet->step($put->string('step'))->needs->puts ?? [] as $declared) {
             if ($declared->thing === $put->string('thing') && ($declared->outBefore === $step->id || Deed::Start === $step->deed)) {
                 return true;
             }
@@ -122,7 +122,7 @@ final class FitPlayer
     /** Marks fasteners of a joint, in its order, up to so many final ones. */
     public function tighten(Step $step, int $finals = \PHP_INT_MAX): self
     {
-        $joint = $this->vehicle->joints[$step->joint] ?? throw new \LogicException('A tightening step has a joint.');
+        $joint = $this->vehicle->joints[$step->target->joint] ?? throw new \LogicException('A tightening step has a joint.');
         $last = Ladder::of($joint)->final();
         for ($stage = 1; $stage <= $last; ++$stage) {
             foreach ($joint->pattern->order() as $i => $bolt) {
@@ -162,7 +162,7 @@ final class FitPlayer
 
     public function note(Step $step): self
     {
-        foreach ($step->cautions as $i => $caution) {
+        foreach ($step->words->cautions as $i => $caution) {
             if ($caution->acknowledge) {
                 $this->add(EventType::CautionAcknowledged, ['step' => $step->id, 'caution' => $i], 0.2);
             }

@@ -59,10 +59,10 @@ final readonly class History
         $fit = $this->planner->plan($vehicle, [$procedure], $choices, $mechanic, $start->modify('-1 day'));
         $this->finish($fit, $start, $pace, $mechanic, $lead);
         foreach ($fit->sheet()->doing(Deed::Book) as $step) {
-            $closed = $start->modify(sprintf('+%d days', min(6, $step->followUp->days)));
+            $closed = $start->modify(sprintf('+%d days', min(6, $step->asking->followUp->days)));
             $this->db->update(
                 'due', ['closed_at' => $closed->format('Y-m-d H:i:s'), 'closed_by' => $mechanic, 'outcome' => 'As it should be.'],
-                ['fit_id' => $fit->id, 'follow_up' => $step->followUp->id],
+                ['fit_id' => $fit->id, 'follow_up' => $step->asking->followUp->id],
             );
         }
     }

@@ -112,7 +112,7 @@ final readonly class ReadingBook
     public function wrenchTask(FitRecord $record, string $stepId): WrenchTask
     {
         $fit = $this->recorder->load($record);
-        $joint = $fit->vehicle->joints[$fit->sheet->step($stepId)->joint ?? '']
+        $joint = $fit->vehicle->joints[$fit->sheet->step($stepId)->target->joint ?? '']
             ?? throw InvalidInput::in('device', 'That step tightens nothing.');
         null === $fit->state->signed || throw InvalidInput::in('device', 'This fit is signed off.');
 
@@ -192,7 +192,7 @@ final readonly class ReadingBook
             $reading->byName, $now,
         )];
         $asked = array_filter(
-            $this->em->find(FitRecord::class, $reading->fitId)?->sheet()->step($reading->step)->asks ?? [],
+            $this->em->find(FitRecord::class, $reading->fitId)?->sheet()->step($reading->step)->asking->asks ?? [],
             static fn (Ask $ask): bool => 'opened_at' === $ask->field,
         );
         $opened = $judged?->openedAt();
@@ -229,9 +229,12 @@ final readonly class ReadingBook
     private function warmUpTask(FitRecord $record, string $stepId): array
     {
         $step = $record->sheet()->step($stepId);
-        BenchThermometer::SUM === $step?->sum || throw InvalidInput::in('device', 'That step does not warm anything up.');
+        BenchThermometer::SUM === $step?->asking->sum || throw InvalidInput::in('device', 'That step does not warm anything up.');
 
-        return ['said' => 'warm-up', 'opens' => ($record->vehicleSheet()->circuits[$step->circuit]->opens ?? 0.0) ?: self::USUAL_OPENING];
+        return [
+            'said' => 'warm-up',
+            'opens' => ($record->vehicleSheet()->circuits[$step->target->circuit]->opens ?? 0.0) ?: self::USUAL_OPENING,
+        ];
     }
 
     /** The id of a mark follows from its reading’s: however often that comes in, it marks once. */

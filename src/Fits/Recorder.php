@@ -100,14 +100,14 @@ final readonly class Recorder
             'started_at' => $started?->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
             'signed_at' => $signed?->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
             'signed_by' => $signed->by ?? '',
-            'phase' => $current->phase->value ?? 'decide',
-            'step_title' => mb_substr($current->title ?? '', 0, 200),
+            'phase' => $current->slot->phase->value ?? 'decide',
+            'step_title' => mb_substr($current->words->title ?? '', 0, 200),
             'minutes_left' => null !== $signed ? 0.0 : $fit->minutesLeft($now),
             'minutes_taken' => self::benchMinutes($fit),
             'loose_ends' => count($fit->looseEnds()),
             'steps_done' => $done,
             'steps_all' => count($fit->sheet->steps),
-            'waits' => mb_substr(implode(', ', array_map(static fn ($step): string => $step->title, $waits)), 0, 200),
+            'waits' => mb_substr(implode(', ', array_map(static fn ($step): string => $step->words->title, $waits)), 0, 200),
         ], ['id' => $record->id]);
     }
 

@@ -55,7 +55,7 @@ final readonly class FluidsOfFits implements EventFollower
 
     private function toppedUp(FitRecord $record, Fit $fit, FitEvent $event): void
     {
-        $followUps = array_map(static fn (Step $step): FollowUp => $step->followUp, $fit->sheet->doing(Deed::Book));
+        $followUps = array_map(static fn (Step $step): FollowUp => $step->asking->followUp, $fit->sheet->doing(Deed::Book));
         $followUp = array_values(
             array_filter(
                 $followUps,

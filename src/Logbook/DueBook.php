@@ -42,14 +42,14 @@ final readonly class DueBook implements EventFollower
             $fit->state->isDone($step->id) ? $this->book(
                 $record, $step, $fit->state->done[$step->id]->at,
             ) : $this->db->executeStatement(
-                'DELETE FROM due WHERE fit_id = ? AND follow_up = ? AND closed_at IS NULL', [$record->id, $step->followUp->id],
+                'DELETE FROM due WHERE fit_id = ? AND follow_up = ? AND closed_at IS NULL', [$record->id, $step->asking->followUp->id],
             );
         }
     }
 
     public function isClosed(Fit $fit, Step $step): bool
     {
-        return isset($fit->state->followUps[$step->followUp->id]);
+        return isset($fit->state->followUps[$step->asking->followUp->id]);
     }
 
     /** @return list<DueRow> open ones as a list shows them, soonest first */
@@ -86,7 +86,7 @@ final readonly class DueBook implements EventFollower
 
     private function book(FitRecord $record, Step $step, \DateTimeImmutable $at): void
     {
-        $due = $step->followUp;
+        $due = $step->asking->followUp;
         $this->db->executeStatement('INSERT INTO due (id, fit_id, vehicle_id, follow_up, kind, title, text, due_on, after_km, '
             .'booked_at, closed_by, outcome) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING', [
                 substr(hash('sha256', $record->id.$due->id), 0, 32), $record->id, $record->vehicle->id, $due->id, $due->kind,

@@ -69,7 +69,7 @@ final readonly class FitPlanner
             $at, $by,
         );
         $fit->stepsAll = count($sheet->steps);
-        $fit->stepTitle = $sheet->steps[0]->title ?? '';
+        $fit->stepTitle = $sheet->steps[0]->words->title ?? '';
         $fit->minutesLeft = $sheet->timing->likely;
         $fit->minutesPlanned = $sheet->timing->likely;
         $fit->findings = count($sheet->findings);

@@ -29,8 +29,8 @@ final class PlanCompileCommand
             foreach ($sheet->inPhase($phase) as $step) {
                 $output->writeln(
                     sprintf(
-                        '   %3d  %-8s %4.0f min  %s', $sheet->placeOf($step->id) + 1, $step->position->value,
-                        $step->minutes->likely, $step->title,
+                        '   %3d  %-8s %4.0f min  %s', $sheet->placeOf($step->id) + 1, $step->slot->position->value,
+                        $step->slot->minutes->likely, $step->words->title,
                     ),
                     OutputInterface::OUTPUT_RAW,
                 );

@@ -64,10 +64,13 @@ final readonly class Helpers
     #[AsTwigFunction('joint_hands')]
     public static function jointHands(Fit $fit, Step $step): ?array
     {
-        $joints = '' === $step->joint ? $fit->vehicle->jointsOf($step->item) : array_filter([$fit->vehicle->joints[$step->joint] ?? null]);
-        $left = array_values(
-            array_filter('' === $step->item.$step->joint ? [] : $joints, static fn (Joint $joint): bool => $joint->fastener->isLeftHand),
-        );
+        $on = $step->target;
+        $joints = match (true) {
+            '' !== $on->joint => array_filter([$fit->vehicle->joints[$on->joint] ?? null]),
+            '' !== $on->item => $fit->vehicle->jointsOf($on->item),
+            default => [],
+        };
+        $left = array_values(array_filter($joints, static fn (Joint $joint): bool => $joint->fastener->isLeftHand));
         if ([] === $left) {
             return null;
         }

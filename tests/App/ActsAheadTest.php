@@ -57,11 +57,11 @@ final class ActsAheadTest extends AppTestCase
     public function testUnitsToTapBeginWithTheOneThatIsAskedFor(): void
     {
         $fit = $this->load();
-        self::assertSame(['°C', '°F'], array_column(UnitButtons::for($this->step($fit, 'safe-cold')->asks[0]), 'symbol'));
+        self::assertSame(['°C', '°F'], array_column(UnitButtons::for($this->step($fit, 'safe-cold')->asking->asks[0]), 'symbol'));
         self::assertSame(
-            ['kPa', 'bar', 'psi', 'inHg'], array_column(UnitButtons::for($this->step($fit, 'vacuum-pull')->asks[0]), 'symbol'),
+            ['kPa', 'bar', 'psi', 'inHg'], array_column(UnitButtons::for($this->step($fit, 'vacuum-pull')->asking->asks[0]), 'symbol'),
         );
-        $strength = UnitButtons::for($this->step($fit, 'strength-before')->asks[0]);
+        $strength = UnitButtons::for($this->step($fit, 'strength-before')->asking->asks[0]);
         self::assertSame(['%', '°C', '°F'], array_column($strength, 'symbol'));
         self::assertSame(
             [1.0, 0.0, 0.0], array_column($strength, 'factor'), 'a freezing point is turned into a strength by the server alone',

@@ -118,7 +118,7 @@ final class BenchPageTest extends AppTestCase
         self::assertTrue($tray?->comesOff);
         self::assertSame([12, 12], [$tray->counted, $tray->expected]);
         self::assertNull(TrayView::of($fit, $this->step($fit, 'clean')));
-        $view = AskView::of($this->step($fit, 'safe-cold')->asks[0], $fit->state->reading('safe-cold', 'coolant_temperature'));
+        $view = AskView::of($this->step($fit, 'safe-cold')->asking->asks[0], $fit->state->reading('safe-cold', 'coolant_temperature'));
         self::assertFalse($view->outside);
         self::assertGreaterThan($view->from, $view->at);
         self::assertLessThan($view->to, $view->at);

@@ -9,7 +9,6 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Sums\BookOfToday;
 use NimbleKnuckle\App\Sums\SumGroups;
 use NimbleKnuckle\App\Sums\SumsController;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -121,7 +120,7 @@ final class SumPagesTest extends AppTestCase
         $of = function (string $id) use ($fit): ?array {
             $step = $fit->sheet->step($id) ?? self::fail('no step '.$id);
 
-            return $this->service(StepSum::class)->of($step, $fit->vehicle->circuits[$step->circuit] ?? null, $fit->state);
+            return $this->service(StepSum::class)->of($step, $fit->vehicle->circuits[$step->target->circuit] ?? null, $fit->state);
         };
         $strength = $of('strength-before');
         self::assertSame('coolant-protect', $strength['name'] ?? '');
@@ -135,8 +134,7 @@ final class SumPagesTest extends AppTestCase
         self::assertNull($of('clean'));
         self::assertNull(
             $this->service(StepSum::class)->of(
-                new Step('x', $fit->sheet->steps[0]->phase, $fit->sheet->steps[0]->deed, 'x', 'x', sum: 'no-such-sum'), null,
-                $fit->state,
+                $fit->sheet->steps[0]->with(id: 'x', sum: 'no-such-sum'), null, $fit->state,
             ),
         );
     }

@@ -47,9 +47,9 @@ final readonly class EndLaw
     private function ensureBooked(FitEvent $event): void
     {
         foreach ($this->fit->sheet->doing(Deed::Book) as $step) {
-            if ($step->followUp->id === $event->string('follow_up')) {
+            if ($step->asking->followUp->id === $event->string('follow_up')) {
                 $this->fit->state->isDone($step->id) || throw InvalidEvent::in('follow_up', 'That check is not booked.');
-                isset($this->fit->state->followUps[$step->followUp->id])
+                isset($this->fit->state->followUps[$step->asking->followUp->id])
                     && throw InvalidEvent::in('follow_up', 'That check is done already.');
 
                 return;
@@ -68,7 +68,7 @@ final readonly class EndLaw
             'event', 'That can no longer be taken back.',
         );
         $step = $this->fit->sheet->step($past->string('step'));
-        if (EventType::StepDone === $past->type && null !== $step && isset($this->fit->state->followUps[$step->followUp->id])) {
+        if (EventType::StepDone === $past->type && null !== $step && isset($this->fit->state->followUps[$step->asking->followUp->id])) {
             throw InvalidEvent::in('event', 'That check was booked and has been done already.');
         }
     }

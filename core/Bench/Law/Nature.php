@@ -24,10 +24,10 @@ final readonly class Nature
 
     public static function runsEngine(Step $step): bool
     {
-        if (Deed::Start === $step->deed || Deed::Drive === $step->deed || 'warm-up' === $step->sum) {
+        if (Deed::Start === $step->deed || Deed::Drive === $step->deed || 'warm-up' === $step->asking->sum) {
             return true;
         }
-        foreach (FillRoutine::named($step->routine)->stages ?? [] as $stage) {
+        foreach (FillRoutine::named($step->asking->routine)->stages ?? [] as $stage) {
             if ($stage->does('runs')) {
                 return true;
             }
@@ -38,16 +38,16 @@ final readonly class Nature
 
     public static function isUnder(Step $step): bool
     {
-        return Position::Raised === $step->position || Position::WheelOff === $step->position;
+        return Position::Raised === $step->slot->position || Position::WheelOff === $step->slot->position;
     }
 
     /** Opens something under pressure, or takes off a part of it while the sheet has it open. */
     public static function opens(Fit $fit, Step $step): bool
     {
         if (Deed::Open === $step->deed || Deed::Drain === $step->deed) {
-            return self::isPressurised($fit, $step->circuit);
+            return self::isPressurised($fit, $step->target->circuit);
         }
-        if (Deed::Remove !== $step->deed || ItemKind::Part !== ($fit->vehicle->items[$step->item]->kind ?? null)) {
+        if (Deed::Remove !== $step->deed || ItemKind::Part !== ($fit->vehicle->items[$step->target->item]->kind ?? null)) {
             return false;
         }
         foreach (array_keys($fit->rigs()->planned($step)->open) as $circuit) {
@@ -78,7 +78,7 @@ final readonly class Nature
     {
         $deeds = [Deed::Raise, Deed::Lower, Deed::Hold, Deed::Release, Deed::Cold, Deed::BatteryOff, Deed::BatteryOn, Deed::CoolDown];
 
-        return in_array($step->deed, $deeds, true) || [] !== array_filter($step->asks, static fn ($ask): bool => $ask->isSafety());
+        return in_array($step->deed, $deeds, true) || [] !== array_filter($step->asking->asks, static fn ($ask): bool => $ask->isSafety());
     }
 
     private static function isPressurised(Fit $fit, string $circuit): bool

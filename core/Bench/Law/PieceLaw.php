@@ -73,7 +73,7 @@ final readonly class PieceLaw
 
     private function ensureAll(Step $step): void
     {
-        [] !== $step->tray || throw InvalidEvent::in('step', 'There is nothing to count at this step.');
+        [] !== $step->needs->tray || throw InvalidEvent::in('step', 'There is nothing to count at this step.');
         foreach ($this->fit->pieces()->ofTray($step) as $count) {
             $all = Deed::Remove === $step->deed ? $count->room() : $count->atHand();
             $all >= $count->expected || throw self::noneLeft($count);
@@ -92,7 +92,7 @@ final readonly class PieceLaw
 
     private function line(Step $step, string $thing): TrayLine
     {
-        foreach ($step->tray as $line) {
+        foreach ($step->needs->tray as $line) {
             if ($line->thing === $thing) {
                 return $line;
             }

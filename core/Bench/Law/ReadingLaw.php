@@ -34,13 +34,13 @@ final readonly class ReadingLaw
     private function ensureReading(Step $step, FitEvent $event): void
     {
         $ask = $this->asked($step, $event->string('field'));
-        $capacity = $this->fit->vehicle->circuits[$step->circuit]->capacity ?? 0.0;
+        $capacity = $this->fit->vehicle->circuits[$step->target->circuit]->capacity ?? 0.0;
         if (Flow::None !== $ask->flow && $capacity > 0.0 && $event->float('value') > Flows::MOST * $capacity) {
             throw InvalidEvent::in(
                 'text',
                 sprintf(
                     '%s: %s, and the %s holds %s L. Read it again, or correct the vehicle sheet.', $ask->label,
-                    $event->string('text'), $this->fit->vehicle->circuits[$step->circuit]->name ?? 'circuit', round($capacity, 2),
+                    $event->string('text'), $this->fit->vehicle->circuits[$step->target->circuit]->name ?? 'circuit', round($capacity, 2),
                 ),
             );
         }
@@ -87,7 +87,7 @@ final readonly class ReadingLaw
 
     private function asked(Step $step, string $field): Ask
     {
-        foreach ($step->asks as $ask) {
+        foreach ($step->asking->asks as $ask) {
             if ($ask->field === $field) {
                 return $ask;
             }

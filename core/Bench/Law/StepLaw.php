@@ -28,7 +28,7 @@ final readonly class StepLaw
             EventType::StepSkipped => $this->ensureSkip($step),
             EventType::StepReopened => $this->fit->state->isClosed($step->id)
                 || throw InvalidEvent::in('step', 'This step is open already.'),
-            default => isset($step->cautions[$event->int('caution')]) || throw InvalidEvent::in(
+            default => isset($step->words->cautions[$event->int('caution')]) || throw InvalidEvent::in(
                 'caution', 'There is no such caution at this step.',
             ),
         };
@@ -37,7 +37,7 @@ final readonly class StepLaw
     private function ensureStart(Step $step, FitEvent $event): void
     {
         $this->ensureNotClosed($step);
-        $step->passive || throw InvalidEvent::in('step', 'This step does not run by itself.');
+        $step->slot->passive || throw InvalidEvent::in('step', 'This step does not run by itself.');
         $this->fit->state->isStarted($step->id) && throw InvalidEvent::in('step', 'It is running already.');
         $this->pass($this->fit->gate()->before($step), $event);
     }
@@ -52,7 +52,7 @@ final readonly class StepLaw
     {
         $this->ensureNotClosed($step);
         Nature::protects($step) && !$this->hand->isLead() && throw InvalidEvent::in(
-            'step', sprintf('Others rely on “%s”. Only a lead skips it.', $step->title),
+            'step', sprintf('Others rely on “%s”. Only a lead skips it.', $step->words->title),
         );
     }
 

@@ -22,7 +22,7 @@ final readonly class Bound
         $op = $this->operation;
 
         return match (true) {
-            in_array($op->sum, ['coolant-mix', 'warm-up'], true) => 'sum '.$op->sum,
+            in_array($op->asking->sum, ['coolant-mix', 'warm-up'], true) => 'sum '.$op->asking->sum,
             in_array($op->deed, [Deed::Remove, Deed::Refit], true) && '' !== $this->item => $op->deed->value.' '.$this->item,
             Deed::Tighten === $op->deed && '' !== $this->joint => 'tighten '.$this->joint,
             in_array(
@@ -31,11 +31,11 @@ final readonly class Bound
             in_array(
                 $op->deed, [Deed::Cold, Deed::BatteryOff, Deed::BatteryOn, Deed::Start, Deed::Drive, Deed::CoolDown], true,
             ) => $op->deed->value,
-            in_array($op->deed, [Deed::Hold, Deed::Release], true) => $op->deed->value.' '.$op->body,
-            Deed::Book === $op->deed => 'book '.$op->followUp->id,
-            [] !== $op->asks => 'asks '.implode(',', array_map(static fn ($ask): string => $ask->field, $op->asks)),
-            Deed::Rebuild === $op->deed => 'rebuild '.$op->phase->value.' '.$op->on,
-            default => 'title '.mb_strtolower('' === $op->title ? $op->id : $op->title),
+            in_array($op->deed, [Deed::Hold, Deed::Release], true) => $op->deed->value.' '.$op->aim->load->body,
+            Deed::Book === $op->deed => 'book '.$op->asking->followUp->id,
+            [] !== $op->asking->asks => 'asks '.implode(',', array_map(static fn ($ask): string => $ask->field, $op->asking->asks)),
+            Deed::Rebuild === $op->deed => 'rebuild '.$op->slot->phase->value.' '.$op->aim->on,
+            default => 'title '.mb_strtolower('' === $op->words->title ? $op->id : $op->words->title),
         };
     }
 }

@@ -90,10 +90,10 @@ final readonly class Close
             $id = 'op:'.$b->operation->id;
             $removes = Deed::Remove === $b->operation->deed && '' !== $b->item;
             $blockers = $removes ? $vehicle->items[$b->item]->behind : $this->blockers($b, $vehicle);
-            $position = $removes ? $vehicle->items[$b->item]->position : $b->operation->position;
+            $position = $removes ? $vehicle->items[$b->item]->position : $b->operation->slot->position;
             $tasks[$id] = new Task(
                 $id, $position, array_values(array_unique([...$before[$b->operation->id] ?? [], ...array_map($taskOf, $blockers)])),
-                $b->operation->passive,
+                $b->operation->slot->passive,
             );
         }
 

@@ -8,7 +8,10 @@ use NimbleKnuckle\Core\Bolting\Compound;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Slot;
+use NimbleKnuckle\Core\Plan\Procedure\Words;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Sheet\Target;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\Temperature;
@@ -37,7 +40,7 @@ final readonly class Cure
         $cured = [];
         foreach ($steps as $i => $step) {
             $cured[] = $step;
-            $joint = Deed::Tighten === $step->deed ? $this->vehicle->joints[$step->joint] ?? null : null;
+            $joint = Deed::Tighten === $step->deed ? $this->vehicle->joints[$step->target->joint] ?? null : null;
             $minutes = null === $joint ? 0.0 : $this->minutes($joint);
             if (null === $joint || $minutes <= 0.0) {
                 continue;
@@ -58,11 +61,14 @@ final readonly class Cure
             round($this->temperature(), 1),
         );
 
-        return new Step(
-            'cure.'.$step->id, $step->phase, Deed::Wait, sprintf('The compound of the %s cures', $joint->name),
-            'Nothing that loads, wets or heats it. Other work goes on.', $why,
-            minutes: new Minutes($minutes, $minutes, 1.3 * $minutes), passive: true, until: $until, after: [$step->id],
+        $words = new Words(
+            sprintf('The compound of the %s cures', $joint->name), 'Nothing that loads, wets or heats it. Other work goes on.', $why,
         );
+        $slot = new Slot(
+            $step->slot->phase, minutes: new Minutes($minutes, $minutes, 1.3 * $minutes), passive: true, until: $until, after: [$step->id],
+        );
+
+        return new Step('cure.'.$step->id, Deed::Wait, new Target(), $words, $slot);
     }
 
     private function minutes(Joint $joint): float

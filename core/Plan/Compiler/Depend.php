@@ -38,18 +38,23 @@ final readonly class Depend
         $done = [];
         foreach ($steps as $step) {
             $procedure = $owner[$step->id] ?? '';
-            $after = [...$this->physical($step, $off, $on), ...'' === $procedure ? [] : $previous[$step->phase->value][$procedure] ?? []];
+            $after = [
+                ...$this->physical($step, $off, $on),
+                ...'' === $procedure ? [] : $previous[$step->slot->phase->value][$procedure] ?? [],
+            ];
             if ('' !== $procedure) {
-                $previous[$step->phase->value][$procedure] = [$step->id];
+                $previous[$step->slot->phase->value][$procedure] = [$step->id];
             }
             if (Deed::Remove === $step->deed) {
-                $off[$step->item] = $step->id;
+                $off[$step->target->item] = $step->id;
             } elseif (Deed::Refit === $step->deed) {
-                $on[$step->item] = $step->id;
+                $on[$step->target->item] = $step->id;
             }
-            $done[] = $step->with(
-                after: array_values(array_unique($after)), until: $this->until($step, $resolved, $present),
-                puts: $this->puts($step, $resolved, $present),
+            $done[] = new Step(
+                $step->id, $step->deed, $step->target, $step->words,
+                $step->slot->between(array_values(array_unique($after)), $this->until($step, $resolved, $present)),
+                [] === $step->needs->puts ? $step->needs : $step->needs->putting($this->puts($step, $resolved, $present)),
+                $step->asking, $step->tags,
             );
         }
 
@@ -64,13 +69,13 @@ final readonly class Depend
      */
     private function physical(Step $step, array $off, array $on): array
     {
-        $item = $this->vehicle->items[$step->item] ?? null;
+        $item = $this->vehicle->items[$step->target->item] ?? null;
 
         return match (true) {
             Deed::Remove === $step->deed && null !== $item => self::among($item->behind, $off),
             Deed::Refit === $step->deed && null !== $item => self::among($this->vehicle->hiddenBy($item->id), $on),
-            Deed::Tighten === $step->deed => self::among([$this->vehicle->joints[$step->joint]->item ?? ''], $on),
-            Deed::Drain === $step->deed => self::among($this->vehicle->circuits[$step->circuit]->drainBehind ?? [], $off),
+            Deed::Tighten === $step->deed => self::among([$this->vehicle->joints[$step->target->joint]->item ?? ''], $on),
+            Deed::Drain === $step->deed => self::among($this->vehicle->circuits[$step->target->circuit]->drainBehind ?? [], $off),
             default => [],
         };
     }
@@ -101,7 +106,7 @@ final readonly class Depend
     private function puts(Step $step, Resolved $resolved, array $present): array
     {
         $puts = [];
-        foreach ($step->puts as $put) {
+        foreach ($step->needs->puts as $put) {
             $outs = array_values(
                 array_filter(array_map($resolved->standsFor(...), $put->outs()), static fn (string $id): bool => isset($present[$id])),
             );
@@ -114,13 +119,13 @@ final readonly class Depend
     /** @param array<string, true> $present */
     private function until(Step $step, Resolved $resolved, array $present): string
     {
-        foreach ('' === $step->until ? [] : explode('|', $step->until) as $until) {
+        foreach ($step->slot->untils() as $until) {
             $standing = $resolved->standsFor($until);
             if (isset($present[$standing])) {
                 return $standing;
             }
         }
 
-        return Phase::Prove === $step->phase ? '' : $step->until;
+        return Phase::Prove === $step->slot->phase ? '' : $step->slot->until;
     }
 }

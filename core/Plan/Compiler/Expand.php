@@ -33,8 +33,8 @@ final readonly class Expand
      */
     public function of(array $bound, array $stripOrder): array
     {
-        $before = array_filter($bound, static fn (Bound $b): bool => $b->operation->phase->number() < Phase::Strip->number());
-        $after = array_filter($bound, static fn (Bound $b): bool => $b->operation->phase->number() > Phase::Strip->number());
+        $before = array_filter($bound, static fn (Bound $b): bool => $b->operation->slot->phase->number() < Phase::Strip->number());
+        $after = array_filter($bound, static fn (Bound $b): bool => $b->operation->slot->phase->number() > Phase::Strip->number());
         $steps = [];
         foreach ($before as $b) {
             array_push($steps, ...$this->expanded($b, $bound, []));
@@ -44,7 +44,7 @@ final readonly class Expand
         foreach ($after as $b) {
             $more = $this->expanded($b, $bound, $removed);
             $isRebuild = Deed::Rebuild === $b->operation->deed;
-            $back = $isRebuild ? array_map(static fn (Step $step): string => $step->item, $more) : [];
+            $back = $isRebuild ? array_map(static fn (Step $step): string => $step->target->item, $more) : [];
             $removed = array_values(array_diff($removed, $back));
             array_push($steps, ...$more);
         }
@@ -94,7 +94,7 @@ final readonly class Expand
         return match (true) {
             Deed::Remove === $op->deed && '' !== $b->item => [$this->write->removalBy($op, $this->vehicle->items[$b->item])],
             Deed::Refit === $op->deed && '' !== $b->item => [
-                $this->write->refitBy($op, $this->vehicle->items[$b->item]), ...$this->tightening($b->item, $op->phase, $all),
+                $this->write->refitBy($op, $this->vehicle->items[$b->item]), ...$this->tightening($b->item, $op->slot->phase, $all),
             ],
             Deed::Tighten === $op->deed && '' !== $b->joint => [$this->write->tighteningBy($op, $this->vehicle->joints[$b->joint])],
             Deed::Rebuild === $op->deed => $this->rebuild($op, $all, $removed),
@@ -121,9 +121,9 @@ final readonly class Expand
         $steps = [];
         foreach (array_reverse(array_values(array_diff($removed, $byHand))) as $item) {
             $cover = ItemKind::Cover === $this->vehicle->items[$item]->kind;
-            if ('' === $op->on || $cover === ('covers' === $op->on)) {
-                $steps[] = $this->write->refit($this->vehicle->items[$item], $op->phase);
-                array_push($steps, ...$this->tightening($item, $op->phase, $all));
+            if ('' === $op->aim->on || $cover === ('covers' === $op->aim->on)) {
+                $steps[] = $this->write->refit($this->vehicle->items[$item], $op->slot->phase);
+                array_push($steps, ...$this->tightening($item, $op->slot->phase, $all));
             }
         }
 

@@ -27,7 +27,7 @@ final readonly class Group
         foreach ($this->segments($steps) as $segment) {
             foreach ($this->ordered($segment, $position) as $step) {
                 $grouped[] = $step;
-                $position = Position::Any === $step->position ? $position : $step->position;
+                $position = Position::Any === $step->slot->position ? $position : $step->slot->position;
             }
         }
 
@@ -45,16 +45,16 @@ final readonly class Group
         $open = false;
         $phase = null;
         foreach ($steps as $step) {
-            $alone = $step->phase->number() <= Phase::Strip->number() || in_array(
+            $alone = $step->slot->phase->number() <= Phase::Strip->number() || in_array(
                 $step->deed, [Deed::Start, Deed::Drive, Deed::CoolDown, Deed::Book], true,
-            ) || (Phase::Fit !== $step->phase && '' !== $step->circuit);
-            if ($open && !$alone && $phase === $step->phase) {
+            ) || (Phase::Fit !== $step->slot->phase && '' !== $step->target->circuit);
+            if ($open && !$alone && $phase === $step->slot->phase) {
                 $segments[count($segments) - 1][] = $step;
             } else {
                 $segments[] = [$step];
             }
             $open = !$alone;
-            $phase = $step->phase;
+            $phase = $step->slot->phase;
         }
 
         return $segments;
@@ -77,8 +77,8 @@ final readonly class Group
         $tasks = [];
         foreach ($byId as $id => $step) {
             $tasks[$id] = new Task(
-                $id, $step->position,
-                array_values(array_filter($step->after, static fn (string $before): bool => isset($byId[$before]))),
+                $id, $step->slot->position,
+                array_values(array_filter($step->slot->after, static fn (string $before): bool => isset($byId[$before]))),
             );
         }
 

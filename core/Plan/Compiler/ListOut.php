@@ -27,7 +27,7 @@ final readonly class ListOut
     {
         $picks = [];
         foreach ($steps as $step) {
-            foreach ($step->tools as $tool) {
+            foreach ($step->needs->tools as $tool) {
                 $missing = !$this->kit->has($tool);
                 $picks[$tool] ??= new Pick($tool, '1', $step->id, $missing, $missing ? 'not in the kit' : '');
             }
@@ -50,7 +50,7 @@ final readonly class ListOut
      */
     public function consumables(array $steps): array
     {
-        return $this->supplies($steps, static fn (Step $step): array => $step->consumables);
+        return $this->supplies($steps, static fn (Step $step): array => $step->needs->consumables);
     }
 
     /**
@@ -60,7 +60,7 @@ final readonly class ListOut
      */
     public function parts(array $steps): array
     {
-        return $this->supplies($steps, static fn (Step $step): array => $step->parts);
+        return $this->supplies($steps, static fn (Step $step): array => $step->needs->parts);
     }
 
     /**
@@ -84,7 +84,7 @@ final readonly class ListOut
     /** @return list<Pick> */
     private function wrenches(Step $step): array
     {
-        $joint = $this->vehicle->joints[$step->joint] ?? null;
+        $joint = $this->vehicle->joints[$step->target->joint] ?? null;
         if (null === $joint || !$joint->hasFigure()) {
             return [];
         }

@@ -27,7 +27,7 @@ final readonly class Moves
         $moves = 0;
         $all = [];
         foreach ($steps as $step) {
-            if (Position::Any !== $step->position && $up !== (Position::Ground !== $step->position)) {
+            if (Position::Any !== $step->slot->position && $up !== (Position::Ground !== $step->slot->position)) {
                 $up = !$up;
                 $all[] = $this->move($up, ++$moves, $this->phaseOf($step, $all));
             }
@@ -52,11 +52,11 @@ final readonly class Moves
     private function phaseOf(Step $next, array $before): Phase
     {
         foreach ($before as $step) {
-            if (Phase::Strip === $step->phase) {
-                return $next->phase;
+            if (Phase::Strip === $step->slot->phase) {
+                return $next->slot->phase;
             }
         }
 
-        return Phase::Strip === $next->phase ? Phase::MakeSafe : $next->phase;
+        return Phase::Strip === $next->slot->phase ? Phase::MakeSafe : $next->slot->phase;
     }
 }

@@ -31,7 +31,7 @@ final readonly class Resolve
             $chosen = $this->checked($procedure, $choices);
             $milestone = [];
             foreach ($procedure->operations as $operation) {
-                if (!$chosen->satisfy($operation->when)) {
+                if (!$chosen->satisfy($operation->aim->when)) {
                     continue;
                 }
                 $b = $this->bind($operation, $vehicle, $procedure->id);
@@ -42,7 +42,7 @@ final readonly class Resolve
                 $kept[$operation->id] = $standing;
                 $chains[$procedure->id][] = $standing;
                 if (!isset($ranked[$standing])) {
-                    $ranked[$standing] = [$operation->phase->number(), $rank, count($ranked), $b];
+                    $ranked[$standing] = [$operation->slot->phase->number(), $rank, count($ranked), $b];
                 }
             }
         }
@@ -59,7 +59,7 @@ final readonly class Resolve
      */
     private function rank(Bound $b, array &$milestone): int
     {
-        $phase = $b->operation->phase;
+        $phase = $b->operation->slot->phase;
         $mark = match (true) {
             Phase::Rebuild === $phase && '' !== $b->circuit => 1,
             Phase::Prove === $phase => match ($b->operation->deed) {
@@ -113,7 +113,7 @@ final readonly class Resolve
 
     private function bind(Operation $operation, VehicleSheet $vehicle, string $procedure): Bound
     {
-        $role = $operation->on;
+        $role = $operation->aim->on;
 
         return new Bound(
             $operation,

@@ -26,6 +26,6 @@ final readonly class Resolved
     /** @return list<Bound> */
     public function in(Phase $phase): array
     {
-        return array_values(array_filter($this->bound, static fn (Bound $b): bool => $b->operation->phase === $phase));
+        return array_values(array_filter($this->bound, static fn (Bound $b): bool => $b->operation->slot->phase === $phase));
     }
 }

@@ -42,9 +42,9 @@ final class Schedule
         $who = ($this->free[2][0] ?? \INF) < $this->free[1][0] ? 2 : 1;
         [$start, $this->behind[$step->id]] = self::later($from, $this->free[$who] ?? self::NOUGHT);
         $end = $start + $minutes;
-        $this->spans[$step->id] = [$start, $end, $step->passive ? 0 : $who];
-        if ($step->passive) {
-            $this->waits[] = [$step->until, [$end, $step->id]];
+        $this->spans[$step->id] = [$start, $end, $step->slot->passive ? 0 : $who];
+        if ($step->slot->passive) {
+            $this->waits[] = [$step->slot->until, [$end, $step->id]];
             $this->ends[$step->id] = [$start, $this->behind[$step->id]];
         } else {
             $this->free[$who] = $this->ends[$step->id] = [$end, $step->id];
@@ -57,13 +57,13 @@ final class Schedule
     /** @return array{float, string} when all it waits for is over, and which of it is the last */
     private function from(Step $step): array
     {
-        $isNewPhase = $this->phase instanceof Phase && $this->phase !== $step->phase;
-        $this->phase = $step->phase;
+        $isNewPhase = $this->phase instanceof Phase && $this->phase !== $step->slot->phase;
+        $this->phase = $step->slot->phase;
         if ($isNewPhase || in_array($step->deed, self::TOGETHER, true)) {
             $this->barrier = self::later($this->barrier, ...array_values($this->free));
         }
         $from = $this->barrier;
-        foreach ($step->after as $id) {
+        foreach ($step->slot->after as $id) {
             $from = self::later($from, $this->ends[$id] ?? self::NOUGHT);
         }
         foreach ($this->waits as $i => [$until, $end]) {

@@ -9,10 +9,15 @@ use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Plan\Procedure\Asking;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Needs;
 use NimbleKnuckle\Core\Plan\Procedure\Operation;
+use NimbleKnuckle\Core\Plan\Procedure\Slot;
 use NimbleKnuckle\Core\Plan\Procedure\Supply;
+use NimbleKnuckle\Core\Plan\Procedure\Words;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Sheet\Target;
 use NimbleKnuckle\Core\Plan\Vehicle\Item;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
@@ -31,16 +36,18 @@ final readonly class StepWriter
         $tray = $this->tray($item, false);
 
         return new Step(
-            'off.'.$item->id, $phase, Deed::Remove, 'Take off the '.$item->name, $item->removeNote,
-            why: 'It lies in front of what has to be reached.', position: $item->position, minutes: $item->off,
-            cautions: [...$item->cautions, ...$this->leftHanded($item, false)],
-            tools: self::toolsOf($tray), item: $item->id, tray: $tray,
+            'off.'.$item->id, Deed::Remove, new Target($item->id),
+            new Words(
+                'Take off the '.$item->name, $item->removeNote, 'It lies in front of what has to be reached.',
+                cautions: [...$item->cautions, ...$this->leftHanded($item, false)],
+            ),
+            new Slot($phase, $item->position, $item->off), new Needs(self::toolsOf($tray), tray: $tray),
         );
     }
 
     public function removalBy(Operation $op, Item $item): Step
     {
-        return $this->merged($op, $this->removal($item, $op->phase)->with(why: $op->why));
+        return self::merged($op, $this->removal($item, $op->slot->phase));
     }
 
     public function refit(Item $item, Phase $phase): Step
@@ -48,15 +55,15 @@ final readonly class StepWriter
         $tray = $this->tray($item, true);
 
         return new Step(
-            'on.'.$item->id, $phase, Deed::Refit, 'Refit the '.$item->name, $item->refitNote,
-            position: $item->position, minutes: $item->on, tools: self::toolsOf($tray),
-            cautions: $this->leftHanded($item, true), item: $item->id, tray: $tray,
+            'on.'.$item->id, Deed::Refit, new Target($item->id),
+            new Words('Refit the '.$item->name, $item->refitNote, cautions: $this->leftHanded($item, true)),
+            new Slot($phase, $item->position, $item->on), new Needs(self::toolsOf($tray), tray: $tray),
         );
     }
 
     public function refitBy(Operation $op, Item $item): Step
     {
-        return $this->merged($op, $this->refit($item, $op->phase)->with(why: $op->why));
+        return self::merged($op, $this->refit($item, $op->slot->phase));
     }
 
     public function tightening(Joint $joint, Phase $phase): Step
@@ -71,16 +78,23 @@ final readonly class StepWriter
         $cautions = [...$cautions, ...self::leftHand($joint, true)];
 
         return new Step(
-            'tight.'.$joint->id, $phase, Deed::Tighten, 'Tighten the '.$joint->name, $joint->called->note,
-            position: $this->positionOf($joint), minutes: new Minutes(1 + $each * 0.6, 1 + $each, 2 + $each * 2), cautions: $cautions,
-            tools: '' === $joint->tools->on ? [] : [$joint->tools->on],
-            consumables: '' === $joint->seat->compound || 'dry' === $joint->seat->compound ? [] : [new Supply(
-                $joint->seat->compound, 'a drop each',
-            )],
-            parts: $joint->fastener->isNew() ? [new Supply(
+            'tight.'.$joint->id, Deed::Tighten, new Target(joint: $joint->id),
+            new Words('Tighten the '.$joint->name, $joint->called->note, cautions: $cautions),
+            new Slot($phase, $this->positionOf($joint), new Minutes(1 + $each * 0.6, 1 + $each, 2 + $each * 2)),
+            $this->needsOf($joint, $count), new Asking($this->lengthAsks($joint)),
+        );
+    }
+
+    private function needsOf(Joint $joint, int $count): Needs
+    {
+        $compound = $joint->seat->compound;
+
+        return new Needs(
+            '' === $joint->tools->on ? [] : [$joint->tools->on],
+            '' === $compound || 'dry' === $compound ? [] : [new Supply($compound, 'a drop each')],
+            $joint->fastener->isNew() ? [new Supply(
                 trim($joint->fastener->thread.' '.$joint->fastener->length).' bolts, '.$joint->name, (string) $count, 'new',
             )] : [],
-            joint: $joint->id, asks: $this->lengthAsks($joint),
         );
     }
 
@@ -95,28 +109,30 @@ final readonly class StepWriter
 
     public function tighteningBy(Operation $op, Joint $joint): Step
     {
-        return $this->merged($op, $this->tightening($joint, $op->phase)->with(why: $op->why));
+        return self::merged($op, $this->tightening($joint, $op->slot->phase));
     }
 
     /** The procedure's own words, cautions and supplies over what the vehicle sheet gives. */
-    private function merged(Operation $op, Step $base): Step
+    private static function merged(Operation $op, Step $base): Step
     {
-        return $base->with(
-            id: $op->id,
-            title: '' === $op->title ? $base->title : $op->title,
-            text: self::joined($op->text, $base->text),
-            orientation: $op->orientation,
-            position: Position::Any === $op->position ? $base->position : $op->position,
-            minutes: $op->minutes->isNone() ? $base->minutes : $op->minutes,
-            cautions: self::distinct([...$op->cautions, ...$base->cautions]),
-            tools: array_values(array_unique([...$op->tools, ...$base->tools])),
-            consumables: [...$op->consumables, ...$base->consumables],
-            parts: [...$op->parts, ...$base->parts],
-            asks: [...$op->asks, ...$base->asks],
-            sum: $op->sum,
-            until: $op->until,
-            tags: $op->tags,
-            puts: $op->puts,
+        [$said, $slot, $needs] = [$op->words, $op->slot, $op->needs];
+
+        return new Step(
+            $op->id, $base->deed, $base->target,
+            new Words(
+                '' === $said->title ? $base->words->title : $said->title, self::joined($said->text, $base->words->text), $said->why,
+                $said->orientation, self::distinct([...$said->cautions, ...$base->words->cautions]),
+            ),
+            new Slot(
+                $slot->phase, Position::Any === $slot->position ? $base->slot->position : $slot->position,
+                $slot->minutes->isNone() ? $base->slot->minutes : $slot->minutes, $base->slot->passive, $slot->until,
+            ),
+            new Needs(
+                array_values(array_unique([...$needs->tools, ...$base->needs->tools])),
+                [...$needs->consumables, ...$base->needs->consumables], [...$needs->parts, ...$base->needs->parts],
+                $base->needs->tray, $needs->puts,
+            ),
+            new Asking([...$op->asking->asks, ...$base->asking->asks], $op->asking->sum), $op->tags,
         );
     }
 

@@ -26,7 +26,7 @@ final readonly class ToolCount
     {
         foreach ($steps as $i => $step) {
             if (Deed::Start === $step->deed || Deed::Drive === $step->deed) {
-                $count = Step::fromOperation($this->common->move('tool-count'))->with(phase: $step->phase, tags: [self::TAG]);
+                $count = Step::fromOperation($this->common->move('tool-count'))->with(phase: $step->slot->phase, tags: [self::TAG]);
 
                 return [...array_slice($steps, 0, $i), $count, ...array_slice($steps, $i)];
             }

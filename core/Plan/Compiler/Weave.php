@@ -27,15 +27,15 @@ final readonly class Weave
     public function of(array $steps, int $people = 1): Timing
     {
         $people = max(1, min(2, $people));
-        [$likely, $longest] = $this->schedule($steps, $people, static fn (Step $step): float => $step->minutes->likely);
-        $apart = array_sum(array_map(static fn (Step $step): float => $step->minutes->likely, $steps));
+        [$likely, $longest] = $this->schedule($steps, $people, static fn (Step $step): float => $step->slot->minutes->likely);
+        $apart = array_sum(array_map(static fn (Step $step): float => $step->slot->minutes->likely, $steps));
         $end = fn (callable $minutes): float => $this->end($this->schedule($steps, $people, $minutes)[0]);
-        $mean = $end(static fn (Step $step): float => $step->minutes->mean());
-        $high = $end(static fn (Step $step): float => $step->minutes->high);
-        $together = ($high - $end(static fn (Step $step): float => $step->minutes->low)) / self::SPREAD;
+        $mean = $end(static fn (Step $step): float => $step->slot->minutes->mean());
+        $high = $end(static fn (Step $step): float => $step->slot->minutes->high);
+        $together = ($high - $end(static fn (Step $step): float => $step->slot->minutes->low)) / self::SPREAD;
         $alone = 0.0;
         foreach ($steps as $step) {
-            $alone += isset($longest[$step->id]) ? (($step->minutes->high - $step->minutes->low) / self::SPREAD) ** 2 : 0.0;
+            $alone += isset($longest[$step->id]) ? (($step->slot->minutes->high - $step->slot->minutes->low) / self::SPREAD) ** 2 : 0.0;
         }
         [$low, $high] = self::tenths($mean, self::CORRELATION * $together ** 2 + (1 - self::CORRELATION) * $alone);
         $whole = $this->end($likely);

@@ -30,7 +30,7 @@ final readonly class WrenchRound
     {
         $pulls = [];
         foreach ($sheet->steps as $step) {
-            $joint = $vehicle->joints[$step->joint] ?? null;
+            $joint = $vehicle->joints[$step->target->joint] ?? null;
             if (Deed::Tighten === $step->deed && null !== $joint && $joint->hasFigure()) {
                 foreach ($joint->going->passes as $pass) {
                     $pulls[] = [

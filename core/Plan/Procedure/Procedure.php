@@ -85,7 +85,7 @@ final readonly class Procedure
             $known[$group->id] = $group;
         }
         foreach ($operations as $operation) {
-            foreach ($operation->when as $group => $options) {
+            foreach ($operation->aim->when as $group => $options) {
                 isset($known[$group]) || throw $node->refuse(
                     'operations.'.$operation->id.'.when', sprintf('there is no question or way “%s”.', $group),
                 );
@@ -95,12 +95,12 @@ final readonly class Procedure
                     );
                 }
             }
-            foreach (array_merge(...array_map(static fn (PutIn $put): array => $put->outs(), $operation->puts)) as $out) {
+            foreach (array_merge(...array_map(static fn (PutIn $put): array => $put->outs(), $operation->needs->puts)) as $out) {
                 isset($operations[$out]) || throw $node->refuse(
                     'operations.'.$operation->id.'.puts', sprintf('there is no operation “%s”.', $out),
                 );
             }
-            foreach ($operation->untils() as $until) {
+            foreach ($operation->slot->untils() as $until) {
                 isset($operations[$until]) || throw $node->refuse(
                     'operations.'.$operation->id.'.until', sprintf('there is no operation “%s”.', $until),
                 );

@@ -31,15 +31,15 @@ final readonly class Lane
             [$from, $to, $who] = $sheet->timing->spans[$step->id] ?? [0.0, 0.0, 1];
             $row = 0 === $who ? count($labels) - 1 : min($who, count($labels) - 1) - 1;
             $blocks[$row][] = ['x' => 100 * $from / $whole, 'width' => 100 * ($to - $from) / $whole, 'step' => $step, 'row' => $row];
-            $phases[$step->phase->value] ??= ['x' => 100 * $from / $whole, 'label' => $step->phase->label()];
-            if (!$step->followUp->isNone()) {
+            $phases[$step->slot->phase->value] ??= ['x' => 100 * $from / $whole, 'label' => $step->slot->phase->label()];
+            if (!$step->asking->followUp->isNone()) {
                 $later[] = sprintf(
                     '%s: %s',
-                    1 === $step->followUp->days ? 'next morning' : sprintf(
-                        'in %d days%s', $step->followUp->days,
-                        $step->followUp->km > 0 ? sprintf(' or %d km', $step->followUp->km) : '',
+                    1 === $step->asking->followUp->days ? 'next morning' : sprintf(
+                        'in %d days%s', $step->asking->followUp->days,
+                        $step->asking->followUp->km > 0 ? sprintf(' or %d km', $step->asking->followUp->km) : '',
                     ),
-                    $step->followUp->title,
+                    $step->asking->followUp->title,
                 );
             }
         }

@@ -93,7 +93,7 @@ final readonly class Sheet
     /** @return list<Step> */
     public function inPhase(Phase $phase): array
     {
-        return array_values(array_filter($this->steps, static fn (Step $step): bool => $step->phase === $phase));
+        return array_values(array_filter($this->steps, static fn (Step $step): bool => $step->slot->phase === $phase));
     }
 
     /** @return list<Step> */
@@ -102,9 +102,9 @@ final readonly class Sheet
         return array_values(
             array_filter(
                 $this->byDeed[$deed->value] ?? [],
-                static fn (Step $step): bool => ('' === $item || $step->item === $item)
-                    && ('' === $joint || $step->joint === $joint)
-                    && ('' === $circuit || $step->circuit === $circuit),
+                static fn (Step $step): bool => ('' === $item || $step->target->item === $item)
+                    && ('' === $joint || $step->target->joint === $joint)
+                    && ('' === $circuit || $step->target->circuit === $circuit),
             ),
         );
     }

@@ -25,8 +25,8 @@ final readonly class SheetChange
             if (null === $before) {
                 $added[] = $step;
             } elseif ([
-                $before->title, $before->text, $before->tray, $before->asks,
-            ] != [$step->title, $step->text, $step->tray, $step->asks]) {
+                $before->words->title, $before->words->text, $before->needs->tray, $before->asking->asks,
+            ] != [$step->words->title, $step->words->text, $step->needs->tray, $step->asking->asks]) {
                 $changed[] = $step;
             }
         }

@@ -279,7 +279,7 @@ final class FitTest extends TestCase
         $fit = $this->fit();
         $all = $fit->minutesLeft($now);
         self::assertEqualsWithDelta(
-            array_sum(array_map(static fn (Step $s): float => $s->minutes->likely, $fit->sheet->steps)), $all, 1e-9,
+            array_sum(array_map(static fn (Step $s): float => $s->slot->minutes->likely, $fit->sheet->steps)), $all, 1e-9,
         );
         $started = FitEvent::of(
             '01ZZZZZZZZZZZZZZZZZZZZZZZZ', EventType::StepStarted, ['step' => 'drain'], 'Joss',

@@ -67,9 +67,11 @@ final class FillTest extends TestCase
     {
         foreach (['vacuum', 'bleed', 'burp'] as $fill) {
             foreach (Sheets::thermostat(choices: ['fill' => $fill])->steps as $step) {
-                foreach (FillRoutine::named($step->routine)->stages ?? [] as $stage) {
+                foreach (FillRoutine::named($step->asking->routine)->stages ?? [] as $stage) {
                     self::assertTrue(
-                        '' === $stage->ask || in_array($stage->ask, array_map(static fn (Ask $a): string => $a->field, $step->asks), true),
+                        '' === $stage->ask || in_array(
+                            $stage->ask, array_map(static fn (Ask $a): string => $a->field, $step->asking->asks), true,
+                        ),
                         $step->id.' '.$stage->ask,
                     );
                 }

@@ -47,7 +47,7 @@ final class CompilerTest extends TestCase
         $sheet = Sheets::thermostat(null, $choices);
         self::assertGreaterThanOrEqual(25, count($sheet->steps));
         self::assertLessThanOrEqual(45, count($sheet->steps));
-        $numbers = array_map(static fn (Step $step): int => $step->phase->number(), $sheet->steps);
+        $numbers = array_map(static fn (Step $step): int => $step->slot->phase->number(), $sheet->steps);
         $sorted = $numbers;
         sort($sorted);
         self::assertSame($sorted, $numbers);
@@ -75,8 +75,8 @@ final class CompilerTest extends TestCase
     public function testWhatLiesInFrontComesOffOnceAndGoesBackInReverse(): void
     {
         $sheet = Sheets::thermostat();
-        $off = array_map(static fn (Step $s): string => $s->item, $sheet->doing(Deed::Remove));
-        $on = array_map(static fn (Step $s): string => $s->item, $sheet->doing(Deed::Refit));
+        $off = array_map(static fn (Step $s): string => $s->target->item, $sheet->doing(Deed::Remove));
+        $on = array_map(static fn (Step $s): string => $s->target->item, $sheet->doing(Deed::Refit));
         self::assertEqualsCanonicalizing($off, $on);
         self::assertSame($off, array_values(array_unique($off)));
         foreach (Sheets::tarn()->items as $item) {
@@ -120,7 +120,7 @@ final class CompilerTest extends TestCase
             $sheet = (new Compiler(Sheets::common()))->compile([$procedure], new Choices([]), $vehicle, Sheets::kit());
             self::assertEqualsCanonicalizing(
                 $this->closure($vehicle, 'i'.($n - 1)),
-                array_map(static fn (Step $s): string => $s->item, $sheet->doing(Deed::Remove)),
+                array_map(static fn (Step $s): string => $s->target->item, $sheet->doing(Deed::Remove)),
             );
             self::assertSame([], array_diff(Sheets::codes($sheet->findings), ['tool-missing']), (string) json_encode($items));
         }
@@ -275,7 +275,7 @@ final class CompilerTest extends TestCase
         $lift = 0.0;
         foreach ($sheet->steps as $step) {
             [$from, $to, $who] = $spans[$step->id];
-            foreach ($step->after as $before) {
+            foreach ($step->slot->after as $before) {
                 self::assertLessThanOrEqual(
                     $from + 1e-9, $spans[$before][2] > 0 ? $spans[$before][1] : $spans[$before][0], $step->id.' after '.$before,
                 );
@@ -348,8 +348,8 @@ final class CompilerTest extends TestCase
 
     public function testOnlyTheFirstLiftBelongsToMakingSafe(): void
     {
-        self::assertSame(Phase::MakeSafe, Sheets::thermostat()->step('raise-1')?->phase);
-        self::assertSame(Phase::Prove, Sheets::thermostat()->step('lower-2')?->phase);
+        self::assertSame(Phase::MakeSafe, Sheets::thermostat()->step('raise-1')?->slot->phase);
+        self::assertSame(Phase::Prove, Sheets::thermostat()->step('lower-2')?->slot->phase);
     }
 
     /** @return list<string> */
@@ -408,7 +408,7 @@ final class CompilerTest extends TestCase
         self::assertContains('10 mm socket', $tools);
         $off = $on = '';
         foreach ($sheet->steps as $step) {
-            $cautions = implode(' ', array_map(static fn ($caution): string => $caution->text, $step->cautions));
+            $cautions = implode(' ', array_map(static fn ($caution): string => $caution->text, $step->words->cautions));
             $off .= Deed::Remove === $step->deed ? $cautions : '';
             $on .= Deed::Tighten === $step->deed ? $cautions : '';
         }

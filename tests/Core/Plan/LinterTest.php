@@ -182,21 +182,21 @@ final class LinterTest extends TestCase
         yield 'charge clamps never seen hot' => [
             'clamps-not-rechecked', 'open-charge', Level::Watch,
             self::plus(
-                new Step('open-charge', Phase::Strip, Deed::Open, 'Charge pipes off', '', circuit: 'charge'), 'leaks-hot',
+                Step::plain('open-charge', Phase::Strip, Deed::Open, 'Charge pipes off')->with(circuit: 'charge'), 'leaks-hot',
                 'leaks-warm',
             ),
         ];
         yield 'the gate locked alone' => [
             'gate-locked', 'lock', Level::Stop,
-            self::plus(new Step('lock', Phase::Fit, Deed::Act, 'Lock the gate', '', tags: ['internal-gate-locked'])),
+            self::plus(Step::plain('lock', Phase::Fit, Deed::Act, 'Lock the gate')->with(tags: ['internal-gate-locked'])),
         ];
         yield 'a pulley without its belt' => [
             'belt-not-listed', 'pulley', Level::Stop,
-            self::plus(new Step('pulley', Phase::Fit, Deed::Act, 'Smaller pulley', '', tags: ['needs-other-belt'])),
+            self::plus(Step::plain('pulley', Phase::Fit, Deed::Act, 'Smaller pulley')->with(tags: ['needs-other-belt'])),
         ];
         yield 'flashed at once' => [
             'flash-without-wait', 'flash', Level::Stop,
-            self::plus(new Step('flash', Phase::Fit, Deed::Act, 'Write the control unit', '', tags: ['flash'])),
+            self::plus(Step::plain('flash', Phase::Fit, Deed::Act, 'Write the control unit')->with(tags: ['flash'])),
         ];
         yield 'the level of a hot engine' => ['no-cool-down', 'book-level', Level::Watch, self::without('cool-down')];
         yield 'nobody looks at the level' => ['level-not-checked', 'vacuum-fill', Level::Watch, self::without('level-cold', 'book-level')];
@@ -210,13 +210,13 @@ final class LinterTest extends TestCase
         yield 'started on loose bolts' => ['runs-with-joints-loose', 'start-first', Level::Stop, self::without('housing-tight')];
         yield 'a wait nobody ends' => ['wait-without-end', 'drain', Level::Watch, self::moved('drain', 'clean')];
         yield 'one step twice' => [
-            'step-twice', 'clean', Level::Stop, self::plus(new Step('clean', Phase::Measure, Deed::Act, 'Clean it again', '')),
+            'step-twice', 'clean', Level::Stop, self::plus(Step::plain('clean', Phase::Measure, Deed::Act, 'Clean it again')),
         ];
         yield 'a mix from nothing' => ['mix-without-reading', 'mix', Level::Stop, self::without('drained')];
         yield 'raised without a word' => ['raised-without-caution', 'raise-1', Level::Watch, self::bare('raise-1')];
         yield 'an item the vehicle lacks' => [
             'unknown-binding', 'ghost', Level::Stop,
-            self::plus(new Step('ghost', Phase::Fit, Deed::Act, 'Fit the ghost', '', item: 'ghost')),
+            self::plus(Step::plain('ghost', Phase::Fit, Deed::Act, 'Fit the ghost')->with(item: 'ghost')),
         ];
         yield 'the pan before what it hides' => [
             'refit-out-of-order', 'on.under-pan', Level::Stop, self::moved('on.under-pan', 'hose-on-water'),

@@ -52,15 +52,17 @@ final class ProcedureTest extends TestCase
             foreach ((new Compiler(Sheets::common()))->compile(
                 [$procedure], $choices, Sheets::vehicle($vehicleId), Sheets::kit(),
             )->steps as $step) {
-                $found[] = $step->routine;
-                $found[] = $step->sum;
+                $found[] = $step->asking->routine;
+                $found[] = $step->asking->sum;
                 self::assertEquals($step, Step::read(Node::of($step->toArray())), 'a step reads back as it was written');
             }
         }
         foreach ($procedure->operations as $operation) {
-            $named[] = $operation->routine;
-            $named[] = $operation->sum;
-            self::assertTrue('' === $operation->sum || isset(Doors::book()->all()[$operation->sum]), $operation->sum);
+            $named[] = $operation->asking->routine;
+            $named[] = $operation->asking->sum;
+            self::assertTrue(
+                '' === $operation->asking->sum || isset(Doors::book()->all()[$operation->asking->sum]), $operation->asking->sum,
+            );
         }
         self::assertSame([], array_values(array_diff(array_unique($named), $found)));
     }
@@ -78,9 +80,9 @@ final class ProcedureTest extends TestCase
             $grave = array_filter($sheet->findings, static fn (Finding $f): bool => Level::Stop === $f->level && 'no-wrench' !== $f->code);
             self::assertSame([], Sheets::codes(array_values($grave)), json_encode($choices->chosen, \JSON_THROW_ON_ERROR));
             foreach ($sheet->steps as $step) {
-                self::assertNotSame('', $step->title);
-                self::assertLessThanOrEqual(70, mb_strlen($step->title), $step->title);
-                self::assertStringNotContainsString('!', $step->title.$step->text, 'no exclamation marks');
+                self::assertNotSame('', $step->words->title);
+                self::assertLessThanOrEqual(70, mb_strlen($step->words->title), $step->words->title);
+                self::assertStringNotContainsString('!', $step->words->title.$step->words->text, 'no exclamation marks');
             }
             ++$tried;
         }
@@ -97,12 +99,12 @@ final class ProcedureTest extends TestCase
         $musts = 0;
         $defers = false;
         foreach ($sheet->steps as $step) {
-            foreach ($step->cautions as $caution) {
+            foreach ($step->words->cautions as $caution) {
                 $musts += $caution->acknowledge ? 1 : 0;
             }
-            $defers = $defers || str_contains($step->text, 'maker\'s service information');
+            $defers = $defers || str_contains($step->words->text, 'maker\'s service information');
             if (Deed::Drain === $step->deed) {
-                self::assertNotSame([], $step->cautions, $step->title);
+                self::assertNotSame([], $step->words->cautions, $step->words->title);
             }
         }
         self::assertGreaterThan(0, $musts);

@@ -65,7 +65,7 @@ final readonly class Sheets
         $tools = [];
         foreach (['vacuum', 'bleed', 'burp'] as $fill) {
             foreach (self::thermostat(new Kit([], []), ['fill' => $fill])->steps as $step) {
-                array_push($tools, ...$step->tools);
+                array_push($tools, ...$step->needs->tools);
             }
         }
 

@@ -109,7 +109,7 @@ final class ShorthandTest extends TestCase
             $last = 0.0;
             foreach ($row['blocks'] as $block) {
                 ++$shown;
-                self::assertEqualsWithDelta($block['step']->minutes->likely / $lane->minutes * 100, $block['width'], 1e-6);
+                self::assertEqualsWithDelta($block['step']->slot->minutes->likely / $lane->minutes * 100, $block['width'], 1e-6);
                 self::assertGreaterThanOrEqual($last - 1e-6, $block['x']);
                 $last = $block['x'] + $block['width'];
             }

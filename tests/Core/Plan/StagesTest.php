@@ -101,13 +101,13 @@ final class StagesTest extends TestCase
     {
         $tarn = Sheets::tarn();
         $step = (new StepWriter($tarn))->removal($tarn->items['thermostat-housing'], Phase::Strip);
-        self::assertSame(4, array_sum(array_map(static fn ($line): int => $line->count, $step->tray)));
-        self::assertContains('10 mm socket', $step->tools);
+        self::assertSame(4, array_sum(array_map(static fn ($line): int => $line->count, $step->needs->tray)));
+        self::assertContains('10 mm socket', $step->needs->tools);
         $tight = (new StepWriter($tarn))->tightening($tarn->joints['thermostat-cover-bolts'], Phase::Fit);
-        self::assertStringContainsString('Cast aluminium', $tight->cautions[0]->text);
-        self::assertSame(Position::Raised, $tight->position);
+        self::assertStringContainsString('Cast aluminium', $tight->words->cautions[0]->text);
+        self::assertSame(Position::Raised, $tight->slot->position);
         $vane = Sheets::vehicle('ostrel-vane-s6');
-        self::assertSame('new', (new StepWriter($vane))->tightening($vane->joints['damper-bolt'], Phase::Fit)->parts[0]->state);
+        self::assertSame('new', (new StepWriter($vane))->tightening($vane->joints['damper-bolt'], Phase::Fit)->needs->parts[0]->state);
     }
 
     public function testMovesArePutInOnlyWhereTheNextStepNeedsThem(): void
@@ -234,7 +234,7 @@ final class StagesTest extends TestCase
     {
         $after = [];
         foreach (Sheets::thermostat()->steps as $step) {
-            $after[$step->id] = $step->after;
+            $after[$step->id] = $step->slot->after;
         }
         self::assertContains('off.front-shield', $after['off.under-pan']);
         self::assertContains('housing-on', $after['housing-tight']);
@@ -263,7 +263,7 @@ final class StagesTest extends TestCase
         ))->after($this->step('8')->with(deed: Deed::Fill, circuit: 'coolant'));
         self::assertSame([[], [], []], [$rig->off, $rig->loose, $rig->open]);
         $rig = $rig->after($this->step('9')->with(deed: Deed::Hold, body: 'engine'))->after($this->step('10')->with(
-            deed: Deed::Move, body: 'engine', moveMm: 30.0, moveWay: 'up',
+            deed: Deed::Move, body: 'engine', mm: 30.0, way: 'up',
         ))->after($this->step('11')->with(deed: Deed::Start, tags: ['flash']));
         self::assertSame(['engine' => '9'], $rig->held);
         self::assertSame(['engine up' => 30.0], $rig->moved);
@@ -297,9 +297,8 @@ final class StagesTest extends TestCase
     private function step(
         string $id, Position $position = Position::Any, Phase $phase = Phase::Strip, float $minutes = 1.0, array $after = [],
     ): Step {
-        return new Step(
-            $id, $phase, Deed::Act, 'Step '.$id, '', position: $position, minutes: new Minutes($minutes, $minutes, $minutes),
-            after: $after,
+        return Step::plain($id, $phase, Deed::Act, 'Step '.$id)->with(
+            position: $position, minutes: new Minutes($minutes, $minutes, $minutes), after: $after,
         );
     }
 }

@@ -66,9 +66,9 @@ final class WrenchRoundTest extends TestCase
         [$warm, $cold, $unsaid] = [$wait('25'), $wait('5'), $wait('')];
         self::assertNotNull($warm);
         self::assertSame(Deed::Wait, $warm->deed);
-        self::assertGreaterThan($warm->minutes->likely, $cold?->minutes->likely);
+        self::assertGreaterThan($warm->slot->minutes->likely, $cold?->slot->minutes->likely);
         self::assertNotNull($unsaid);
-        self::assertStringContainsString('18 °C', $unsaid->why);
+        self::assertStringContainsString('18 °C', $unsaid->words->why);
         self::assertSame(
             [], array_filter(Sheets::thermostat()->steps, static fn (Step $step): bool => str_starts_with($step->id, 'cure.')),
             'dry threads cure nothing',

@@ -21,7 +21,7 @@ final readonly class EarlierWork implements Hindrance
         }
         foreach ($fit->earlier($step) as $earlier) {
             if (Nature::isWork($earlier) && !$fit->state->isClosed($earlier->id)) {
-                yield Obstacle::reason('earlier-work', sprintf('“%s” is not done.', $earlier->title), $earlier->id);
+                yield Obstacle::reason('earlier-work', sprintf('“%s” is not done.', $earlier->words->title), $earlier->id);
             }
         }
     }

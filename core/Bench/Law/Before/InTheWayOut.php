@@ -15,7 +15,7 @@ final readonly class InTheWayOut implements Hindrance
     public function of(Fit $fit, Step $step): iterable
     {
         foreach ($fit->state->inside as $put) {
-            foreach ($fit->sheet->step($put->string('step'))->puts ?? [] as $declared) {
+            foreach ($fit->sheet->step($put->string('step'))->needs->puts ?? [] as $declared) {
                 if ($declared->thing === $put->string('thing') && $declared->outBefore === $step->id) {
                     yield Obstacle::reason('still-in', sprintf('The %s is still in. Take it out first.', $declared->thing), $step->id);
                 }

@@ -16,7 +16,7 @@ final readonly class LineOrder implements Hindrance
     {
         foreach ($fit->earlier($step) as $earlier) {
             if (!$fit->state->isClosed($earlier->id) && !$fit->runsByItself($earlier)) {
-                yield Obstacle::noted('line-order', sprintf('“%s” comes before it in the line.', $earlier->title), $earlier->id);
+                yield Obstacle::noted('line-order', sprintf('“%s” comes before it in the line.', $earlier->words->title), $earlier->id);
 
                 return;
             }

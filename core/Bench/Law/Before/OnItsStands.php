@@ -26,7 +26,7 @@ final readonly class OnItsStands implements Hindrance
         }
         if (Deed::Drive === $step->deed && $raised) {
             yield Obstacle::lead('drive-raised', 'The vehicle is still on its stands.', $fit->nearest($step, Deed::Lower)->id);
-        } elseif (Position::Ground === $step->position && $raised) {
+        } elseif (Position::Ground === $step->slot->position && $raised) {
             yield Obstacle::reason(
                 'not-level', 'This is done on the floor, and the vehicle is on its stands.', $fit->nearest($step, Deed::Lower)->id,
             );

@@ -16,12 +16,12 @@ final readonly class ReadyToFill implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        if (Deed::Fill !== $step->deed && Deed::Bleed !== $step->deed && '' === $step->routine) {
+        if (Deed::Fill !== $step->deed && Deed::Bleed !== $step->deed && '' === $step->asking->routine) {
             return;
         }
-        foreach ($fit->sheet->doing(Deed::Drain, '', '', $step->circuit) as $drain) {
+        foreach ($fit->sheet->doing(Deed::Drain, '', '', $step->target->circuit) as $drain) {
             if (!$fit->state->isClosed($drain->id)) {
-                yield Obstacle::reason('not-drained', sprintf('“%s” is not done.', $drain->title), $drain->id);
+                yield Obstacle::reason('not-drained', sprintf('“%s” is not done.', $drain->words->title), $drain->id);
             }
         }
         $planned = $fit->rigs()->planned($step);

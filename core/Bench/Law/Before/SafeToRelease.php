@@ -23,13 +23,15 @@ final readonly class SafeToRelease implements Hindrance
             if ($this->carries($fit, $step, $id)) {
                 $item = $fit->vehicle->items[$id];
                 $refit = $fit->sheet->doing(Deed::Refit, $item->id)[0] ?? $step;
-                yield Obstacle::lead('carrier-off', sprintf('The %s that carries the %s is off.', $item->name, $step->body), $refit->id);
+                yield Obstacle::lead(
+                    'carrier-off', sprintf('The %s that carries the %s is off.', $item->name, $step->target->load->body), $refit->id,
+                );
             }
         }
         foreach (array_diff_key($fit->looseJoints(), $planned->loose) as $id => $left) {
             $joint = $fit->vehicle->joints[$id];
             if ($this->carries($fit, $step, $joint->item)) {
-                $said = sprintf('%s: %d not tight, and they carry the %s.', ucfirst($joint->name), $left, $step->body);
+                $said = sprintf('%s: %d not tight, and they carry the %s.', ucfirst($joint->name), $left, $step->target->load->body);
                 $tighten = $fit->sheet->doing(Deed::Tighten, '', $id)[0] ?? $step;
                 yield Obstacle::lead('carrier-loose', $said, $tighten->id);
             }
@@ -38,6 +40,6 @@ final readonly class SafeToRelease implements Hindrance
 
     private function carries(Fit $fit, Step $step, string $item): bool
     {
-        return ($fit->vehicle->items[$item] ?? null)?->carries === $step->body;
+        return ($fit->vehicle->items[$item] ?? null)?->carries === $step->target->load->body;
     }
 }

@@ -17,8 +17,8 @@ final readonly class StripOrder implements Hindrance
     {
         $off = $fit->actual()->off;
         $planned = $fit->rigs()->planned($step)->off;
-        $item = $fit->vehicle->items[$step->item] ?? null;
-        $joint = $fit->vehicle->joints[$step->joint] ?? null;
+        $item = $fit->vehicle->items[$step->target->item] ?? null;
+        $joint = $fit->vehicle->joints[$step->target->joint] ?? null;
         if (Deed::Remove === $step->deed && null !== $item) {
             foreach ($this->onStill($item->behind, $off, $planned) as $front) {
                 yield $this->obstacle($fit, $step, Deed::Remove, $front, 'The %s in front of it is still on.');

@@ -15,8 +15,8 @@ final readonly class WaitsOver implements Hindrance
     public function of(Fit $fit, Step $step): iterable
     {
         foreach ($fit->sheet->steps as $wait) {
-            if ($wait->passive && $wait->until === $step->id && !$fit->state->isClosed($wait->id)) {
-                yield Obstacle::reason('wait-open', sprintf('“%s” is not finished.', $wait->title), $wait->id);
+            if ($wait->slot->passive && $wait->slot->until === $step->id && !$fit->state->isClosed($wait->id)) {
+                yield Obstacle::reason('wait-open', sprintf('“%s” is not finished.', $wait->words->title), $wait->id);
             }
         }
     }

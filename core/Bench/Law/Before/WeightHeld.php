@@ -15,10 +15,10 @@ final readonly class WeightHeld implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        $item = $fit->vehicle->items[$step->item] ?? null;
+        $item = $fit->vehicle->items[$step->target->item] ?? null;
         $body = match (true) {
             Deed::Remove === $step->deed && null !== $item => $item->carries,
-            Deed::Move === $step->deed => $step->body,
+            Deed::Move === $step->deed => $step->target->load->body,
             default => '',
         };
         if ('' !== $body && !isset($fit->actual()->held[$body])) {

@@ -14,7 +14,7 @@ final readonly class CautionsRead implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        foreach ($step->cautions as $i => $caution) {
+        foreach ($step->words->cautions as $i => $caution) {
             if ($caution->acknowledge && !isset($fit->state->seen[$step->id][$i])) {
                 yield Obstacle::never('caution', 'Acknowledge the caution first.', $step->id);
 

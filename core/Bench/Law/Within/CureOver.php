@@ -15,7 +15,7 @@ final readonly class CureOver implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        $left = Deed::Wait === $step->deed && $step->passive ? $fit->waitLeftNow($step) : 0.0;
+        $left = Deed::Wait === $step->deed && $step->slot->passive ? $fit->waitLeftNow($step) : 0.0;
         if ($left > 0.0) {
             yield Obstacle::reason('cure', sprintf('It has not had its time: about %d min to go.', (int) ceil($left)), $step->id);
         }

@@ -15,11 +15,11 @@ final readonly class FastenersFinal implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        $left = Deed::Tighten === $step->deed ? $fit->boltsLeft($step->joint) : 0;
+        $left = Deed::Tighten === $step->deed ? $fit->boltsLeft($step->target->joint) : 0;
         if ($left > 0) {
             yield Obstacle::reason(
                 'fasteners',
-                sprintf('%d of %d fasteners are not at their final mark.', $left, $fit->vehicle->joints[$step->joint]->count()),
+                sprintf('%d of %d fasteners are not at their final mark.', $left, $fit->vehicle->joints[$step->target->joint]->count()),
                 $step->id,
             );
         }

@@ -15,7 +15,7 @@ final readonly class PassesInOrder implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        foreach (Deed::Tighten === $step->deed ? $fit->passFaults($step->joint) : [] as $fault) {
+        foreach (Deed::Tighten === $step->deed ? $fit->passFaults($step->target->joint) : [] as $fault) {
             yield Obstacle::reason('pass-order', $fault.' Do that pass again.', $step->id);
         }
     }

@@ -14,7 +14,7 @@ final readonly class PutInCounted implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        foreach ($step->puts as $put) {
+        foreach ($step->needs->puts as $put) {
             $key = $step->id.' '.$put->thing;
             if (!isset($fit->state->inside[$key]) && !isset($fit->state->everInside[$key])) {
                 yield Obstacle::reason('not-put-in', sprintf('Mark that the %s is in.', $put->thing), $step->id);

@@ -15,7 +15,7 @@ final readonly class ReadingsTaken implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        foreach ($step->asks as $ask) {
+        foreach ($step->asking->asks as $ask) {
             $reading = $fit->state->reading($step->id, $ask->field);
             if (null === $reading) {
                 yield self::obstacle($ask, 'reading-missing', sprintf('Measure: %s.', lcfirst($ask->label)), $step);

@@ -15,7 +15,7 @@ final readonly class BatteryLive implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            $item = $run->vehicle->items[$step->item] ?? null;
+            $item = $run->vehicle->items[$step->target->item] ?? null;
             if (Deed::Remove === $step->deed && null !== $item && in_array('battery', $item->hazards, true) && $rig->battery) {
                 yield Finding::stop(
                     'battery-live', $step->id,

@@ -18,7 +18,7 @@ final readonly class ClampsNotRechecked implements Rule
         $opened = array_values(
             array_filter(
                 $run->sheet->steps,
-                static fn (Step $step): bool => Deed::Open === $step->deed && str_contains($step->circuit, 'charge'),
+                static fn (Step $step): bool => Deed::Open === $step->deed && str_contains($step->target->circuit, 'charge'),
             ),
         );
         if ([] === $opened) {
@@ -27,7 +27,7 @@ final readonly class ClampsNotRechecked implements Rule
         $hot = false;
         foreach ($run->sheet->steps as $step) {
             $hot = $hot || Deed::Drive === $step->deed;
-            if (($hot && Deed::Leaks === $step->deed) || 'clamps' === $step->followUp->kind) {
+            if (($hot && Deed::Leaks === $step->deed) || 'clamps' === $step->asking->followUp->kind) {
                 return;
             }
         }

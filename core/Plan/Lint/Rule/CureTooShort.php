@@ -27,9 +27,12 @@ final readonly class CureTooShort implements Rule
                 }
                 unset($pending[$from]);
             }
-            $cure = max($step->cure, Deed::Tighten === $step->deed ? $run->vehicle->joints[$step->joint]->seat->cure ?? 0.0 : 0.0);
+            $cure = max(
+                $step->slot->cure,
+                Deed::Tighten === $step->deed ? $run->vehicle->joints[$step->target->joint]->seat->cure ?? 0.0 : 0.0,
+            );
             if ($cure > 0.0) {
-                $pending[$step->id] = [$end + $cure, $step->title];
+                $pending[$step->id] = [$end + $cure, $step->words->title];
             }
         }
     }

@@ -26,7 +26,7 @@ final readonly class FigureDoubtful implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            $joint = $run->vehicle->joints[$step->target->joint] ?? null;
             if (null === $joint || !$joint->hasFigure()) {
                 continue;
             }

@@ -16,7 +16,7 @@ final readonly class FigureTooLow implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            $joint = $run->vehicle->joints[$step->target->joint] ?? null;
             $mechanics = null === $joint || !$joint->hasFigure() ? null : JointMechanics::of($joint);
             if (null === $joint || null === $mechanics) {
                 continue;

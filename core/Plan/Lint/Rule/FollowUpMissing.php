@@ -14,7 +14,7 @@ final readonly class FollowUpMissing implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        $booked = array_map(static fn (Step $step): string => $step->followUp->kind, $run->sheet->steps);
+        $booked = array_map(static fn (Step $step): string => $step->asking->followUp->kind, $run->sheet->steps);
         $last = $run->sheet->steps[count($run->sheet->steps) - 1] ?? null;
         foreach ($run->sheet->expects as $kind) {
             if (null !== $last && !in_array($kind, $booked, true)) {

@@ -15,7 +15,7 @@ final readonly class HotCircuitOpened implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            $circuit = $run->vehicle->circuits[$step->circuit] ?? null;
+            $circuit = $run->vehicle->circuits[$step->target->circuit] ?? null;
             if (Deed::Drain === $step->deed && null !== $circuit && $circuit->cap > 0 && !$rig->cold) {
                 yield Finding::stop(
                     'hot-circuit', $step->id,

@@ -15,7 +15,7 @@ final readonly class JointWithoutFigure implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            $joint = $run->vehicle->joints[$step->target->joint] ?? null;
             if (null !== $joint && !$joint->hasFigure() && !$joint->isByTurn()) {
                 yield Finding::stop(
                     'joint-no-figure', $step->id, sprintf('No figure is known for the %s.', $joint->name),

@@ -17,7 +17,7 @@ final readonly class LevelNotChecked implements Rule
         foreach ($run->sheet->doing(Deed::Fill) as $fill) {
             $looked = false;
             foreach (array_slice($run->sheet->steps, $run->sheet->placeOf($fill->id) + 1) as $step) {
-                $looked = $looked || ($step->circuit === $fill->circuit && in_array(
+                $looked = $looked || ($step->target->circuit === $fill->target->circuit && in_array(
                     $step->deed, [Deed::Check, Deed::Bleed, Deed::Measure, Deed::Book], true,
                 ));
             }

@@ -14,7 +14,7 @@ final readonly class LevelWhileHot implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            if ('level' === $step->followUp->kind && $rig->ran && !$rig->cold) {
+            if ('level' === $step->asking->followUp->kind && $rig->ran && !$rig->cold) {
                 yield Finding::watch(
                     'no-cool-down', $step->id,
                     'The engine has run and nothing lets it cool down before the cold level is looked at.',

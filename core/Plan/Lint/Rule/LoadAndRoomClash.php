@@ -15,7 +15,7 @@ final readonly class LoadAndRoomClash implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            $joint = $run->vehicle->joints[$step->target->joint] ?? null;
             if (null !== $joint && in_array('loaded', $joint->going->when, true) && in_array('room', $joint->going->when, true)) {
                 yield Finding::stop(
                     'load-and-room', $step->id,

@@ -15,7 +15,7 @@ final readonly class MixWithoutReading implements Rule
     {
         $asked = [];
         foreach ($run->sheet->steps as $step) {
-            if ('coolant-mix' === $step->sum) {
+            if ('coolant-mix' === $step->asking->sum) {
                 foreach (['drained' => 'what was drained', 'strength_before' => 'the strength of what was in it'] as $field => $what) {
                     if (!isset($asked[$field])) {
                         yield Finding::stop(
@@ -25,7 +25,7 @@ final readonly class MixWithoutReading implements Rule
                     }
                 }
             }
-            foreach ($step->asks as $ask) {
+            foreach ($step->asking->asks as $ask) {
                 $asked[$ask->field] = true;
             }
         }

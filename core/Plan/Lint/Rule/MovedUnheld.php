@@ -15,10 +15,10 @@ final readonly class MovedUnheld implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Move === $step->deed && !isset($rig->held[$step->body])) {
+            if (Deed::Move === $step->deed && !isset($rig->held[$step->target->load->body])) {
                 yield Finding::stop(
-                    'moved-unheld', $step->id, sprintf('The %s is moved here and nothing holds it.', $step->body),
-                    sprintf('Support the %s before this step.', $step->body),
+                    'moved-unheld', $step->id, sprintf('The %s is moved here and nothing holds it.', $step->target->load->body),
+                    sprintf('Support the %s before this step.', $step->target->load->body),
                 );
             }
         }

@@ -17,7 +17,8 @@ final readonly class MovesTooFar implements Rule
         foreach ($run->moments as [$step, $rig]) {
             foreach (Deed::Move === $step->deed ? $run->vehicle->limits : [] as $limit) {
                 $free = '' !== $limit->freedBy && isset($rig->off[$limit->freedBy]);
-                if ($limit->body === $step->body && $limit->way === $step->moveWay && $step->moveMm > $limit->mm && !$free) {
+                $load = $step->target->load;
+                if ($limit->body === $load->body && $limit->way === $load->way && $load->mm > $limit->mm && !$free) {
                     $mend = '' === $limit->freedBy ? sprintf('Move it %s mm at most.', $limit->mm) : sprintf(
                         'Take off the %s first, or move it %s mm at most.',
                         $run->vehicle->items[$limit->freedBy]->name ?? $limit->freedBy, $limit->mm,
@@ -25,7 +26,7 @@ final readonly class MovesTooFar implements Rule
                     yield Finding::stop(
                         'movement-limit', $step->id,
                         sprintf(
-                            'The %s goes %s %s mm; past %s mm %s.', $limit->body, $limit->way, $step->moveMm, $limit->mm,
+                            'The %s goes %s %s mm; past %s mm %s.', $limit->body, $limit->way, $step->target->load->mm, $limit->mm,
                             $limit->because,
                         ),
                         $mend,

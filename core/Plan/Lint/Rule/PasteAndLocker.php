@@ -15,7 +15,7 @@ final readonly class PasteAndLocker implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            $joint = $run->vehicle->joints[$step->target->joint] ?? null;
             $said = null === $joint ? '' : mb_strtolower($joint->seat->compound.' '.$joint->seat->friction);
             if (null !== $joint && 1 === preg_match('~anti-?\s?seize|paste~', $said) && 1 === preg_match('~lock~', $said)) {
                 yield Finding::stop(

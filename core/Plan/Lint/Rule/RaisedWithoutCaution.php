@@ -16,11 +16,11 @@ final readonly class RaisedWithoutCaution implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->steps as $step) {
-            $must = [] !== array_filter($step->cautions, static fn (Caution $caution): bool => $caution->acknowledge);
+            $must = [] !== array_filter($step->words->cautions, static fn (Caution $caution): bool => $caution->acknowledge);
             if (in_array($step->deed, [Deed::Raise, Deed::Hold, Deed::BatteryOff], true) && !$must) {
                 yield Finding::watch(
                     'raised-without-caution', $step->id,
-                    sprintf('“%s” can hurt somebody and carries no caution to acknowledge.', $step->title), 'Give it one.',
+                    sprintf('“%s” can hurt somebody and carries no caution to acknowledge.', $step->words->title), 'Give it one.',
                 );
             }
         }

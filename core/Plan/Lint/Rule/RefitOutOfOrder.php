@@ -18,7 +18,7 @@ final readonly class RefitOutOfOrder implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            $item = $run->vehicle->items[$step->item] ?? null;
+            $item = $run->vehicle->items[$step->target->item] ?? null;
             if (null === $item) {
                 continue;
             }

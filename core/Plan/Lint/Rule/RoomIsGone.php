@@ -15,7 +15,7 @@ final readonly class RoomIsGone implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            $joint = $run->vehicle->joints[$step->target->joint] ?? null;
             if (Deed::Tighten !== $step->deed || null === $joint || !in_array('room', $joint->going->when, true)) {
                 continue;
             }

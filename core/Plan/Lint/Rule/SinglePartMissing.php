@@ -16,8 +16,8 @@ final readonly class SinglePartMissing implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $run->vehicle->joints[$step->joint] ?? null;
-            $listed = [] !== array_filter($step->parts, static fn (Supply $part): bool => 'new' === $part->state);
+            $joint = $run->vehicle->joints[$step->target->joint] ?? null;
+            $listed = [] !== array_filter($step->needs->parts, static fn (Supply $part): bool => 'new' === $part->state);
             if (null !== $joint && $joint->fastener->isNew() && !$listed) {
                 yield Finding::stop(
                     'single-use-not-listed', $step->id, sprintf('The %s are to be new and stand on no parts list.', $joint->name),

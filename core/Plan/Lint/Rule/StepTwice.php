@@ -17,7 +17,7 @@ final readonly class StepTwice implements Rule
         foreach ($run->sheet->steps as $step) {
             if (isset($seen[$step->id])) {
                 yield Finding::stop(
-                    'step-twice', $step->id, sprintf('The step “%s” stands on the sheet twice.', $step->title),
+                    'step-twice', $step->id, sprintf('The step “%s” stands on the sheet twice.', $step->words->title),
                     'Give one of them another id.',
                 );
             }

@@ -18,10 +18,10 @@ final readonly class TrayMiscounts implements Rule
     {
         $removals = [];
         foreach ($run->sheet->doing(Deed::Remove) as $removal) {
-            $removals[$removal->item][] = $removal;
+            $removals[$removal->target->item][] = $removal;
         }
         foreach ($run->sheet->doing(Deed::Refit) as $refit) {
-            foreach ($removals[$refit->item] ?? [] as $removal) {
+            foreach ($removals[$refit->target->item] ?? [] as $removal) {
                 $off = $this->pieces($removal);
                 $on = $this->pieces($refit);
                 if ($off !== $on) {
@@ -36,6 +36,6 @@ final readonly class TrayMiscounts implements Rule
 
     private function pieces(Step $step): int
     {
-        return array_sum(array_map(static fn (TrayLine $line): int => $line->count, $step->tray));
+        return array_sum(array_map(static fn (TrayLine $line): int => $line->count, $step->needs->tray));
     }
 }

@@ -15,7 +15,7 @@ final readonly class UnderWithoutStands implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            if (!$rig->raised && (Position::Raised === $step->position || Position::WheelOff === $step->position)) {
+            if (!$rig->raised && (Position::Raised === $step->slot->position || Position::WheelOff === $step->slot->position)) {
                 yield Finding::stop(
                     'no-stands', $step->id, 'This is done under the vehicle, and it stands on the floor.',
                     'Raise it and set it on stands first.',

@@ -14,9 +14,9 @@ final readonly class UnknownBinding implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->steps as $step) {
-            foreach ([[$step->item, $run->vehicle->items, 'item'], [
-                $step->joint, $run->vehicle->joints, 'joint',
-            ], [$step->circuit, $run->vehicle->circuits, 'circuit']] as [$id, $known, $kind]) {
+            foreach ([[$step->target->item, $run->vehicle->items, 'item'], [
+                $step->target->joint, $run->vehicle->joints, 'joint',
+            ], [$step->target->circuit, $run->vehicle->circuits, 'circuit']] as [$id, $known, $kind]) {
                 if ('' !== $id && !isset($known[$id])) {
                     yield Finding::stop(
                         'unknown-binding', $step->id,

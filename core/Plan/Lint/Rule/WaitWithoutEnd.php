@@ -14,10 +14,11 @@ final readonly class WaitWithoutEnd implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->steps as $step) {
-            if ($step->passive && '' !== $step->until && $run->sheet->placeOf($step->until) <= $run->sheet->placeOf($step->id)) {
+            $until = $step->slot->passive ? $step->slot->until : '';
+            if ('' !== $until && $run->sheet->placeOf($until) <= $run->sheet->placeOf($step->id)) {
                 yield Finding::watch(
                     'wait-without-end', $step->id,
-                    sprintf('“%s” runs by itself, and the step that waits for it does not come after it.', $step->title),
+                    sprintf('“%s” runs by itself, and the step that waits for it does not come after it.', $step->words->title),
                     'Name a later step that needs it to be over.',
                 );
             }

@@ -15,7 +15,7 @@ final readonly class WeightUnsupported implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            $item = $run->vehicle->items[$step->item] ?? null;
+            $item = $run->vehicle->items[$step->target->item] ?? null;
             if (Deed::Remove === $step->deed && null !== $item && '' !== $item->carries && !isset($rig->held[$item->carries])) {
                 yield Finding::stop(
                     'weight-unsupported', $step->id,

@@ -16,7 +16,7 @@ final readonly class YieldBoltReused implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $run->vehicle->joints[$step->joint] ?? null;
+            $joint = $run->vehicle->joints[$step->target->joint] ?? null;
             if (null === $joint || $joint->fastener->isNew() || $joint->fastener->longest > 0.0) {
                 continue;
             }

@@ -56,8 +56,8 @@ final readonly class Careless
             3 => $this->piece(EventType::Broke, $fit),
             4 => $this->piece(EventType::Replaced, $fit),
             5 => [EventType::CountedAll, ['step' => $here->id], 1.0],
-            6 => [] === $here->tray ? null : [
-                EventType::Counted, ['step' => $here->id, 'thing' => $here->tray[0]->thing, 'by' => $this->luck->getInt(-4, 6)], 1.0,
+            6 => [] === $here->needs->tray ? null : [
+                EventType::Counted, ['step' => $here->id, 'thing' => $here->needs->tray[0]->thing, 'by' => $this->luck->getInt(-4, 6)], 1.0,
             ],
             7 => EventType::Measured === $type ? [
                 $type, ['value' => (float) $payload['value'] * $this->luck->getInt(0, 30) / 10] + $payload, 1.0,
@@ -69,7 +69,7 @@ final readonly class Careless
             10 => [] === $log ? null : [EventType::Undone, ['event' => $log[$this->luck->getInt(0, count($log) - 1)]->id], 1.0],
             11 => [EventType::StepReopened, ['step' => $any->id], 1.0],
             12 => [EventType::PutIn, ['step' => $any->id, 'thing' => 'rag'], 2.0],
-            default => '' === $here->routine ? [
+            default => '' === $here->asking->routine ? [
                 EventType::StepStarted, ['step' => $any->id], 1.0,
             ] : [EventType::StageBegun, ['step' => $here->id, 'stage' => $fit->routine($here)?->next()->id ?? 'x'], 1.0],
         };
@@ -78,12 +78,12 @@ final readonly class Careless
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function piece(EventType $type, Fit $fit): ?array
     {
-        $trays = array_values(array_filter($fit->sheet->steps, static fn (Step $step): bool => [] !== $step->tray));
+        $trays = array_values(array_filter($fit->sheet->steps, static fn (Step $step): bool => [] !== $step->needs->tray));
         if ([] === $trays) {
             return null;
         }
         $step = $trays[$this->luck->getInt(0, count($trays) - 1)];
-        $thing = $step->tray[$this->luck->getInt(0, count($step->tray) - 1)]->thing;
+        $thing = $step->needs->tray[$this->luck->getInt(0, count($step->needs->tray) - 1)]->thing;
 
         return [$type, ['step' => $step->id, 'thing' => $thing] + (EventType::Dropped === $type ? ['what' => $thing] : []), 5.0];
     }

@@ -370,7 +370,7 @@ final class LawTest extends TestCase
     {
         $this->workTo('hold-gearbox-raised', sheet: $this->drover('gearbox-mount'));
         $off = array_values(
-            array_filter($this->fit->sheet->steps, static fn ($step): bool => 'gearbox-mount' === $step->item),
+            array_filter($this->fit->sheet->steps, static fn ($step): bool => 'gearbox-mount' === $step->target->item),
         )[0] ?? self::fail();
         $this->may('counted-all', ['step' => $off->id]);
         self::assertStringContainsString(
@@ -445,7 +445,7 @@ final class LawTest extends TestCase
 
     private function mayRead(string $step, string $field, float $value): string
     {
-        $unit = array_column($this->fit->sheet->step($step)->asks ?? [], 'unit', 'field')[$field] ?? '';
+        $unit = array_column($this->fit->sheet->step($step)->asking->asks ?? [], 'unit', 'field')[$field] ?? '';
 
         return $this->sent(
             'measured', ['step' => $step, 'field' => $field, 'text' => $value.' '.$unit, 'value' => $value, 'unit' => $unit],

@@ -46,12 +46,12 @@ final class Oracle
     {
         $wrong = [];
         foreach ($this->closedInTheEnd(Deed::Remove) as $off) {
-            $on = $this->sheet->doing(Deed::Refit, $off->item)[0] ?? null;
+            $on = $this->sheet->doing(Deed::Refit, $off->target->item)[0] ?? null;
             if (null === $on || !$this->isClosed($on->id)) {
-                $wrong[] = $off->item.' is off';
+                $wrong[] = $off->target->item.' is off';
                 continue;
             }
-            foreach ($off->tray as $line) {
+            foreach ($off->needs->tray as $line) {
                 [$out, $back, $gone] = [$this->tally($off, $line->thing, $line->count), $this->tally($on, $line->thing, $line->count), 0];
                 foreach ($this->log as $e) {
                     if ($e->string('thing') === $line->thing && in_array($e->string('step'), [$off->id, $on->id], true)) {
@@ -64,10 +64,10 @@ final class Oracle
                     }
                 }
                 if ($gone > 0) {
-                    $wrong[] = sprintf('%s of %s: %d gone for good', $line->thing, $off->item, $gone);
+                    $wrong[] = sprintf('%s of %s: %d gone for good', $line->thing, $off->target->item, $gone);
                 }
                 if ($back < $line->count) {
-                    $wrong[] = sprintf('%s of %s: %d of %d back (%d out)', $line->thing, $off->item, $back, $line->count, $out);
+                    $wrong[] = sprintf('%s of %s: %d of %d back (%d out)', $line->thing, $off->target->item, $back, $line->count, $out);
                 }
             }
         }
@@ -110,12 +110,12 @@ final class Oracle
             [$opened, $filled, $in, $out] = [false, false, null, null];
             foreach ($this->log as $e) {
                 $step = $this->sheet->step($e->string('step'));
-                if (null === $step || $step->circuit !== $circuit->id) {
+                if (null === $step || $step->target->circuit !== $circuit->id) {
                     continue;
                 }
                 $opened = $opened || Deed::Drain === $step->deed && in_array($e->type, [EventType::StepStarted, EventType::StepDone], true);
                 $filled = $filled || Deed::Fill === $step->deed && EventType::StepDone === $e->type && $this->isClosed($step->id);
-                foreach (EventType::Measured === $e->type ? $step->asks : [] as $ask) {
+                foreach (EventType::Measured === $e->type ? $step->asking->asks : [] as $ask) {
                     if ($ask->field === $e->string('field')) {
                         $in = Flow::In === $ask->flow ? $e->float('value') : $in;
                         $out = Flow::Out === $ask->flow ? $e->float('value') : $out;
@@ -139,7 +139,7 @@ final class Oracle
     {
         $wrong = [];
         foreach ($this->sheet->doing(Deed::Tighten) as $step) {
-            $joint = $this->vehicle->joints[$step->joint];
+            $joint = $this->vehicle->joints[$step->target->joint];
             $marks = array_values(
                 array_filter(
                     $this->log,
@@ -147,7 +147,7 @@ final class Oracle
                 ),
             );
             $off = '' !== $joint->item && [] !== array_filter(
-                $this->closedInTheEnd(Deed::Remove), static fn (Step $s): bool => $s->item === $joint->item,
+                $this->closedInTheEnd(Deed::Remove), static fn (Step $s): bool => $s->target->item === $joint->item,
             );
             if ([] === $marks && !$off) {
                 continue;
@@ -178,8 +178,8 @@ final class Oracle
                 continue;
             }
             match ($step->deed) {
-                Deed::Hold => $held[$step->body] = true,
-                Deed::Release => $held[$step->body] = false,
+                Deed::Hold => $held[$step->target->load->body] = true,
+                Deed::Release => $held[$step->target->load->body] = false,
                 Deed::Raise => $raised = true,
                 Deed::Lower => $raised = false,
                 Deed::BatteryOff => $battery = false,
@@ -199,7 +199,7 @@ final class Oracle
     {
         $wrong = [];
         foreach ($this->sheet->steps as $step) {
-            $routine = FillRoutine::named($step->routine);
+            $routine = FillRoutine::named($step->asking->routine);
             if (null === $routine || !$this->isClosed($step->id)) {
                 continue;
             }
@@ -208,7 +208,7 @@ final class Oracle
                     ...$wrong,
                     ...$stage->seconds > 0 ? $this->hold(
                         $step, $stage->id, $stage->seconds,
-                        in_array($stage->ask, array_column($step->asks, 'field'), true) ? $stage->ask : '',
+                        in_array($stage->ask, array_column($step->asking->asks, 'field'), true) ? $stage->ask : '',
                     ) : [],
                 ];
             }
@@ -258,7 +258,7 @@ final class Oracle
     {
         $wrong = [];
         foreach ($this->sheet->steps as $step) {
-            foreach ($step->asks as $ask) {
+            foreach ($step->asking->asks as $ask) {
                 $read = array_values(
                     array_filter(
                         $this->log,

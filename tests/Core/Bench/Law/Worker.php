@@ -56,7 +56,7 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function caution(Fit $fit, Step $step): ?array
     {
-        foreach ($step->cautions as $i => $caution) {
+        foreach ($step->words->cautions as $i => $caution) {
             if ($caution->acknowledge && !isset($fit->state->seen[$step->id][$i])) {
                 return [EventType::CautionAcknowledged, ['step' => $step->id, 'caution' => $i], 4.0];
             }
@@ -69,7 +69,7 @@ final class Worker
     private function takeOut(Fit $fit, Step $step): ?array
     {
         foreach (self::LEAVES_IN === $this->habit ? [] : $fit->state->inside as $put) {
-            $declared = array_column($fit->sheet->step($put->string('step'))->puts ?? [], 'outBefore', 'thing');
+            $declared = array_column($fit->sheet->step($put->string('step'))->needs->puts ?? [], 'outBefore', 'thing');
             if (($declared[$put->string('thing')] ?? '') === $step->id || Deed::Start === $step->deed || Deed::Drive === $step->deed) {
                 return [EventType::TakenOut, ['step' => $put->string('step'), 'thing' => $put->string('thing')], 5.0];
             }
@@ -81,7 +81,7 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function start(Fit $fit, Step $step): ?array
     {
-        return !$step->passive || $fit->state->isStarted($step->id) ? null : [EventType::StepStarted, ['step' => $step->id], 10.0];
+        return !$step->slot->passive || $fit->state->isStarted($step->id) ? null : [EventType::StepStarted, ['step' => $step->id], 10.0];
     }
 
     /** @return array{EventType, array<string, string|int|float>, float}|null */
@@ -96,7 +96,7 @@ final class Worker
                 return match (true) {
                     $missing && $count->lost() > 0 => $this->find($fit, $count->thing),
                     $missing => [EventType::Replaced, ['step' => $step->id, 'thing' => $count->thing], 30.0],
-                    0 === $now && $wanted === $count->expected && 1 === count($step->tray) && 0 === $this->luck->getInt(0, 1) => [
+                    0 === $now && $wanted === $count->expected && 1 === count($step->needs->tray) && 0 === $this->luck->getInt(0, 1) => [
                         EventType::CountedAll, ['step' => $step->id], 60.0,
                     ],
                     default => [EventType::Counted, ['step' => $step->id, 'thing' => $count->thing, 'by' => $wanted - $now], 15.0],
@@ -122,7 +122,7 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function putIn(Fit $fit, Step $step): ?array
     {
-        foreach ($step->puts as $put) {
+        foreach ($step->needs->puts as $put) {
             $key = $step->id.' '.$put->thing;
             if (!isset($fit->state->inside[$key]) && !isset($fit->state->everInside[$key])) {
                 return [EventType::PutIn, ['step' => $step->id, 'thing' => $put->thing], 8.0];
@@ -135,7 +135,7 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function bolt(Fit $fit, Step $step): ?array
     {
-        $joint = $fit->vehicle->joints[$step->joint] ?? null;
+        $joint = $fit->vehicle->joints[$step->target->joint] ?? null;
         if (Deed::Tighten !== $step->deed || null === $joint) {
             return null;
         }
@@ -192,7 +192,7 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function read(Fit $fit, Step $step): ?array
     {
-        foreach ($step->asks as $ask) {
+        foreach ($step->asking->asks as $ask) {
             $reading = $fit->state->reading($step->id, $ask->field);
             if (null === $reading || $ask->isOutside($reading->value)) {
                 return $this->reading($fit, $step, $ask, 12.0);
@@ -205,8 +205,9 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float} */
     private function reading(Fit $fit, Step $step, Ask $ask, float $seconds): array
     {
-        $capacity = $fit->vehicle->circuits[$step->circuit]->capacity ?? 5.0;
-        $out = null === ($circuit = $fit->vehicle->circuits[$step->circuit] ?? null) ? null : $fit->flows()->of($circuit, Flow::Out);
+        $circuit = $fit->vehicle->circuits[$step->target->circuit] ?? null;
+        $capacity = $circuit->capacity ?? 5.0;
+        $out = null === $circuit ? null : $fit->flows()->of($circuit, Flow::Out);
         $value = match (true) {
             Flow::Out === $ask->flow => 0.7 * $capacity,
             Flow::In === $ask->flow => ($out->value ?? 0.7 * $capacity) + 0.01 * $this->luck->getInt(-20, 20),
@@ -227,7 +228,7 @@ final class Worker
 
     private function ask(Step $step, string $field): ?Ask
     {
-        foreach ($step->asks as $ask) {
+        foreach ($step->asking->asks as $ask) {
             if ($ask->field === $field) {
                 return $ask;
             }
@@ -265,7 +266,7 @@ final class Worker
                 EventType::ToolCounted, ['step' => $step->id, 'tool' => substr($end->id, 5)], 5.0,
             ],
             str_starts_with($end->id, 'flow:') && null !== $step => $this->reading(
-                $fit, $step, array_values(array_filter($step->asks, static fn (Ask $a): bool => Flow::In === $a->flow))[0], 20.0,
+                $fit, $step, array_values(array_filter($step->asking->asks, static fn (Ask $a): bool => Flow::In === $a->flow))[0], 20.0,
             ),
             str_starts_with($end->id, 'broken:') && null !== $step => $this->replace($step, $end),
             default => [EventType::StepReopened, ['step' => $end->step], 30.0],

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Procedure;
+
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
+
+/** What a step takes: tools, what is used up, what goes in for good or for a while, and what is counted in the tray. */
+final readonly class Needs
+{
+    /**
+     * @param list<string> $tools
+     * @param list<Supply> $consumables
+     * @param list<Supply> $parts
+     * @param list<TrayLine> $tray
+     * @param list<PutIn> $puts what goes in for a while and must come out again
+     */
+    public function __construct(
+        public array $tools = [],
+        public array $consumables = [],
+        public array $parts = [],
+        public array $tray = [],
+        public array $puts = [],
+    ) {
+    }
+
+    /** @param list<PutIn> $puts */
+    public function putting(array $puts): self
+    {
+        return new self($this->tools, $this->consumables, $this->parts, $this->tray, $puts);
+    }
+
+    public static function read(Node $node): self
+    {
+        return new self(
+            $node->strings('tools'), array_map(Supply::read(...), $node->nodes('consumables')),
+            array_map(Supply::read(...), $node->nodes('parts')), array_map(TrayLine::read(...), $node->nodes('tray')),
+            array_map(PutIn::read(...), $node->nodes('puts')),
+        );
+    }
+}

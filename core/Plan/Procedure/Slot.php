@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Procedure;
+
+use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Minutes;
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Position;
+
+/** Where in the job and on the floor a step stands, and how long it takes; a passive one runs by itself until another begins. */
+final readonly class Slot
+{
+    /**
+     * @param float $cure min
+     * @param list<string> $after steps that must be over before this one begins
+     */
+    public function __construct(
+        public Phase $phase,
+        public Position $position = Position::Any,
+        public Minutes $minutes = new Minutes(0, 0, 0),
+        public bool $passive = false,
+        public string $until = '',
+        public float $cure = 0.0,
+        public array $after = [],
+    ) {
+    }
+
+    /** @return list<string> the steps that wait for this one; the first that is on the sheet counts (“a|b”) */
+    public function untils(): array
+    {
+        return '' === $this->until ? [] : explode('|', $this->until);
+    }
+
+    /** @param list<string> $after */
+    public function between(array $after, string $until): self
+    {
+        return new self($this->phase, $this->position, $this->minutes, $this->passive, $until, $this->cure, $after);
+    }
+
+    public static function read(Node $node): self
+    {
+        return new self(
+            $node->enum('phase', Phase::class), $node->enum('position', Position::class, Position::Any), Minutes::read($node, 'minutes'),
+            $node->bool('passive'), $node->string('until', ''), $node->float('cure', 0.0), $node->strings('after'),
+        );
+    }
+}
