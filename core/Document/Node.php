@@ -82,6 +82,18 @@ final readonly class Node
         return $nodes;
     }
 
+    /**
+     * @template T
+     *
+     * @param \Closure(self): T $read
+     *
+     * @return list<T>
+     */
+    public function each(string $key, \Closure $read): array
+    {
+        return isset($this->data[$key]) ? array_map($read, $this->nodes($key)) : [];
+    }
+
     /** @return list<string> a single text counts as a list of one */
     public function strings(string $key): array
     {

@@ -13,24 +13,18 @@ final readonly class BenchThermometer
 {
     public const SUM = 'warm-up';
 
-    public function __construct(private DeviceBook $devices, private ReadingBook $readings)
+    public function __construct(private DevicesAtHand $devices, private ReadingBook $readings)
     {
     }
 
-    /** @return array<string, mixed> */
-    public function view(string $fitId, string $step): array
+    public function view(string $fitId, string $step): ThermometerView
     {
-        $all = $this->devices->all(DeviceKind::Thermometer);
+        $all = $this->devices->of(DeviceKind::Thermometer, $fitId, $step);
         $reading = $this->readings->latest($fitId, $step);
 
-        return [
-            'all' => $all,
-            'inHand' => array_values(array_filter($all, static fn (DeviceRecord $d): bool => $d->isInHandAt($fitId, $step)))[0] ?? null,
-            'curve' => self::curve($reading),
-            'reading' => $reading,
-            'since' => BenchDevicesController::mark($reading),
-            'faults' => EngineFault::cases(),
-        ];
+        return new ThermometerView(
+            $all, DeviceAtHand::here($all), self::curve($reading), $reading, BenchDevicesController::mark($reading), EngineFault::cases(),
+        );
     }
 
     /** @return array{plot: object, now: float, minutes: float}|null nothing where nothing was sent */

@@ -22,8 +22,8 @@ final readonly class FitBook
     public function get(string $id): FitRecord
     {
         $row = $this->em->getConnection()->fetchAssociative(
-            'SELECT f.*, v.name vehicle_name, v.short vehicle_short, v.document vehicle_now FROM fit f JOIN vehicle v ON v.id = '
-                .'f.vehicle_id WHERE f.id = ?',
+            'SELECT f.*, v.name vehicle_name, v.short vehicle_short FROM fit f JOIN vehicle v ON v.id = f.vehicle_id '
+                .'WHERE f.id = ?',
             [$id],
         );
 

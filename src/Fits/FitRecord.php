@@ -99,7 +99,7 @@ class FitRecord
     ) {
     }
 
-    /** @param array<string, mixed> $row a row of the table with the vehicle's name, short name and present sheet */
+    /** @param array<string, mixed> $row a row of the table with the vehicle's names; its present sheet is asked of the garage */
     public static function fromRow(array $row): self
     {
         $text = static fn (string $key): string => is_scalar($row[$key] ?? null) ? (string) $row[$key] : '';
@@ -110,7 +110,7 @@ class FitRecord
             $choices[$group] = $json('choices')->string($group);
         }
         $procedures = array_map(static fn (mixed $id): string => is_string($id) ? $id : '', array_values($json('procedures')->raw()));
-        $vehicle = new VehicleRecord($text('vehicle_id'), $text('vehicle_name'), $text('vehicle_short'), $json('vehicle_now')->raw());
+        $vehicle = new VehicleRecord($text('vehicle_id'), $text('vehicle_name'), $text('vehicle_short'), []);
         $fit = new self(
             $text('id'), $vehicle, $text('title'), $procedures, $choices, $json('vehicle_document')->raw(),
             $json('sheet_document')->map(), $instant('created_at') ?? throw new \LogicException('A fit was made at some time.'),

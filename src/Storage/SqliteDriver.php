@@ -17,10 +17,16 @@ final class SqliteDriver extends AbstractDriverMiddleware
         }
         $connection = parent::connect($params);
         $connection->exec(
-            'PRAGMA busy_timeout = 8000; PRAGMA journal_mode = WAL; PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL; PRAGMA '
-                .'temp_store = MEMORY',
+            'PRAGMA busy_timeout = 8000; PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL; PRAGMA temp_store = MEMORY'
+                .(self::hasWal(is_string($path) ? $path : '') ? '' : '; PRAGMA journal_mode = WAL'),
         );
 
         return new ImmediateTransactions($connection);
+    }
+
+    /** A database says in its head that it keeps a write-ahead log; to say so again costs every request a look at the files. */
+    private static function hasWal(string $path): bool
+    {
+        return is_file($path) && "\x02\x02" === file_get_contents($path, false, null, 18, 2);
     }
 }

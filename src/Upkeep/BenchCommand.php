@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\Role;
+use NimbleKnuckle\App\Fits\EventLog;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Kernel;
 use NimbleKnuckle\App\Kit\KitReader;
@@ -44,6 +45,7 @@ final class BenchCommand
         private readonly Garage $garage,
         private readonly ProcedureShelf $shelf,
         private readonly KitReader $kit,
+        private readonly EventLog $log,
         #[Autowire(param: 'kernel.environment')] private readonly string $environment,
         #[Autowire(param: 'kernel.debug')] private readonly bool $debug,
     ) {
@@ -85,7 +87,9 @@ final class BenchCommand
         return [
             'yard' => '/', 'fits' => '/fits', 'fit sheet' => '/fits/'.$fit, 'bench' => '/fits/'.$fit.'/bench',
             'loose ends' => '/fits/'.$fit.'/loose-ends',
-            'pulse' => '/fits/'.$fit.'/pulse?since=-1', 'vehicle' => '/vehicles/veldra-tarn-20t',
+            'pulse' => '/fits/'.$fit.'/pulse?since=-1',
+            'pulse, nothing new' => '/fits/'.$fit.'/pulse?since='.$this->log->version($fit),
+            'vehicle' => '/vehicles/veldra-tarn-20t',
             'start a fit' => '/start?vehicle=veldra-tarn-20t&procedure=thermostat-under',
             'sums' => '/sums', 'a sum' => '/sums/torque-check', 'kit' => '/kit', 'logbook' => '/logbook', 'jump' => '/jump?q=tarn',
         ];
@@ -131,7 +135,7 @@ final class BenchCommand
         $wall = (hrtime(true) - $start) / 1e6;
         $used = self::cpu() - $cpu;
         $kernel->shutdown();
-        200 === $response->getStatusCode() || throw new \RuntimeException(sprintf('%s answered %d.', $path, $response->getStatusCode()));
+        $response->isSuccessful() || throw new \RuntimeException(sprintf('%s answered %d.', $path, $response->getStatusCode()));
 
         return [$wall, $used, strlen($content)];
     }
@@ -141,33 +145,27 @@ final class BenchCommand
     {
         $times = [];
         foreach (self::JOBS as [$vehicleId, $procedureId]) {
-            $procedure = $this->shelf->procedure($procedureId) ?? throw new \LogicException('The shipped procedures are there.');
-            $vehicle = $this->garage->get($vehicleId)->sheet();
-            $compiler = new Compiler($this->shelf->common());
-            $kit = $this->kit->kit();
-            $taken = [];
-            $sheet = $compiler->compile([$procedure], new Choices([]), $vehicle, $kit);
-            for ($i = -3; $i < $rounds; ++$i) {
-                $start = self::cpu();
-                $sheet = $compiler->compile([$procedure], new Choices([]), $vehicle, $kit);
-                $taken[] = self::cpu() - $start;
-            }
-            $times[$procedureId] = [self::median(array_slice($taken, 3)), count($sheet->steps)];
+            $times[$procedureId] = $this->compiled($procedureId, $this->garage->get($vehicleId)->sheet(), $rounds);
         }
 
-        $large = $this->large();
+        return $times + ['and lint of a large sheet' => $this->compiled('thermostat-under', $this->large(), $rounds)];
+    }
+
+    /** @return array{float, int} process ms, and how many steps it has */
+    private function compiled(string $procedureId, VehicleSheet $vehicle, int $rounds): array
+    {
+        $procedure = $this->shelf->procedure($procedureId) ?? throw new \LogicException('The shipped procedures are there.');
+        $compiler = new Compiler($this->shelf->common());
+        $kit = $this->kit->kit();
         $taken = [];
+        $sheet = $compiler->compile([$procedure], new Choices([]), $vehicle, $kit);
         for ($i = -3; $i < $rounds; ++$i) {
             $start = self::cpu();
-            $sheet = (new Compiler($this->shelf->common()))->compile(
-                [$this->shelf->procedure('thermostat-under') ?? throw new \LogicException('It is shipped.')], new Choices([]),
-                $large, $this->kit->kit(),
-            );
+            $sheet = $compiler->compile([$procedure], new Choices([]), $vehicle, $kit);
             $taken[] = self::cpu() - $start;
         }
-        $times['and lint of a large sheet'] = [self::median(array_slice($taken, 3)), count($sheet->steps)];
 
-        return $times;
+        return [self::median(array_slice($taken, 3)), count($sheet->steps)];
     }
 
     /** The Tarn with 130 more items in front of its under-pan, three deep. */

@@ -115,7 +115,7 @@ final class DeviceCommandsTest extends AppTestCase
             $this->service(Recorder::class)->load($this->tarnFit()),
             $this->tarnFit()->vehicleSheet()->joints['thermostat-cover-bolts'], $fit, 'housing-tight',
         );
-        self::assertSame($second, $view['inHand']);
+        self::assertSame($second->id, $view->inHand?->id);
         $book->remove($second);
         self::assertNull($book->named('second wrench'));
     }

@@ -40,35 +40,39 @@ final class Schedule
     {
         $from = $this->from($step);
         $who = ($this->free[2][0] ?? \INF) < $this->free[1][0] ? 2 : 1;
-        [$start, $this->behind[$step->id]] = self::later($from, $this->free[$who] ?? self::NOUGHT);
-        $end = $start + $minutes;
-        $this->spans[$step->id] = [$start, $end, $step->slot->passive ? 0 : $who];
+        $hands = $this->free[$who] ?? self::NOUGHT;
+        [$start, $this->behind[$step->id]] = $hands[0] > $from[0] ? $hands : $from;
+        $end = [$start + $minutes, $step->id];
+        $this->spans[$step->id] = [$start, $end[0], $step->slot->passive ? 0 : $who];
         if ($step->slot->passive) {
-            $this->waits[] = [$step->slot->until, [$end, $step->id]];
+            $this->waits[] = [$step->slot->until, $end];
             $this->ends[$step->id] = [$start, $this->behind[$step->id]];
         } else {
-            $this->free[$who] = $this->ends[$step->id] = [$end, $step->id];
+            $this->free[$who] = $this->ends[$step->id] = $end;
         }
-        if (in_array($step->deed, [Deed::Raise, Deed::Lower], true)) {
-            $this->barrier = self::later($this->barrier, [$end, $step->id]);
+        if (Deed::Raise === $step->deed || Deed::Lower === $step->deed) {
+            $this->barrier = $end[0] > $this->barrier[0] ? $end : $this->barrier;
         }
     }
 
-    /** @return array{float, string} when all it waits for is over, and which of it is the last */
+    /** @return array{float, string} when all it waits for is over, and which of it is the last; the first where several are as late */
     private function from(Step $step): array
     {
         $isNewPhase = $this->phase instanceof Phase && $this->phase !== $step->slot->phase;
         $this->phase = $step->slot->phase;
         if ($isNewPhase || in_array($step->deed, self::TOGETHER, true)) {
-            $this->barrier = self::later($this->barrier, ...array_values($this->free));
+            $this->waitForEverybody();
         }
         $from = $this->barrier;
         foreach ($step->slot->after as $id) {
-            $from = self::later($from, $this->ends[$id] ?? self::NOUGHT);
+            $end = $this->ends[$id] ?? self::NOUGHT;
+            $from = $end[0] > $from[0] ? $end : $from;
         }
         foreach ($this->waits as $i => [$until, $end]) {
             if ('' === $until || $until === $step->id) {
-                $from = $this->barrier = self::later($this->barrier, $from, $end);
+                $from = $end[0] > $from[0] ? $end : $from;
+                $this->barrier = $from[0] > $this->barrier[0] ? $from : $this->barrier;
+                $from = $this->barrier;
                 unset($this->waits[$i]);
             }
         }
@@ -76,20 +80,10 @@ final class Schedule
         return $from;
     }
 
-    /**
-     * The latest of some moments, each with the step that ends then; the first where several are as late.
-     *
-     * @param array{float, string} $first
-     * @param array{float, string} ...$others
-     *
-     * @return array{float, string}
-     */
-    private static function later(array $first, array ...$others): array
+    private function waitForEverybody(): void
     {
-        foreach ($others as $other) {
-            $first = $other[0] > $first[0] ? $other : $first;
+        foreach ($this->free as $hands) {
+            $this->barrier = $hands[0] > $this->barrier[0] ? $hands : $this->barrier;
         }
-
-        return $first;
     }
 }

@@ -22,7 +22,7 @@ final readonly class Asking
     public static function read(Node $node): self
     {
         return new self(
-            array_map(Ask::read(...), $node->nodes('asks')), $node->string('sum', ''), self::routineOf($node),
+            $node->each('asks', Ask::read(...)), $node->string('sum', ''), self::routineOf($node),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
         );
     }

@@ -22,7 +22,7 @@ final readonly class ChoiceGroup
 
     public static function read(Node $node, bool $isWay): self
     {
-        $options = array_map(Option::read(...), $node->nodes('options'));
+        $options = $node->each('options', Option::read(...));
         [] !== $options || throw $node->refuse('options', 'at least one option is needed.');
         $default = $node->string('default', $options[0]->id);
         in_array($default, array_map(static fn (Option $option): string => $option->id, $options), true)

@@ -15,6 +15,9 @@ final readonly class Load
 
     public static function read(Node $node): self
     {
+        if (!$node->has('move')) {
+            return new self($node->string('body', ''));
+        }
         $move = $node->node('move');
 
         return new self($node->string('body', ''), $move->float('mm', 0.0), $move->string('way', ''));

@@ -35,9 +35,8 @@ final readonly class Needs
     public static function read(Node $node): self
     {
         return new self(
-            $node->strings('tools'), array_map(Supply::read(...), $node->nodes('consumables')),
-            array_map(Supply::read(...), $node->nodes('parts')), array_map(TrayLine::read(...), $node->nodes('tray')),
-            array_map(PutIn::read(...), $node->nodes('puts')),
+            $node->strings('tools'), $node->each('consumables', Supply::read(...)), $node->each('parts', Supply::read(...)),
+            $node->each('tray', TrayLine::read(...)), $node->each('puts', PutIn::read(...)),
         );
     }
 }

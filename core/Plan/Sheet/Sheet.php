@@ -52,12 +52,8 @@ final readonly class Sheet
         self::FORMAT === $node->string('format') || throw $node->refuse('format', sprintf('this is not %s.', self::FORMAT));
 
         return new self(
-            $node->string('title'), array_map(Step::read(...), $node->nodes('steps')), array_map(
-                Finding::read(...), $node->nodes('findings'),
-            ),
-            array_map(Pick::read(...), $node->nodes('tools')), array_map(
-                Pick::read(...), $node->nodes('consumables'),
-            ), array_map(Pick::read(...), $node->nodes('parts')),
+            $node->string('title'), $node->each('steps', Step::read(...)), $node->each('findings', Finding::read(...)),
+            $node->each('tools', Pick::read(...)), $node->each('consumables', Pick::read(...)), $node->each('parts', Pick::read(...)),
             Timing::read($node->node('timing')), $node->int('moves', 0), $node->strings('expects'),
         );
     }

@@ -48,7 +48,7 @@ final readonly class Item
             $node->enum('kind', ItemKind::class, ItemKind::Part),
             $node->enum('position', Position::class),
             $node->strings('behind'),
-            array_map(TrayLine::read(...), $node->nodes('tray')),
+            $node->each('tray', TrayLine::read(...)),
             Minutes::read($node, 'off'),
             Minutes::read($node, 'on'),
             $node->string('remove_note', ''),

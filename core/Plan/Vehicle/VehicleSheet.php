@@ -72,7 +72,7 @@ final readonly class VehicleSheet
         foreach ($joints as $joint) {
             self::ensureKnown($node, 'joints.'.$joint->id.'.item', '' === $joint->item ? [] : [$joint->item], $items);
         }
-        $limits = array_map(Limit::read(...), $node->nodes('limits'));
+        $limits = $node->each('limits', Limit::read(...));
         foreach ($limits as $i => $limit) {
             self::ensureKnown($node, 'limits.'.$i.'.freed_by', '' === $limit->freedBy ? [] : [$limit->freedBy], $items);
         }
