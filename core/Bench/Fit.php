@@ -146,7 +146,7 @@ final class Fit
     public function toolsListed(Step $step): array
     {
         $place = in_array(ToolCount::TAG, $step->tags, true) ? $this->sheet->placeOf($step->id) : -1;
-        $picks = array_filter($this->sheet->tools, fn (Pick $pick): bool => $this->sheet->placeOf($pick->firstStep) < $place);
+        $picks = array_filter($this->sheet->lists->tools, fn (Pick $pick): bool => $this->sheet->placeOf($pick->firstStep) < $place);
 
         return array_values(array_map(static fn (Pick $pick): string => $pick->name, $picks));
     }

@@ -34,7 +34,7 @@ final readonly class MixFromBench
                 $circuit->capacity,
             ),
             $circuit->capacity <= 0.0 => 'The vehicle sheet does not say what the circuit holds.',
-            $circuit->product <= 0.0 => 'The vehicle sheet does not say how strong the coolant is that goes in.',
+            $circuit->blend->product <= 0.0 => 'The vehicle sheet does not say how strong the coolant is that goes in.',
             default => '',
         };
         if ('' !== $missing || null === $drained || null === $strength) {
@@ -43,7 +43,7 @@ final readonly class MixFromBench
 
         return new self(Mix::of(
             Volume::litres($circuit->capacity), Volume::litres($drained->value), Share::ofHundred($strength->value),
-            Share::ofHundred($circuit->target), Share::ofHundred($circuit->product),
-        ), '', '' !== $familyInIt && '' !== $circuit->family && $familyInIt !== mb_strtolower($circuit->family));
+            Share::ofHundred($circuit->blend->target), Share::ofHundred($circuit->blend->product),
+        ), '', '' !== $familyInIt && '' !== $circuit->blend->family && $familyInIt !== mb_strtolower($circuit->blend->family));
     }
 }

@@ -12,11 +12,8 @@ final readonly class PieceCount
         public int $expected,
         public int $tray,
         public int $back,
-        public int $fellEarly,
-        public int $fellLate,
-        public int $foundLate,
-        public int $brokeEarly,
-        public int $brokeLate,
+        public Fallen $fallen,
+        public Broken $broken,
         public int $fresh,
         public bool $isOff,
     ) {
@@ -25,29 +22,29 @@ final readonly class PieceCount
     /** How many came off, whatever became of them. */
     public function off(): int
     {
-        return $this->tray + $this->fellEarly + $this->foundLate + $this->brokeEarly;
+        return $this->tray + $this->fallen->early + $this->fallen->found + $this->broken->early;
     }
 
     /** How many there are to go back on. */
     public function atHand(): int
     {
-        return $this->tray + $this->foundLate + $this->fresh - $this->fellLate - $this->brokeLate;
+        return $this->tray + $this->fallen->found + $this->fresh - $this->fallen->late - $this->broken->late;
     }
 
     /** How many the tray can be counted up to while the part comes off. */
     public function room(): int
     {
-        return $this->expected - $this->fellEarly - $this->foundLate - $this->brokeEarly;
+        return $this->expected - $this->fallen->early - $this->fallen->found - $this->broken->early;
     }
 
     public function lost(): int
     {
-        return $this->fellEarly + $this->fellLate;
+        return $this->fallen->early + $this->fallen->late;
     }
 
     public function broken(): int
     {
-        return $this->brokeEarly + $this->brokeLate;
+        return $this->broken->early + $this->broken->late;
     }
 
     public function cameOffWhole(): bool

@@ -40,7 +40,8 @@ final readonly class Pieces
         return new PieceCount(
             $line->thing, $line->count, null === $off ? $line->count : $this->tally($off, $line),
             null === $on ? 0 : $this->tally($on, $line),
-            $tally['early'], $tally['late'], $tally['foundLate'], $tally['earlyBroken'], $tally['lateBroken'], $tally['fresh'],
+            new Fallen($tally['early'], $tally['late'], $tally['foundLate']), new Broken($tally['earlyBroken'], $tally['lateBroken']),
+            $tally['fresh'],
             null === $off || $this->state->isDone($off->id),
         );
     }

@@ -13,13 +13,12 @@ final readonly class ThreadDrawing
     private function __construct(
         public string $boltPath,
         public string $holePath,
-        public float $diameter,
+        public Thread $thread,
         public float $engaged,
         public float $needed,
         public float $block,
         public float $depth,
         public float $above,
-        public string $name,
     ) {
     }
 
@@ -34,7 +33,7 @@ final readonly class ThreadDrawing
         return new self(
             self::profile($thread, -$above, $engaged, true),
             self::profile($thread, 0.0, max($engaged, $needed) + 0.4 * $d, false),
-            $d, $engaged, $needed, $block, $depth, $above, $thread->name,
+            $thread, $engaged, $needed, $block, $depth, $above,
         );
     }
 

@@ -20,8 +20,6 @@ final readonly class Plot
     private const BOTTOM = 48.0;
 
     /**
-     * @param array{float, float} $xs
-     * @param array{float, float} $ys
      * @param list<array{points: string, kind: string}> $lines
      * @param list<array{at: float, text: string, kind: string}> $levels
      * @param list<array{at: float, text: string, kind: string}> $marks
@@ -30,10 +28,8 @@ final readonly class Plot
      */
     private function __construct(
         public string $about,
-        public string $xUnit,
-        public string $yUnit,
-        private array $xs,
-        private array $ys,
+        public Axis $horizontal,
+        public Axis $vertical,
         public array $lines = [],
         public array $levels = [],
         public array $marks = [],
@@ -49,7 +45,7 @@ final readonly class Plot
      */
     public static function over(string $about, string $xUnit, array $xs, string $yUnit, array $ys): self
     {
-        return new self($about, $xUnit, $yUnit, self::opened($xs), self::opened($ys));
+        return new self($about, Axis::of($xUnit, $xs), Axis::of($yUnit, $ys));
     }
 
     /** @param list<array{float, float}> $points */
@@ -62,14 +58,14 @@ final readonly class Plot
 
     public function level(float $y, string $text, string $kind = 'bad-line'): self
     {
-        return $y < $this->ys[0] || $y > $this->ys[1] ? $this : $this->with(levels: [
+        return !$this->vertical->holds($y) ? $this : $this->with(levels: [
             ...$this->levels, ['at' => $this->y($y), 'text' => $text, 'kind' => $kind],
         ]);
     }
 
     public function mark(float $x, string $text, string $kind = 'dash'): self
     {
-        return $x < $this->xs[0] || $x > $this->xs[1] ? $this : $this->with(marks: [
+        return !$this->horizontal->holds($x) ? $this : $this->with(marks: [
             ...$this->marks, ['at' => $this->x($x), 'text' => $text, 'kind' => $kind],
         ]);
     }
@@ -123,47 +119,36 @@ final readonly class Plot
     /** @return list<array{at: float, value: float, text: string}> */
     public function xTicks(): array
     {
-        return $this->ticks($this->xs, $this->x(...));
+        return $this->ticks($this->horizontal, $this->x(...));
     }
 
     /** @return list<array{at: float, value: float, text: string}> */
     public function yTicks(): array
     {
-        return $this->ticks($this->ys, $this->y(...));
+        return $this->ticks($this->vertical, $this->y(...));
     }
 
     private function x(float $value): float
     {
-        return self::LEFT + self::along(self::WIDTH - self::LEFT - self::RIGHT, $this->xs, $value);
+        return self::LEFT + $this->horizontal->along(self::WIDTH - self::LEFT - self::RIGHT, $value);
     }
 
     private function y(float $value): float
     {
-        return $this->bottom() - self::along($this->bottom() - self::TOP, $this->ys, $value);
+        return $this->bottom() - $this->vertical->along($this->bottom() - self::TOP, $value);
     }
 
     /**
-     * How far along a length; what lies outside stands at the end.
-     *
-     * @param array{float, float} $ends
-     */
-    private static function along(float $length, array $ends, float $value): float
-    {
-        return $length * (max($ends[0], min($ends[1], $value)) - $ends[0]) / ($ends[1] - $ends[0]);
-    }
-
-    /**
-     * @param array{float, float} $range
      * @param callable(float): float $place
      *
      * @return list<array{at: float, value: float, text: string}>
      */
-    private function ticks(array $range, callable $place): array
+    private function ticks(Axis $axis, callable $place): array
     {
-        $step = self::roundStep(($range[1] - $range[0]) / 5);
+        $step = self::roundStep(($axis->high - $axis->low) / 5);
         $decimals = max(0, (int) ceil(-log10($step) - 1e-9));
         $ticks = [];
-        for ($value = ceil($range[0] / $step - 1e-9) * $step; $value <= $range[1] + 1e-9 * $step; $value += $step) {
+        for ($value = ceil($axis->low / $step - 1e-9) * $step; $value <= $axis->high + 1e-9 * $step; $value += $step) {
             $ticks[] = ['at' => $place($value), 'value' => $value, 'text' => Digits::fixed(abs($value) < 1e-9 ? 0.0 : $value, $decimals)];
         }
 
@@ -181,16 +166,6 @@ final readonly class Plot
             $step / $power < 7.5 => 5 * $power,
             default => 10 * $power,
         };
-    }
-
-    /**
-     * @param array{float, float} $range
-     *
-     * @return array{float, float}
-     */
-    private static function opened(array $range): array
-    {
-        return $range[1] - $range[0] > 1e-9 ? $range : [$range[0], $range[0] + 1.0];
     }
 
     private function with(mixed ...$changes): self

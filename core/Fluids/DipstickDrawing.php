@@ -14,7 +14,7 @@ use NimbleKnuckle\Core\Quantity\Volume;
 final readonly class DipstickDrawing
 {
     private function __construct(
-        public float $capacity, public float $first, public float $then, public float $firstLitres, public float $thenLitres,
+        public float $capacity, public Pour $first, public Pour $then,
         public ?float $dip, public ?float $target, public float $stick, public ?float $topUp, public ?float $drawOff,
     ) {
     }
@@ -26,7 +26,8 @@ final readonly class DipstickDrawing
         $whole = max($capacity->litres, $first + $then);
 
         return new self(
-            $capacity->litres, 100 * $first / $whole, 100 * $then / $whole, $first, $then, $dip?->millimetres, $target?->millimetres,
+            $capacity->litres, new Pour($first, 100 * $first / $whole), new Pour($then, 100 * $then / $whole), $dip?->millimetres,
+            $target?->millimetres,
             null === $dip ? 0.0 : 1.35 * max($dip->millimetres, $target->millimetres ?? 0.0, 10.0),
             null === $topUp ? null : max(0.0, $topUp->litres),
             null === $topUp || $topUp->litres >= -OilPour::NOTHING ? null : -$topUp->litres,

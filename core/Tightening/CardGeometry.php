@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Tightening;
 
+use NimbleKnuckle\Core\Drawing\Frame;
+
 /**
  * The bolt card as a drawing: where each fastener stands, how big its head is, the outline round them. Units are those
  * of the layout (mm where points are given); a ring, line or grid is spread so that heads have room.
@@ -26,10 +28,7 @@ final readonly class CardGeometry
         public float $head,
         public float $boss,
         public float $bore,
-        public float $left,
-        public float $top,
-        public float $width,
-        public float $height,
+        public Frame $frame,
         public bool $toScale,
     ) {
     }
@@ -54,7 +53,7 @@ final readonly class CardGeometry
         return new self(
             $points, self::hull($points), $head, $boss,
             count($points) > 2 && !in_array($layout->shape, ['line', 'grid'], true) ? min($spanX, $spanY) * 0.25 : 0.0,
-            min($xs) - $margin, min($ys) - $margin, $spanX + 2 * $margin, $spanY + 2 * $margin, $toScale,
+            new Frame(min($xs) - $margin, min($ys) - $margin, $spanX + 2 * $margin, $spanY + 2 * $margin), $toScale,
         );
     }
 
@@ -72,7 +71,7 @@ final readonly class CardGeometry
 
     public function centreX(): float
     {
-        return $this->left + $this->width / 2;
+        return $this->frame->left + $this->frame->width / 2;
     }
 
     /** The middle of the body between the fasteners: their mean, which sits lower than the middle of the frame on a three-bolt cover. */

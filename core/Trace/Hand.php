@@ -56,7 +56,7 @@ final class Hand
      */
     public function tighten(): array
     {
-        $stop = $this->joint->target * match ($this->joint->fault) {
+        $stop = $this->joint->target * match ($this->joint->flaw->kind) {
             Fault::Short => $this->luck->between(0.70, 0.90),
             Fault::Over => $this->luck->between(1.12, 1.25),
             default => $this->luck->between(0.99, 1.02),
@@ -138,7 +138,7 @@ final class Hand
     /** A jerky hand slips once on the way up. */
     private function jerksNow(float $torque): bool
     {
-        if (Fault::Jerky !== $this->joint->fault || $this->jerked || $torque < 0.4 * $this->joint->target) {
+        if (Fault::Jerky !== $this->joint->flaw->kind || $this->jerked || $torque < 0.4 * $this->joint->target) {
             return false;
         }
 

@@ -30,15 +30,13 @@ final readonly class JointModel
      * @param float $start N·m it was tightened to before
      */
     private function __construct(
-        public Fault $fault,
         public float $runDown,
         public float $drag,
         public float $slope,
         public float $yieldTorque,
         public float $target,
         public float $start,
-        private float $faultAt,
-        private float $severity,
+        public Flaw $flaw,
     ) {
     }
 
@@ -58,15 +56,13 @@ final readonly class JointModel
         $yield = $preload->yieldTorque($friction, $head)->newtonMetres;
 
         return new self(
-            $fault,
             $runDown * $luck->between(0.95, 1.05),
             max(0.05, $target * $luck->between(0.01, 0.03)),
             $slope,
             Fault::Soft === $fault ? $target * $luck->between(0.62, 0.85) : max($yield, $target * 1.3),
             $target,
             $start,
-            $luck->between(0.0, 1.0),
-            $luck->between(0.0, 1.0),
+            new Flaw($fault, $luck->between(0.0, 1.0), $luck->between(0.0, 1.0)),
         );
     }
 
@@ -90,7 +86,7 @@ final readonly class JointModel
 
     private function inJoint(float $angle): float
     {
-        return match ($this->fault) {
+        return match ($this->flaw->kind) {
             Fault::CrossThreaded => $this->crossed($angle),
             Fault::Bottomed => $this->drag + $this->bedded($angle - $this->touch(), $this->steepest()),
             Fault::Stripped => $this->stripping($angle),
@@ -105,9 +101,9 @@ final readonly class JointModel
             return -($this->start / $this->slope + self::BEDDING / 2);
         }
 
-        return match ($this->fault) {
-            Fault::CrossThreaded => $this->runDown * (0.15 + 0.25 * $this->faultAt),
-            Fault::Bottomed => $this->runDown * (0.80 + 0.12 * $this->faultAt),
+        return match ($this->flaw->kind) {
+            Fault::CrossThreaded => $this->runDown * (0.15 + 0.25 * $this->flaw->at),
+            Fault::Bottomed => $this->runDown * (0.80 + 0.12 * $this->flaw->at),
             default => $this->runDown,
         };
     }
@@ -115,7 +111,7 @@ final readonly class JointModel
     /** N·m a degree at its steepest: a bolt on the bottom of its hole has no clamped parts to give way. */
     public function steepest(): float
     {
-        return $this->slope * (Fault::Bottomed === $this->fault ? 2.6 + 2.0 * $this->severity : 1.0);
+        return $this->slope * (Fault::Bottomed === $this->flaw->kind ? 2.6 + 2.0 * $this->flaw->severity : 1.0);
     }
 
     /** Torque rises over the bedding-in as a square, then straight. */
@@ -143,7 +139,7 @@ final readonly class JointModel
     private function crossed(float $angle): float
     {
         $turned = max(0.0, $angle - $this->touch());
-        $reach = 60.0 + 120.0 * $this->severity;
+        $reach = 60.0 + 120.0 * $this->flaw->severity;
 
         return $this->drag + 1.25 * $this->target * (1 - exp(-$turned / $reach)) * (1 + 0.02 * sin($turned / 7));
     }
@@ -153,12 +149,12 @@ final readonly class JointModel
     {
         $turned = $angle - $this->touch();
         $torque = $this->bedded($turned, $this->slope);
-        $peak = $this->target * (0.45 + 0.35 * $this->faultAt);
+        $peak = $this->target * (0.45 + 0.35 * $this->flaw->at);
         if ($torque < $peak) {
             return $this->drag + $torque;
         }
         $past = ($torque - $peak) / $this->slope;
 
-        return $this->drag + $peak * (0.25 + 0.75 * exp(-$past / (12.0 + 10.0 * $this->severity)));
+        return $this->drag + $peak * (0.25 + 0.75 * exp(-$past / (12.0 + 10.0 * $this->flaw->severity)));
     }
 }

@@ -117,7 +117,7 @@ final readonly class Judgement
         // Where a few samples are the whole rise, a line through them takes in the run-down: what they rose by in all is surer.
         $across = $this->trace->slopeAcross($this->read->drag);
 
-        return $this->trace->spacing > 0.25 * $this->rise() ? $across : max($this->read->slope, $across);
+        return $this->trace->grain->spacing > 0.25 * $this->rise() ? $across : max($this->read->slope, $across);
     }
 
     private function stripping(): ?Symptom
@@ -130,7 +130,7 @@ final readonly class Judgement
         return match (true) {
             $this->spec->from > 0.0 => null,
             !$this->joint->knowsRunDown() => $this->drags() ? Symptom::Drags : null,
-            $this->firstRise() < self::EARLY * $this->joint->runDown - $this->trace->spacing => Symptom::CameEarly,
+            $this->firstRise() < self::EARLY * $this->joint->runDown - $this->trace->grain->spacing => Symptom::CameEarly,
             default => null,
         };
     }
@@ -141,7 +141,7 @@ final readonly class Judgement
         [$toe, $low, $middle] = [$this->angleAt(0.06), $this->angleAt(0.3), $this->angleAt(0.55)];
 
         return $this->rise() > self::DRAGGING_DEGREES
-            && ($middle - $low) / 0.25 > self::FLATTER * ($low - $toe) / 0.24 + 2 * $this->trace->spacing;
+            && ($middle - $low) / 0.25 > self::FLATTER * ($low - $toe) / 0.24 + 2 * $this->trace->grain->spacing;
     }
 
     private function steep(): ?Symptom

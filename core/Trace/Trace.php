@@ -19,8 +19,6 @@ final readonly class Trace
      * @param list<float> $times ms, empty where none were given
      * @param non-empty-list<float> $raw N·m as they came
      * @param float $reached N·m at the end, by the last samples together
-     * @param float $noise how far one reading is off, share of it
-     * @param float $spacing degrees from sample to sample while the torque rises
      */
     private function __construct(
         public array $angles,
@@ -29,8 +27,7 @@ final readonly class Trace
         public array $raw,
         public float $peak,
         public float $reached,
-        public float $noise,
-        public float $spacing,
+        public Grain $grain,
         public RisingCurve $rising,
     ) {
     }
@@ -58,7 +55,7 @@ final readonly class Trace
 
         return new self(
             $angles, $smooth, count($times) === count($torques) ? $times : [], $torques, max($smooth), self::atTheEnd($angles, $torques),
-            self::noiseOf($torques), self::spacingOf($angles, $torques), RisingCurve::of($angles, $torques),
+            new Grain(self::noiseOf($torques), self::spacingOf($angles, $torques)), RisingCurve::of($angles, $torques),
         );
     }
 
@@ -148,7 +145,7 @@ final readonly class Trace
     /** How far the torque at the end may be off, N·m. */
     public function doubt(): float
     {
-        return min(0.03, 0.8 * $this->noise) * $this->reached;
+        return min(0.03, 0.8 * $this->grain->noise) * $this->reached;
     }
 
     public function count(): int
@@ -217,7 +214,7 @@ final readonly class Trace
             if ($passed > 1e-6) {
                 $share = min(1.0, 10.0 / $passed);
                 $step = ($this->raw[$i] - $this->raw[$last]) * $share;
-                $most = max($most, $step > 6.0 * $this->noise * $this->raw[$i] ? $step : ($steady[$i] - $steady[$last]) * $share);
+                $most = max($most, $step > 6.0 * $this->grain->noise * $this->raw[$i] ? $step : ($steady[$i] - $steady[$last]) * $share);
             }
         }
 

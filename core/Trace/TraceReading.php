@@ -33,7 +33,9 @@ final readonly class TraceReading
         $from = $trace->angleAt(max($drag + 0.15 * ($trace->peak - $drag), $fromTorque + 0.05 * $trace->peak));
         $to = max($from + 0.5, $trace->angleAt(max($rise, $fromTorque + 0.9 * ($trace->peak - $fromTorque))));
         // Wide enough for a few samples, and the wider the noisier they are.
-        $window = max(1.0, 2.2 * $trace->spacing, min(0.6, ($fromTorque > 0.0 ? 0.35 : 0.22) + 10 * $trace->noise) * ($to - $from));
+        $window = max(
+            1.0, 2.2 * $trace->grain->spacing, min(0.6, ($fromTorque > 0.0 ? 0.35 : 0.22) + 10 * $trace->grain->noise) * ($to - $from),
+        );
         $slope = 0.0;
         $at = $from;
         for ($a = $from + ($fromTorque > 0.0 ? $window / 2 : 0.0); $a <= $to + 1e-9; $a += $window / 4) {
@@ -94,6 +96,6 @@ final readonly class TraceReading
         $above = $trace->finalAngle() - $at(self::KNEE);
         $expected = (1 - self::KNEE) / (self::KNEE - self::TOE) * $below;
 
-        return $above > $expected / self::HALF + (1.0 + 30 * $trace->noise) * $trace->spacing;
+        return $above > $expected / self::HALF + (1.0 + 30 * $trace->grain->noise) * $trace->grain->spacing;
     }
 }

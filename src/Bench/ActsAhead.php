@@ -82,7 +82,7 @@ final readonly class ActsAhead
     private function read(Step $step, string $field): array
     {
         $ask = $this->ask($step, $field);
-        $value = null !== $ask && $ask->hasLimits ? ($ask->low + $ask->high) / 2 : 1.0;
+        $value = null !== $ask && $ask->limits->isSet ? ($ask->limits->low + $ask->limits->high) / 2 : 1.0;
 
         return [
             'type' => EventType::Measured->value, 'step' => $step->id, 'field' => $field, 'text' => 'read', 'value' => $value,

@@ -37,12 +37,12 @@ final readonly class AskView
 
     public static function of(Ask $ask, ?Reading $reading): self
     {
-        $span = max(1e-6, $ask->high - $ask->low);
-        [$start, $end] = [$ask->low - 0.35 * $span, $ask->high + 0.35 * $span];
+        $span = max(1e-6, $ask->limits->high - $ask->limits->low);
+        [$start, $end] = [$ask->limits->low - 0.35 * $span, $ask->limits->high + 0.35 * $span];
         $share = static fn (float $value): float => max(0.0, min(100.0, 100 * ($value - $start) / ($end - $start)));
 
         return new self(
-            $ask, $reading, null !== $reading && $ask->isOutside($reading->value), $share($ask->low), $share($ask->high),
+            $ask, $reading, null !== $reading && $ask->isOutside($reading->value), $share($ask->limits->low), $share($ask->limits->high),
             null === $reading ? null : $share($reading->value), UnitButtons::for($ask),
         );
     }

@@ -195,7 +195,7 @@ final readonly class BenchPage
 
         return [
             'fill' => null === $run ? null : [
-                'run' => $run, 'stage' => $run->stage(), 'drawing' => CircuitDrawing::of($circuit->heights ?? [], $run->stage()),
+                'run' => $run, 'stage' => $run->stage(), 'drawing' => CircuitDrawing::of($circuit->plumbing->heights ?? [], $run->stage()),
                 'left' => $run->secondsLeft($this->clock->now()), 'until' => $run->until(),
             ],
             'short' => array_values($holds)[0] ?? null,

@@ -49,7 +49,7 @@ final readonly class MeasuredText
     {
         try {
             return Kind::Percent === $ask->kind
-                ? CoolantStrength::read($text, Glycol::ofCircuit($vehicle->circuitFor('coolant')->base ?? ''))->figure
+                ? CoolantStrength::read($text, Glycol::ofCircuit($vehicle->circuitFor('coolant')->blend->base ?? ''))->figure
                 : Notation::read($ask->kind, $text);
         } catch (InvalidQuantity $e) {
             throw InvalidEvent::in('text', sprintf('%s: %s', $ask->label, $e->getMessage()));

@@ -59,14 +59,14 @@ final readonly class StepSum
 
         return match ($sum) {
             'coolant-protect' => [
-                'base' => str_contains($circuit->base, 'propylene') ? 'pg' : 'eg', 'percent' => $value('strength_before'),
-                'cap' => $circuit->cap,
+                'base' => str_contains($circuit->blend->base, 'propylene') ? 'pg' : 'eg', 'percent' => $value('strength_before'),
+                'cap' => $circuit->plumbing->cap,
             ],
             'coolant-level' => [
-                'volume' => $circuit->capacity, 'percent' => $circuit->target,
+                'volume' => $circuit->capacity, 'percent' => $circuit->blend->target,
                 'cold' => $value('coolant_temperature') ?? self::USUAL_MORNING,
-                'hot' => $value('drive_temperature') ?? ($circuit->opens > 0.0 ? $circuit->opens + 4.0 : 92.0),
-                'marks' => $circuit->marks > 0.0 ? $circuit->marks : null,
+                'hot' => $value('drive_temperature') ?? ($circuit->plumbing->opens > 0.0 ? $circuit->plumbing->opens + 4.0 : 92.0),
+                'marks' => $circuit->plumbing->marks > 0.0 ? $circuit->plumbing->marks : null,
             ],
             'oil-fill' => ['capacity' => $circuit->capacity, 'drained' => $value('oil_drained'), 'filter' => 'changed'],
             default => [],

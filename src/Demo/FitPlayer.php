@@ -185,7 +185,7 @@ final class FitPlayer
             'coolant_temperature' => 19.0,
             'opened_at' => 87.0,
             'drive_temperature' => 92.0,
-            default => $ask->hasLimits ? ($ask->low + $ask->high) / 2 : 1.0,
+            default => $ask->limits->isSet ? ($ask->limits->low + $ask->limits->high) / 2 : 1.0,
         };
     }
 }

@@ -233,7 +233,7 @@ final readonly class ReadingBook
 
         return [
             'said' => 'warm-up',
-            'opens' => ($record->vehicleSheet()->circuits[$step->target->circuit]->opens ?? 0.0) ?: self::USUAL_OPENING,
+            'opens' => ($record->vehicleSheet()->circuits[$step->target->circuit]->plumbing->opens ?? 0.0) ?: self::USUAL_OPENING,
         ];
     }
 

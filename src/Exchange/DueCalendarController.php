@@ -22,13 +22,13 @@ final class DueCalendarController
                 'VEVENT',
                 [
                     'UID' => $due->id.'@nimble-knuckle.invalid', 'DTSTAMP' => $clock->now(),
-                    'SUMMARY' => sprintf('%s: %s', $due->short, $due->title),
-                    'DESCRIPTION' => $due->text.($due->afterKm > 0 ? sprintf(
-                        ' Due at %d km or on this day, whichever comes first.', $due->afterKm,
+                    'SUMMARY' => sprintf('%s: %s', $due->after->short, $due->title),
+                    'DESCRIPTION' => $due->text.($due->day->afterKm > 0 ? sprintf(
+                        ' Due at %d km or on this day, whichever comes first.', $due->day->afterKm,
                     ) : ''),
                 ],
             );
-            $event->add('DTSTART', str_replace('-', '', substr($due->dueOn, 0, 10)), ['VALUE' => 'DATE']);
+            $event->add('DTSTART', str_replace('-', '', substr($due->day->on, 0, 10)), ['VALUE' => 'DATE']);
             $calendar->add($event);
         }
 

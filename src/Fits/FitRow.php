@@ -11,22 +11,11 @@ final readonly class FitRow
         public string $id,
         public string $title,
         public FitStatus $status,
-        public string $phase,
-        public string $stepTitle,
-        public float $minutesLeft,
-        public float $minutesPlanned,
-        public float $minutesTaken,
-        public int $looseEnds,
-        public int $stepsDone,
-        public int $stepsAll,
-        public int $findings,
-        public string $waits,
         public string $createdBy,
-        public string $signedAt,
-        public string $signedBy,
-        public string $vehicleId,
-        public string $vehicle,
-        public string $short,
+        public VehicleNames $vehicle,
+        public Progress $progress,
+        public Spent $minutes,
+        public Signature $signed,
     ) {
     }
 
@@ -37,10 +26,14 @@ final readonly class FitRow
         $number = static fn (string $key): float => is_numeric($row[$key] ?? null) ? (float) $row[$key] : 0.0;
 
         return new self(
-            $text('id'), $text('title'), FitStatus::from($text('status')), $text('phase'), $text('step_title'),
-            $number('minutes_left'), $number('minutes_planned'), $number('minutes_taken'),
-            (int) $number('loose_ends'), (int) $number('steps_done'), (int) $number('steps_all'), (int) $number('findings'), $text('waits'),
-            $text('created_by'), $text('signed_at'), $text('signed_by'), $text('vehicle_id'), $text('vehicle'), $text('short'),
+            $text('id'), $text('title'), FitStatus::from($text('status')), $text('created_by'),
+            new VehicleNames($text('vehicle_id'), $text('vehicle'), $text('short')),
+            new Progress(
+                $text('phase'), $text('step_title'), (int) $number('steps_done'), (int) $number('steps_all'),
+                (int) $number('loose_ends'), (int) $number('findings'), $text('waits'),
+            ),
+            new Spent($number('minutes_left'), $number('minutes_planned'), $number('minutes_taken')),
+            new Signature($text('signed_at'), $text('signed_by')),
         );
     }
 }

@@ -42,14 +42,17 @@ final readonly class FluidSummary
             'months' => null === $filled ? null : (int) floor(($now->getTimestamp() - $filled->at->getTimestamp()) / 86400 / 30.44),
             'protect' => null === $strength ? null : $this->run(
                 'coolant-protect',
-                ['base' => str_contains($circuit->base, 'propylene') ? 'pg' : 'eg', 'percent' => $strength, 'cap' => $circuit->cap],
+                [
+                    'base' => str_contains($circuit->blend->base, 'propylene') ? 'pg' : 'eg', 'percent' => $strength,
+                    'cap' => $circuit->plumbing->cap,
+                ],
             ),
             'interval' => self::interval($circuit, $entries, $filled, $now),
-            'offTarget' => null !== $strength && abs($strength - $circuit->target) > self::OFF_TARGET,
+            'offTarget' => null !== $strength && abs($strength - $circuit->blend->target) > self::OFF_TARGET,
             'level' => $this->level($circuit, $strength, $topped[0] ?? null),
             'plot' => $this->strengthPlot($circuit, $entries),
             'toppedPlot' => $this->toppedPlot($entries),
-            'mixed' => null !== $filled && self::isOther($filled->family, $circuit->family),
+            'mixed' => null !== $filled && self::isOther($filled->family, $circuit->blend->family),
         ];
     }
 
@@ -90,7 +93,7 @@ final readonly class FluidSummary
     private static function interval(Circuit $circuit, array $entries, ?FluidEntry $filled, \DateTimeImmutable $now): ?Interval
     {
         return null === $filled ? null : Interval::of(
-            $circuit->everyMonths, $circuit->everyKm, $filled->at, $now, $filled->km,
+            $circuit->every->months, $circuit->every->km, $filled->at, $now, $filled->km,
             self::last($entries, static fn (FluidEntry $e): bool => null !== $e->km)?->km,
         );
     }
@@ -112,7 +115,7 @@ final readonly class FluidSummary
             [0.0, 65.0],
         )
             ->area(
-                $circuit->target - self::OFF_TARGET, $circuit->target + self::OFF_TARGET,
+                $circuit->blend->target - self::OFF_TARGET, $circuit->blend->target + self::OFF_TARGET,
             )->line($points, 'trace')->dot($last[0], $last[1], Show::n($last[1], 3).' %');
     }
 
@@ -180,8 +183,8 @@ final readonly class FluidSummary
     {
         return $this->run('coolant-level', [
             'volume' => $circuit->capacity, 'percent' => $strength ?? 50.0, 'cold' => 15,
-            'hot' => $circuit->opens > 0 ? $circuit->opens + 4 : 92,
-        ] + ($circuit->marks > 0 ? ['marks' => $circuit->marks] : []) + (null === $topped ? [] : [
+            'hot' => $circuit->plumbing->opens > 0 ? $circuit->plumbing->opens + 4 : 92,
+        ] + ($circuit->plumbing->marks > 0 ? ['marks' => $circuit->plumbing->marks] : []) + (null === $topped ? [] : [
             'topped_up' => min($circuit->capacity, $topped->litres ?? 0.0),
         ]));
     }

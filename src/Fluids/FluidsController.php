@@ -37,7 +37,7 @@ final class FluidsController extends AbstractController
         $form = array_filter($request->request->all(), is_string(...));
         try {
             $vehicle = $this->garage->get($id);
-            $base = Glycol::ofCircuit($vehicle->sheet()->circuitFor('coolant')->base ?? '');
+            $base = Glycol::ofCircuit($vehicle->sheet()->circuitFor('coolant')->blend->base ?? '');
             $this->book->enter($vehicle->id, $circuit, $form, $person->name, base: $base);
             $this->addFlash('good', 'It stands in the log.');
         } catch (InvalidInput $e) {

@@ -48,7 +48,7 @@ final readonly class FluidsOfFits implements EventFollower
             return;
         }
         $this->write(
-            $record, $event, 'coolant', FluidKind::Filled, $filled->value, self::strengthThen($circuit, $fit), $circuit->family,
+            $record, $event, 'coolant', FluidKind::Filled, $filled->value, self::strengthThen($circuit, $fit), $circuit->blend->family,
             $record->title,
         );
     }

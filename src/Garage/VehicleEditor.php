@@ -9,7 +9,7 @@ use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Minutes;
-use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
+use NimbleKnuckle\Core\Plan\Vehicle\Plumbing;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
@@ -210,7 +210,7 @@ final readonly class VehicleEditor
     private function circuit(InputBag $form): array
     {
         $heights = [];
-        foreach (Circuit::HEIGHTS as $name) {
+        foreach (Plumbing::HEIGHTS as $name) {
             $heights += '' === trim($form->getString('height_'.$name))
                 ? []
                 : [$name => $this->number($form, 'height_'.$name, Kind::Length)];

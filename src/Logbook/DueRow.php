@@ -12,18 +12,9 @@ final readonly class DueRow
         public string $kind,
         public string $title,
         public string $text,
-        public string $dueOn,
-        public int $afterKm,
-        public string $fitId,
-        public string $followUp,
-        public string $short,
-        public string $fitTitle,
-        public bool $isOpen,
-        public string $closedBy,
-        public string $outcome,
-        public string $when,
-        public bool $isDue,
-        public bool $isOverdue,
+        public DueDay $day,
+        public DueAfter $after,
+        public DueOutcome $outcome,
     ) {
     }
 
@@ -31,18 +22,12 @@ final readonly class DueRow
     public static function of(array $row, string $today): self
     {
         $text = static fn (string $key): string => is_scalar($row[$key] ?? null) ? (string) $row[$key] : '';
-        $on = $text('due_on');
-        $km = (int) $text('after_km');
-        $day = match (true) {
-            $on === $today => 'today',
-            $on < $today => 'since '.(new \DateTimeImmutable($on))->format('j M'),
-            default => (new \DateTimeImmutable($on))->format('j M'),
-        };
 
         return new self(
-            $text('id'), $text('kind'), $text('title'), $text('text'), $on, $km, $text('fit_id'), $text('follow_up'),
-            $text('short'), $text('fit_title'), '' === $text('closed_at'), $text('closed_by'), $text('outcome'),
-            $km > 0 ? sprintf("at %d\u{2009}km, or %s", $km, $day) : $day, $on <= $today, $on < $today,
+            $text('id'), $text('kind'), $text('title'), $text('text'),
+            DueDay::of($text('due_on'), (int) $text('after_km'), $today),
+            new DueAfter($text('fit_id'), $text('follow_up'), $text('short'), $text('fit_title')),
+            new DueOutcome('' === $text('closed_at'), $text('closed_by'), $text('outcome')),
         );
     }
 }

@@ -70,7 +70,7 @@ final readonly class Replanner
         $behind = $fit->vehicleSheet()->items[$inFrontOf] ?? throw UnplannableFit::dueToItem('Say what it lies in front of.');
         $items = array_map(static fn (mixed $item): mixed => self::putBehind($item, $inFrontOf, $id), $items);
         $items[] = [
-            'id' => $id, 'name' => $name, 'position' => $behind->position->value, 'behind' => [], 'off' => [2, 4, 8],
+            'id' => $id, 'name' => $name, 'position' => $behind->access->position->value, 'behind' => [], 'off' => [2, 4, 8],
             'on' => [2, 4, 8],
         ] + ($fasteners > 0 ? ['tray' => [['thing' => 'fasteners', 'count' => min(200, $fasteners)]]] : []);
 

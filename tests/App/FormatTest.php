@@ -103,8 +103,8 @@ final class FormatTest extends TestCase
     public function testADueCheckSaysWhen(string $on, int $km, string $when, bool $due, bool $late): void
     {
         $row = DueRow::of(['id' => 'x', 'due_on' => $on, 'after_km' => $km], '2026-11-25');
-        self::assertSame($when, str_replace("\u{2009}", ' ', $row->when));
-        self::assertSame([$due, $late], [$row->isDue, $row->isOverdue]);
+        self::assertSame($when, str_replace("\u{2009}", ' ', $row->day->said));
+        self::assertSame([$due, $late], [$row->day->isDue, $row->day->isOverdue]);
     }
 
     /** @return iterable<string, array{string, int, string, bool, bool}> */

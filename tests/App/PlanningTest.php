@@ -183,7 +183,7 @@ final class PlanningTest extends AppTestCase
         $this->fill(['what' => 'limit', 'body' => 'engine', 'way' => 'up', 'mm' => '30', 'because' => 'the fan meets the shroud']);
         $sheet = $this->service(Garage::class)->get('marl-heron-12')->sheet();
         self::assertSame(3, $sheet->items['starter-cover']->pieces());
-        self::assertSame(['battery'], $sheet->items['starter']->hazards);
+        self::assertSame(['battery'], $sheet->items['starter']->dangers->hazards);
         self::assertSame(47.0, $sheet->joints['starter-bolts']->figure()->value());
         self::assertCount(1, $sheet->limits);
         $compiled = $this->command('plan:compile', ['vehicle' => 'marl-heron-12', 'procedures' => ['starter']]);

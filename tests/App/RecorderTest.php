@@ -68,8 +68,8 @@ final class RecorderTest extends AppTestCase
         );
         $dues = $this->service(DueBook::class)->openRows();
         self::assertCount(2, $dues);
-        self::assertTrue($dues[0]->isDue);
-        self::assertSame(300, $dues[1]->afterKm);
+        self::assertTrue($dues[0]->day->isDue);
+        self::assertSame(300, $dues[1]->day->afterKm);
     }
 
     /** @param array<string, mixed> $event */
@@ -160,8 +160,8 @@ final class RecorderTest extends AppTestCase
         $this->send($fit->id, ['type' => 'step-done', 'step' => 'book-level']);
         $this->send($fit->id, ['type' => 'follow-up-closed', 'follow_up' => 'level-next-morning', 'outcome' => 'On the stroke.']);
         $due = $this->service(DueBook::class)->ofFit($fit->id)[0];
-        self::assertFalse($due->isOpen);
-        self::assertSame('On the stroke.', $due->outcome);
+        self::assertFalse($due->outcome->isOpen);
+        self::assertSame('On the stroke.', $due->outcome->said);
     }
 
     public function testOnlyWhatChangedTravels(): void

@@ -24,7 +24,7 @@ final class VehicleEditorTest extends AppTestCase
     public function testMinutesAreOneNumberOrThree(string $written, array $three): void
     {
         $this->apply(['what' => 'item', 'name' => 'Plate', 'off' => $written]);
-        $off = $this->tarn()->sheet()->items['plate']->off;
+        $off = $this->tarn()->sheet()->items['plate']->handling->off;
         self::assertSame($three, [$off->low, $off->likely, $off->high]);
     }
 
@@ -100,7 +100,7 @@ final class VehicleEditorTest extends AppTestCase
         $this->apply(['what' => 'drop-item', 'id' => 'plate']);
         $sheet = $this->tarn()->sheet();
         self::assertArrayNotHasKey('plate', $sheet->items);
-        self::assertSame(['front-shield'], $sheet->items['bracket']->behind);
+        self::assertSame(['front-shield'], $sheet->items['bracket']->access->behind);
     }
 
     public function testAJointFromOneLineStandsOnTheSheetWithItsFigure(): void
@@ -129,7 +129,7 @@ final class VehicleEditorTest extends AppTestCase
         $circuit = $this->tarn()->sheet()->circuits['coolant'];
         self::assertSame('engine coolant', $circuit->name);
         self::assertSame(8.4, $circuit->capacity);
-        self::assertSame(['front-shield'], $circuit->drainBehind);
+        self::assertSame(['front-shield'], $circuit->plumbing->drainBehind);
     }
 
     public function testACircuitTakesItsThermostatMarksIntervalsAndHeights(): void
@@ -141,10 +141,13 @@ final class VehicleEditorTest extends AppTestCase
             ],
         );
         $circuit = $this->tarn()->sheet()->circuits['coolant'];
-        self::assertSame([92.0, 0.4, 36, 50000.0], [$circuit->opens, $circuit->marks, $circuit->everyMonths, $circuit->everyKm]);
-        self::assertSame(['heater' => 812.0, 'tank' => 870.0], $circuit->heights);
+        self::assertSame(
+            [92.0, 0.4, 36, 50000.0],
+            [$circuit->plumbing->opens, $circuit->plumbing->marks, $circuit->every->months, $circuit->every->km],
+        );
+        self::assertSame(['heater' => 812.0, 'tank' => 870.0], $circuit->plumbing->heights);
         $this->apply(['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant circuit', 'capacity' => '7']);
-        self::assertSame(92.0, $this->tarn()->sheet()->circuits['coolant']->opens, 'what the form left empty is kept');
+        self::assertSame(92.0, $this->tarn()->sheet()->circuits['coolant']->plumbing->opens, 'what the form left empty is kept');
         $this->expectException(CoreException::class);
         $this->apply(['what' => 'circuit', 'id' => 'coolant', 'name' => 'coolant circuit', 'capacity' => '7', 'height_tank' => '9']);
     }

@@ -83,6 +83,6 @@ final readonly class Nature
 
     private static function isPressurised(Fit $fit, string $circuit): bool
     {
-        return ($fit->vehicle->circuits[$circuit]->cap ?? 0.0) > 0.0;
+        return ($fit->vehicle->circuits[$circuit]->plumbing->cap ?? 0.0) > 0.0;
     }
 }

@@ -40,11 +40,12 @@ final readonly class CircuitDrawing
         $y = static fn (float $mm): float => 352.0 - ($mm - $low) * 306.0 / max(1.0, $high - $low);
         $full = $stage->does('funnel') ? $tops['tank'] + 10.0 : $tops['tank'] - self::UNDER_TOP;
         $start = $low + 0.28 * ($full - $low);
-        $level = $stage->does('vacuum') && 0.0 === $stage->fill ? $start : $start + $stage->fill * ($full - $start);
+        $level = $stage->does('vacuum') && 0.0 === $stage->look->fill ? $start : $start + $stage->look->fill * ($full - $start);
         $vessels = [];
         foreach (self::PLACES as $name => [$x, $w]) {
             $bottom = $tops[$name] - self::TALL[$name];
-            $caught = 'tank' !== $name && !$stage->does('vacuum') && $stage->fill > 0.5 && $tops[$name] > $full && !$stage->does('screw');
+            $caught = 'tank' !== $name && !$stage->does('vacuum') && !$stage->does('screw')
+                && $stage->look->fill > 0.5 && $tops[$name] > $full;
             $filled = max(0.0, min($level, $tops[$name]) - $bottom);
             $vessels[$name] = [
                 'x' => $x, 'w' => $w, 'y' => $y($tops[$name]), 'h' => $y($bottom) - $y($tops[$name]),

@@ -41,17 +41,17 @@ final readonly class FillRoutine
             new FillStage(
                 'connect', 'Cone in, everything else closed',
                 'Drain shut, hoses seated, heater on full hot. The cone sits square in the filler, its valve shut.',
-                'Cone is in, pull', shows: ['heater'],
+                'Cone is in, pull', look: new Look(shows: ['heater']),
             ),
             new FillStage(
                 'pull', 'Pull to target', 'Air on. Watch the hoses go flat and the needle come up to the green.',
-                'Needle steady, valve closed', ask: 'vacuum_pulled', shows: ['vacuum', 'heater'],
+                'Needle steady, valve closed', ask: 'vacuum_pulled', look: new Look(shows: ['vacuum', 'heater']),
             ),
             new FillStage(
                 'hold', 'Valve closed, leave it',
                 'Nothing is touched. A needle that creeps back is a leak found before any coolant is in.', 'Read it',
-                seconds: 120, ask: 'vacuum_lost', again: 'pull', againText: 'Sealed it, pull again',
-                shows: ['vacuum', 'shut', 'heater'],
+                seconds: 120, ask: 'vacuum_lost', again: new Again('pull', 'Sealed it, pull again'),
+                look: new Look(shows: ['vacuum', 'shut', 'heater']),
             ),
         ], ['A hose folds in on itself: let the air back in slowly.', 'The needle falls while you watch: a joint is open.']);
     }
@@ -62,13 +62,12 @@ final readonly class FillRoutine
             new FillStage(
                 'draw', 'Hose end at the bottom of the can, valve open',
                 'It draws by itself. The hose end never comes out of the coolant: that would be air again.', 'Needle at zero',
-                fill: 0.6, shows: ['vacuum', 'heater'],
+                look: new Look(0.6, ['vacuum', 'heater']),
             ),
             new FillStage(
                 'settle', 'Let it settle, look at what is left',
                 'Over a cupful left in the can is as much air in the engine: pull once more, draw once more.', 'It is full',
-                seconds: 30, ask: 'filled', again: 'draw', againText: 'Pull again and draw the rest', fill: 1.0,
-                shows: ['heater'],
+                seconds: 30, ask: 'filled', again: new Again('draw', 'Pull again and draw the rest'), look: new Look(1.0, ['heater']),
             ),
         ], ['The hose end comes out of the coolant: valve shut at once.']);
     }
@@ -78,25 +77,24 @@ final readonly class FillRoutine
         return new self('bleed-pour', [
             new FillStage(
                 'ready', 'Ignition on, heater full hot, blower low, engine off',
-                'The heater valve must stand open, the fan stays off.', 'Ready, open the screw', shows: ['heater'],
+                'The heater valve must stand open, the fan stays off.', 'Ready, open the screw', look: new Look(shows: ['heater']),
             ),
             new FillStage(
-                'open', 'Bleed screw open two turns', 'Rag under it. Count the turns.', 'Screw open, pour', fill: 0.2,
-                shows: ['heater', 'screw'],
+                'open', 'Bleed screw open two turns', 'Rag under it. Count the turns.', 'Screw open, pour',
+                look: new Look(0.2, ['heater', 'screw']),
             ),
             new FillStage(
                 'pour', 'Pour thinly until it runs without bubbles',
                 'A thin stream lets the air past. First bubbles, then spitting, then an even string.',
-                'No bubbles, close the screw', fill: 0.9, shows: ['heater', 'screw', 'bubbles'],
+                'No bubbles, close the screw', look: new Look(0.9, ['heater', 'screw', 'bubbles']),
             ),
             new FillStage(
                 'stand', 'Screw closed, let it stand', 'Bubbles on their way come up to the filler.', 'Look at the level',
-                seconds: 60, fill: 0.95, shows: ['heater', 'shut'],
+                seconds: 60, look: new Look(0.95, ['heater', 'shut']),
             ),
             new FillStage(
                 'level', 'Is the level steady?', 'If it fell: open, pour and close once more. Steady twice: it is full.',
-                'Level is steady', ask: 'filled', again: 'open', againText: 'It fell, once more', fill: 1.0,
-                shows: ['heater', 'shut'],
+                'Level is steady', ask: 'filled', again: new Again('open', 'It fell, once more'), look: new Look(1.0, ['heater', 'shut']),
             ),
         ], ['Never with the engine running while the screw is open.']);
     }
@@ -106,20 +104,21 @@ final readonly class FillRoutine
         return new self('funnel-pour', [
             new FillStage(
                 'funnel', 'Sealed funnel on, heater full hot', 'The funnel is the highest point now. Drain shut, hoses seated.',
-                'Funnel is on, pour', shows: ['heater', 'funnel'],
+                'Funnel is on, pour', look: new Look(shows: ['heater', 'funnel']),
             ),
             new FillStage(
-                'pour', 'Pour to a third of the funnel', 'Slowly; it takes what it takes.', 'A third full', fill: 0.8,
-                shows: ['heater', 'funnel', 'bubbles'],
+                'pour', 'Pour to a third of the funnel', 'Slowly; it takes what it takes.', 'A third full', look: new Look(
+                    0.8, ['heater', 'funnel', 'bubbles'],
+                ),
             ),
             new FillStage(
                 'squeeze', 'Squeeze both radiator hoses',
                 'Slowly and fully, upper and lower in turn, until nothing more comes up.', 'No more bubbles', seconds: 120,
-                fill: 0.9, shows: ['heater', 'funnel', 'bubbles'],
+                look: new Look(0.9, ['heater', 'funnel', 'bubbles']),
             ),
             new FillStage(
                 'level', 'Is the level steady?', 'Fill the funnel to a third again.', 'Level is steady', ask: 'filled',
-                again: 'squeeze', againText: 'It fell, squeeze again', fill: 0.95, shows: ['heater', 'funnel'],
+                again: new Again('squeeze', 'It fell, squeeze again'), look: new Look(0.95, ['heater', 'funnel']),
             ),
         ], []);
     }
@@ -129,30 +128,32 @@ final readonly class FillRoutine
         return new self('funnel-run', [
             new FillStage(
                 'idle', 'Engine idles, funnel a third full', 'Heater hot, blower low. Both hands clear of fan and belts.',
-                'Engine runs', fill: 0.95, shows: ['heater', 'funnel', 'runs'],
+                'Engine runs', look: new Look(0.95, ['heater', 'funnel', 'runs']),
             ),
             new FillStage(
                 'squeeze', 'Squeeze the hoses now and then', 'Top the funnel up as it falls. Bubbles get fewer.',
-                'Fewer bubbles', seconds: 300, fill: 0.95, shows: ['heater', 'funnel', 'runs', 'bubbles'],
+                'Fewer bubbles', seconds: 300, look: new Look(0.95, ['heater', 'funnel', 'runs', 'bubbles']),
             ),
             new FillStage(
                 'opens', 'Wait for the thermostat',
                 'The lower hose goes from cool to hot within seconds, the level in the funnel drops.', 'Lower hose is hot',
-                fill: 0.97, shows: ['heater', 'funnel', 'runs', 'thermostat', 'bubbles'],
+                look: new Look(0.97, ['heater', 'funnel', 'runs', 'thermostat', 'bubbles']),
             ),
             new FillStage(
                 'fan-one', 'Wait for the fan', 'It comes by itself and goes off again. Nothing near it.', 'On and off once',
-                fill: 1.0, shows: ['heater', 'funnel', 'runs', 'thermostat', 'fan'],
+                look: new Look(1.0, ['heater', 'funnel', 'runs', 'thermostat', 'fan']),
             ),
             new FillStage(
                 'fan-two', 'Wait for the fan again', 'No more bubbles with both hoses hot.', 'On and off twice',
-                again: 'squeeze', againText: 'Still bubbles, go on squeezing', fill: 1.0,
-                shows: ['heater', 'funnel', 'runs', 'thermostat', 'fan'],
+                again: new Again('squeeze', 'Still bubbles, go on squeezing'), look: new Look(
+                    1.0, ['heater', 'funnel', 'runs', 'thermostat', 'fan'],
+                ),
             ),
             new FillStage(
                 'shut', 'Engine off, stopper in, funnel off, cap on',
-                'The stopper keeps the rest in the funnel. Gloves: it is hot.', 'Cap is on', fill: 1.0,
-                shows: ['heater', 'thermostat', 'shut'],
+                'The stopper keeps the rest in the funnel. Gloves: it is hot.', 'Cap is on', look: new Look(
+                    1.0, ['heater', 'thermostat', 'shut'],
+                ),
             ),
         ], [
             'The gauge passes its usual mark.', 'Steam, or bubbles that get stronger instead of fewer.',

@@ -14,9 +14,6 @@ final readonly class FillStage
      * @param string $done what is said when it is over and the next begins
      * @param int $seconds to wait before that; 0 for none
      * @param string $ask the field of the step's reading that ends it; empty for none
-     * @param string $again the stage to go back to where it has to be done once more; empty for none
-     * @param float $fill how full the circuit is, 0 as drained to 1
-     * @param list<string> $shows vacuum, screw, funnel, heater, runs, thermostat, fan, bubbles, shut
      */
     public function __construct(
         public string $id,
@@ -25,15 +22,13 @@ final readonly class FillStage
         public string $done,
         public int $seconds = 0,
         public string $ask = '',
-        public string $again = '',
-        public string $againText = '',
-        public float $fill = 0.0,
-        public array $shows = [],
+        public Again $again = new Again(),
+        public Look $look = new Look(),
     ) {
     }
 
     public function does(string $what): bool
     {
-        return in_array($what, $this->shows, true);
+        return in_array($what, $this->look->shows, true);
     }
 }

@@ -42,8 +42,8 @@ final readonly class Close
 
         return match (true) {
             Deed::Remove === $b->operation->deed && '' !== $b->item => [$b->item],
-            $opens => $vehicle->circuits[$b->circuit]->drainBehind,
-            '' !== $b->item => $vehicle->items[$b->item]->behind,
+            $opens => $vehicle->circuits[$b->circuit]->plumbing->drainBehind,
+            '' !== $b->item => $vehicle->items[$b->item]->access->behind,
             default => [],
         };
     }
@@ -61,7 +61,7 @@ final readonly class Close
         if (isset($room[$id])) {
             return;
         }
-        foreach ($vehicle->items[$id]->behind as $front) {
+        foreach ($vehicle->items[$id]->access->behind as $front) {
             $this->add($front, $vehicle, $room, [...$path, $id]);
         }
         $room[$id] = true;
@@ -82,15 +82,15 @@ final readonly class Close
         foreach ($room as $id) {
             if (!isset($opOf[$id])) {
                 $tasks['item:'.$id] = new Task(
-                    'item:'.$id, $vehicle->items[$id]->position, array_map($taskOf, $vehicle->items[$id]->behind),
+                    'item:'.$id, $vehicle->items[$id]->access->position, array_map($taskOf, $vehicle->items[$id]->access->behind),
                 );
             }
         }
         foreach ($strip as $b) {
             $id = 'op:'.$b->operation->id;
             $removes = Deed::Remove === $b->operation->deed && '' !== $b->item;
-            $blockers = $removes ? $vehicle->items[$b->item]->behind : $this->blockers($b, $vehicle);
-            $position = $removes ? $vehicle->items[$b->item]->position : $b->operation->slot->position;
+            $blockers = $removes ? $vehicle->items[$b->item]->access->behind : $this->blockers($b, $vehicle);
+            $position = $removes ? $vehicle->items[$b->item]->access->position : $b->operation->slot->position;
             $tasks[$id] = new Task(
                 $id, $position, array_values(array_unique([...$before[$b->operation->id] ?? [], ...array_map($taskOf, $blockers)])),
                 $b->operation->slot->passive,

@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Plan\Lint\Linter;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Sheet\Lists;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
@@ -36,7 +37,7 @@ final readonly class Compiler
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
         $expects = array_values(array_unique(array_merge(...array_map(static fn (Procedure $p): array => $p->expects, $procedures))));
         $bare = new Sheet(
-            $title, $steps, [], $list->tools($steps), $list->consumables($steps), $list->parts($steps),
+            $title, $steps, [], new Lists($list->tools($steps), $list->consumables($steps), $list->parts($steps)),
             (new Weave())->of($steps, $people), $moves, $expects,
         );
 

@@ -72,10 +72,10 @@ final readonly class Depend
         $item = $this->vehicle->items[$step->target->item] ?? null;
 
         return match (true) {
-            Deed::Remove === $step->deed && null !== $item => self::among($item->behind, $off),
+            Deed::Remove === $step->deed && null !== $item => self::among($item->access->behind, $off),
             Deed::Refit === $step->deed && null !== $item => self::among($this->vehicle->hiddenBy($item->id), $on),
             Deed::Tighten === $step->deed => self::among([$this->vehicle->joints[$step->target->joint]->item ?? ''], $on),
-            Deed::Drain === $step->deed => self::among($this->vehicle->circuits[$step->target->circuit]->drainBehind ?? [], $off),
+            Deed::Drain === $step->deed => self::among($this->vehicle->circuits[$step->target->circuit]->plumbing->drainBehind ?? [], $off),
             default => [],
         };
     }

@@ -86,13 +86,13 @@ final readonly class Resolve
 
     private function ensureVehicleHas(Procedure $procedure, VehicleSheet $vehicle): void
     {
-        foreach ($procedure->needsItems as $role) {
+        foreach ($procedure->needs->items as $role) {
             $vehicle->itemFor($role) ?? throw UnplannableFit::dueToMissingRole('item', $role, $vehicle->name);
         }
-        foreach ($procedure->needsJoints as $role) {
+        foreach ($procedure->needs->joints as $role) {
             $vehicle->jointFor($role) ?? throw UnplannableFit::dueToMissingRole('joint', $role, $vehicle->name);
         }
-        foreach ($procedure->needsCircuits as $role) {
+        foreach ($procedure->needs->circuits as $role) {
             $vehicle->circuitFor($role) ?? throw UnplannableFit::dueToMissingRole('circuit', $role, $vehicle->name);
         }
     }

@@ -11,6 +11,7 @@ use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Asking;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Limits;
 use NimbleKnuckle\Core\Plan\Procedure\Needs;
 use NimbleKnuckle\Core\Plan\Procedure\Operation;
 use NimbleKnuckle\Core\Plan\Procedure\Slot;
@@ -38,10 +39,10 @@ final readonly class StepWriter
         return new Step(
             'off.'.$item->id, Deed::Remove, new Target($item->id),
             new Words(
-                'Take off the '.$item->name, $item->removeNote, 'It lies in front of what has to be reached.',
-                cautions: [...$item->cautions, ...$this->leftHanded($item, false)],
+                'Take off the '.$item->name, $item->handling->removeNote, 'It lies in front of what has to be reached.',
+                cautions: [...$item->dangers->cautions, ...$this->leftHanded($item, false)],
             ),
-            new Slot($phase, $item->position, $item->off), new Needs(self::toolsOf($tray), tray: $tray),
+            new Slot($phase, $item->access->position, $item->handling->off), new Needs(self::toolsOf($tray), tray: $tray),
         );
     }
 
@@ -56,8 +57,8 @@ final readonly class StepWriter
 
         return new Step(
             'on.'.$item->id, Deed::Refit, new Target($item->id),
-            new Words('Refit the '.$item->name, $item->refitNote, cautions: $this->leftHanded($item, true)),
-            new Slot($phase, $item->position, $item->on), new Needs(self::toolsOf($tray), tray: $tray),
+            new Words('Refit the '.$item->name, $item->handling->refitNote, cautions: $this->leftHanded($item, true)),
+            new Slot($phase, $item->access->position, $item->handling->on), new Needs(self::toolsOf($tray), tray: $tray),
         );
     }
 
@@ -102,8 +103,10 @@ final readonly class StepWriter
     private function lengthAsks(Joint $joint): array
     {
         return $joint->fastener->longest <= 0.0 || $joint->fastener->isNew() ? [] : [new Ask(
-            'bolt_length', 'Longest of the old bolts, under the head to the tip', Kind::Length, 'mm', true, 0.9 * $joint->fastener->longest,
-            $joint->fastener->longest, sprintf('Over the maker’s %s mm: a new bolt.', $joint->fastener->longest),
+            'bolt_length', 'Longest of the old bolts, under the head to the tip', Kind::Length, 'mm',
+            Limits::between(0.9 * $joint->fastener->longest, $joint->fastener->longest), sprintf(
+                'Over the maker’s %s mm: a new bolt.', $joint->fastener->longest,
+            ),
         )];
     }
 
@@ -218,6 +221,6 @@ final readonly class StepWriter
 
     private function positionOf(Joint $joint): Position
     {
-        return '' === $joint->item ? Position::Any : $this->vehicle->items[$joint->item]->position;
+        return '' === $joint->item ? Position::Any : $this->vehicle->items[$joint->item]->access->position;
     }
 }

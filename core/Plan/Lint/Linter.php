@@ -23,8 +23,8 @@ final readonly class Linter
     public function marked(Sheet $sheet, VehicleSheet $vehicle, Kit $kit): Sheet
     {
         return new Sheet(
-            $sheet->title, $sheet->steps, $this->findings($sheet, $vehicle, $kit), $sheet->tools, $sheet->consumables,
-            $sheet->parts, $sheet->timing, $sheet->moves, $sheet->expects,
+            $sheet->title, $sheet->steps, $this->findings($sheet, $vehicle, $kit), $sheet->lists,
+            $sheet->timing, $sheet->moves, $sheet->expects,
         );
     }
 

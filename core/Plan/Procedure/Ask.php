@@ -16,9 +16,7 @@ final readonly class Ask
         public string $label,
         public Kind $kind,
         public string $unit,
-        public bool $hasLimits,
-        public float $low,
-        public float $high,
+        public Limits $limits,
         public string $past,
         public array $guards = [],
         public Flow $flow = Flow::None,
@@ -28,22 +26,16 @@ final readonly class Ask
     public static function read(Node $node): self
     {
         $kind = $node->enum('kind', Kind::class);
-        $limits = $node->floats('limits');
-        if ([] !== $limits && (2 !== count($limits) || $limits[0] > $limits[1])) {
-            throw $node->refuse('limits', 'two numbers are needed, low then high.');
-        }
-
+        $limits = Limits::read($node);
         $guards = array_map(
             static fn (string $name): Guard => Guard::tryFrom($name) ?? throw $node->refuse('guards', Guard::remedy()),
             $node->strings('guards'),
         );
-        [] === $guards || [] !== $limits || throw $node->refuse('limits', 'a reading that guards something needs limits.');
+        [] === $guards || $limits->isSet || throw $node->refuse('limits', 'a reading that guards something needs limits.');
 
         return new self(
-            $node->string('field'), $node->string('label'), $kind, $node->string('unit', $kind->baseUnit()->symbol()), [] !== $limits,
-            $limits[0] ?? 0.0, $limits[1] ?? 0.0, $node->string('past', ''), $guards, $node->enum(
-                'flow', Flow::class, Flow::ofField($node->string('field')),
-            ),
+            $node->string('field'), $node->string('label'), $kind, $node->string('unit', $kind->baseUnit()->symbol()), $limits,
+            $node->string('past', ''), $guards, $node->enum('flow', Flow::class, Flow::ofField($node->string('field'))),
         );
     }
 
@@ -55,7 +47,7 @@ final readonly class Ask
 
     public function isOutside(float $value): bool
     {
-        return $this->hasLimits && ($value < $this->low || $value > $this->high);
+        return $this->limits->isPast($value);
     }
 
     /** @return array<string, mixed> */
@@ -65,7 +57,7 @@ final readonly class Ask
             'field' => $this->field, 'label' => $this->label, 'kind' => $this->kind->value, 'unit' => $this->unit,
             'past' => $this->past,
         ]
-            + ($this->hasLimits ? ['limits' => [$this->low, $this->high]] : [])
+            + ($this->limits->isSet ? ['limits' => [$this->limits->low, $this->limits->high]] : [])
             + ([] === $this->guards ? [] : ['guards' => array_map(static fn (Guard $guard): string => $guard->value, $this->guards)])
             + (Flow::None === $this->flow ? [] : ['flow' => $this->flow->value]);
     }

@@ -13,9 +13,6 @@ final readonly class Procedure
 
     /**
      * @param list<string> $signs
-     * @param list<string> $needsItems
-     * @param list<string> $needsJoints
-     * @param list<string> $needsCircuits
      * @param list<ChoiceGroup> $groups questions and ways, in the order they are asked
      * @param list<Operation> $operations
      * @param list<string> $expects kinds of follow-up the procedure calls for
@@ -25,9 +22,7 @@ final readonly class Procedure
         public string $title,
         public string $summary,
         public array $signs,
-        public array $needsItems,
-        public array $needsJoints,
-        public array $needsCircuits,
+        public Roles $needs,
         public array $groups,
         public array $operations,
         public array $expects,
@@ -54,12 +49,10 @@ final readonly class Procedure
             ...array_map(static fn (Node $group): ChoiceGroup => ChoiceGroup::read($group, true), $node->nodes('ways')),
         ];
         self::ensureKnownGroups($node, $groups, $operations);
-        $needs = $node->node('needs');
 
         return new self(
             $node->string('id'), $node->string('title'), $node->string('summary', ''), $node->strings('signs'),
-            $needs->strings('items'), $needs->strings('joints'), $needs->strings('circuits'), $groups, array_values($operations),
-            $node->strings('expects'),
+            Roles::read($node->node('needs')), $groups, array_values($operations), $node->strings('expects'),
         );
     }
 

@@ -23,18 +23,13 @@ final readonly class Sheet
     /**
      * @param list<Step> $steps
      * @param list<Finding> $findings
-     * @param list<Pick> $tools
-     * @param list<Pick> $consumables
-     * @param list<Pick> $parts
      * @param list<string> $expects kinds of follow-up the procedures call for
      */
     public function __construct(
         public string $title,
         public array $steps,
         public array $findings,
-        public array $tools,
-        public array $consumables,
-        public array $parts,
+        public Lists $lists,
         public Timing $timing,
         public int $moves,
         public array $expects,
@@ -53,7 +48,9 @@ final readonly class Sheet
 
         return new self(
             $node->string('title'), $node->each('steps', Step::read(...)), $node->each('findings', Finding::read(...)),
-            $node->each('tools', Pick::read(...)), $node->each('consumables', Pick::read(...)), $node->each('parts', Pick::read(...)),
+            new Lists(
+                $node->each('tools', Pick::read(...)), $node->each('consumables', Pick::read(...)), $node->each('parts', Pick::read(...)),
+            ),
             Timing::read($node->node('timing')), $node->int('moves', 0), $node->strings('expects'),
         );
     }
@@ -66,9 +63,9 @@ final readonly class Sheet
             'title' => $this->title,
             'steps' => array_map(static fn (Step $step): array => $step->toArray(), $this->steps),
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),
-            'tools' => array_map(static fn (Pick $pick): array => $pick->toArray(), $this->tools),
-            'consumables' => array_map(static fn (Pick $pick): array => $pick->toArray(), $this->consumables),
-            'parts' => array_map(static fn (Pick $pick): array => $pick->toArray(), $this->parts),
+            'tools' => array_map(static fn (Pick $pick): array => $pick->toArray(), $this->lists->tools),
+            'consumables' => array_map(static fn (Pick $pick): array => $pick->toArray(), $this->lists->consumables),
+            'parts' => array_map(static fn (Pick $pick): array => $pick->toArray(), $this->lists->parts),
             'timing' => $this->timing->toArray(),
             'moves' => $this->moves,
             'expects' => $this->expects,

@@ -23,7 +23,6 @@ final readonly class VehicleSheet
      * @param array<string, Joint> $joints
      * @param array<string, Circuit> $circuits
      * @param list<Limit> $limits
-     * @param array<array-key, mixed> $document as it was read, for export
      */
     private function __construct(
         public string $id,
@@ -34,11 +33,10 @@ final readonly class VehicleSheet
         public array $joints,
         public array $circuits,
         public array $limits,
-        public array $document,
     ) {
         $hides = [];
         foreach ($items as $item) {
-            foreach ($item->behind as $front) {
+            foreach ($item->access->behind as $front) {
                 $hides[$front][] = $item->id;
             }
         }
@@ -67,7 +65,7 @@ final readonly class VehicleSheet
         $joints = self::byId($node, 'joints', Joint::read(...));
         $circuits = self::byId($node, 'circuits', Circuit::read(...));
         foreach ($items as $item) {
-            self::ensureKnown($node, 'items.'.$item->id.'.behind', $item->behind, $items);
+            self::ensureKnown($node, 'items.'.$item->id.'.behind', $item->access->behind, $items);
         }
         foreach ($joints as $joint) {
             self::ensureKnown($node, 'joints.'.$joint->id.'.item', '' === $joint->item ? [] : [$joint->item], $items);
@@ -77,12 +75,12 @@ final readonly class VehicleSheet
             self::ensureKnown($node, 'limits.'.$i.'.freed_by', '' === $limit->freedBy ? [] : [$limit->freedBy], $items);
         }
         foreach ($circuits as $circuit) {
-            self::ensureKnown($node, 'circuits.'.$circuit->id.'.drain_behind', $circuit->drainBehind, $items);
+            self::ensureKnown($node, 'circuits.'.$circuit->id.'.drain_behind', $circuit->plumbing->drainBehind, $items);
         }
 
         return new self(
             $node->string('id'), $node->string('name'), $node->string('short', $node->string('name')), $node->string('about', ''),
-            $items, $joints, $circuits, $limits, $node->raw(),
+            $items, $joints, $circuits, $limits,
         );
     }
 
@@ -137,7 +135,7 @@ final readonly class VehicleSheet
         if (is_int($at)) {
             return [...array_slice($path, $at), $id];
         }
-        foreach (isset($safe[$id]) ? [] : $this->items[$id]->behind as $front) {
+        foreach (isset($safe[$id]) ? [] : $this->items[$id]->access->behind as $front) {
             $found = $this->circleFrom($front, [...$path, $id], $safe);
             if ([] !== $found) {
                 return $found;
@@ -175,7 +173,7 @@ final readonly class VehicleSheet
             return $known[$item->id] ?? 0;
         }
         $deepest = -1;
-        foreach ($item->behind as $front) {
+        foreach ($item->access->behind as $front) {
             $deepest = max($deepest, $this->depth($this->items[$front], $known, $path + [$item->id => true]));
         }
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Broken;
 use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fallen;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Bench\Instant;
@@ -94,8 +96,8 @@ final class StoodTest extends TestCase
     public function testTheCountAddsUp(array $counts, int $off, int $atHand, bool $cameOff, bool $wentBack): void
     {
         $count = new PieceCount(
-            'pins', $counts[0], $counts[1], $counts[2], $counts[3], $counts[4], $counts[5], $counts[6], $counts[7], $counts[8],
-            true,
+            'pins', $counts[0], $counts[1], $counts[2], new Fallen($counts[3], $counts[4], $counts[5]),
+            new Broken($counts[6], $counts[7]), $counts[8], true,
         );
         self::assertSame(
             [$off, $atHand, $cameOff, $wentBack],

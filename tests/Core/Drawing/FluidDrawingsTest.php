@@ -77,8 +77,8 @@ final class FluidDrawingsTest extends TestCase
     {
         $litres = Volume::litres(...);
         $plain = DipstickDrawing::of(OilPour::of($litres(5.0), $litres(0.0), true, $litres(0.0), null), $litres(5.0), null, null, null);
-        self::assertEqualsWithDelta(90.0, $plain->first, 1e-9);
-        self::assertEqualsWithDelta(10.0, $plain->then, 1e-9);
+        self::assertEqualsWithDelta(90.0, $plain->first->percent, 1e-9);
+        self::assertEqualsWithDelta(10.0, $plain->then->percent, 1e-9);
         self::assertSame(0.0, $plain->stick);
         [$dip, $target] = [Length::millimetres(12.0), Length::millimetres(20.0)];
         $add = DipScale::told(0.05)->between($dip, $target);
@@ -94,7 +94,9 @@ final class FluidDrawingsTest extends TestCase
             DipScale::told(0.05)->between($high, $target),
         );
         self::assertEqualsWithDelta(0.3, $over->drawOff ?? 0.0, 1e-9);
-        self::assertEqualsWithDelta(100.0, $over->first + $over->then, 1e-9, 'the housing makes it more than the capacity');
+        self::assertEqualsWithDelta(
+            100.0, $over->first->percent + $over->then->percent, 1e-9, 'the housing makes it more than the capacity',
+        );
     }
 
     public function testTheHoseIsWhatItMeasuresWithTheClampAroundIt(): void

@@ -14,6 +14,7 @@ use NimbleKnuckle\Core\Fluids\DialDrawing;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
+use NimbleKnuckle\Core\Fluids\Fill\Look;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
@@ -44,8 +45,8 @@ final class FillTest extends TestCase
         foreach ($routine->stages as $i => $stage) {
             self::assertNotSame('', $stage->text.$stage->title);
             self::assertNotSame('', $stage->done, 'the button says what is over');
-            self::assertTrue('' === $stage->again || ($routine->place($stage->again) ?? 99) <= $i);
-            self::assertSame('' === $stage->again, '' === $stage->againText);
+            self::assertTrue('' === $stage->again->stage || ($routine->place($stage->again->stage) ?? 99) <= $i);
+            self::assertSame('' === $stage->again->stage, '' === $stage->again->text);
             self::assertSame($i === count($ids), FillRun::of($routine, $begun)->isAtItsEnd());
             $begun[] = $this->begun($stage->id, 10 * $i);
             $run = FillRun::of($routine, $begun);
@@ -138,19 +139,21 @@ final class FillTest extends TestCase
 
     public function testAirStaysWhereItLiesAboveTheTank(): void
     {
-        $stage = static fn (string ...$shows): FillStage => new FillStage('x', 'x', 'x', 'x', fill: 1.0, shows: array_values($shows));
+        $stage = static fn (string ...$shows): FillStage => new FillStage('x', 'x', 'x', 'x', look: new Look(1.0, array_values($shows)));
         $tarn = Sheets::tarn()->circuits['coolant'];
-        $drawn = CircuitDrawing::of($tarn->heights, $stage('heater'));
+        $drawn = CircuitDrawing::of($tarn->plumbing->heights, $stage('heater'));
         self::assertTrue($drawn->measured);
         self::assertSame(['the bleed screw', 'the heater'], $drawn->air);
         self::assertTrue($drawn->vessels['heater']['air']);
         self::assertFalse($drawn->vessels['radiator']['air']);
         self::assertFalse(
-            CircuitDrawing::of($tarn->heights, $stage('funnel'))->vessels['heater']['air'], 'the funnel is the highest point then',
+            CircuitDrawing::of(
+                $tarn->plumbing->heights, $stage('funnel'),
+            )->vessels['heater']['air'], 'the funnel is the highest point then',
         );
         self::assertFalse(CircuitDrawing::of([], $stage())->measured);
         foreach ([0.0, 0.3, 0.7, 1.0] as $fill) {
-            $one = CircuitDrawing::of($tarn->heights, new FillStage('x', 'x', 'x', 'x', fill: $fill));
+            $one = CircuitDrawing::of($tarn->plumbing->heights, new FillStage('x', 'x', 'x', 'x', look: new Look($fill)));
             foreach ($one->vessels as $name => $vessel) {
                 self::assertLessThanOrEqual($vessel['h'] + 1e-6, $vessel['fluid'], $name);
                 self::assertGreaterThanOrEqual(0.0, $vessel['fluid']);

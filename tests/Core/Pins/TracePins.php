@@ -73,7 +73,8 @@ final readonly class TracePins implements Pin
         }
 
         return [
-            $judged->symptom, $judged->read, $judged->trace->peak, $judged->trace->reached, $judged->trace->noise, $judged->trace->spacing,
+            $judged->symptom, $judged->read, $judged->trace->peak, $judged->trace->reached, $judged->trace->grain->noise,
+            $judged->trace->grain->spacing,
             $judged->trace->doubt(), $judged->trace->steepestTenMs(), $judged->trace->slopeAcross($judged->read->drag),
             $judged->rise(), $judged->firstRise(), $judged->jolt(), $judged->fallen(), $judged->turnedSincePeak(), $judged->turned(),
             (new TraceJudge())->said($judged)->checks,

@@ -80,7 +80,7 @@ final class CompilerTest extends TestCase
         self::assertEqualsCanonicalizing($off, $on);
         self::assertSame($off, array_values(array_unique($off)));
         foreach (Sheets::tarn()->items as $item) {
-            foreach (in_array($item->id, $off, true) ? $item->behind : [] as $front) {
+            foreach (in_array($item->id, $off, true) ? $item->access->behind : [] as $front) {
                 self::assertLessThan(array_search($item->id, $off, true), array_search($front, $off, true));
                 self::assertGreaterThan(array_search($item->id, $on, true), array_search($front, $on, true));
             }
@@ -194,12 +194,12 @@ final class CompilerTest extends TestCase
     public function testWhatTheKitLacksStandsFirst(): void
     {
         $sheet = Sheets::thermostat(new Kit([], ['10 mm socket']));
-        $missing = array_map(static fn (Pick $p): bool => $p->missing, $sheet->tools);
+        $missing = array_map(static fn (Pick $p): bool => $p->missing, $sheet->lists->tools);
         $sorted = $missing;
         rsort($sorted);
         self::assertSame($sorted, $missing);
-        self::assertContains('torque wrench for 9 N·m', array_map(static fn (Pick $p): string => $p->name, $sheet->tools));
-        self::assertContains('thermostat with ring', array_map(static fn (Pick $p): string => $p->name, $sheet->parts));
+        self::assertContains('torque wrench for 9 N·m', array_map(static fn (Pick $p): string => $p->name, $sheet->lists->tools));
+        self::assertContains('thermostat with ring', array_map(static fn (Pick $p): string => $p->name, $sheet->lists->parts));
     }
 
     public function testACircleInTheAccessMapIsNamed(): void
@@ -356,7 +356,7 @@ final class CompilerTest extends TestCase
     private function closure(VehicleSheet $vehicle, string $id): array
     {
         $all = [$id => true];
-        foreach ($vehicle->items[$id]->behind as $front) {
+        foreach ($vehicle->items[$id]->access->behind as $front) {
             $all += array_fill_keys($this->closure($vehicle, $front), true);
         }
 
@@ -403,7 +403,7 @@ final class CompilerTest extends TestCase
             return $d;
         });
         $sheet = (new Compiler(Sheets::common()))->compile([Sheets::procedure('spark-plugs')], new Choices([]), $vehicle, Sheets::kit());
-        $tools = array_map(static fn ($pick): string => $pick->name, $sheet->tools);
+        $tools = array_map(static fn ($pick): string => $pick->name, $sheet->lists->tools);
         self::assertContains('T30', $tools);
         self::assertContains('10 mm socket', $tools);
         $off = $on = '';

@@ -12,6 +12,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Sheet\Lists;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
@@ -96,7 +97,7 @@ final readonly class Sheets
     {
         $like ??= self::thermostat();
 
-        return new Sheet($like->title, $steps, [], [], [], [], $like->timing, 0, $expects);
+        return new Sheet($like->title, $steps, [], new Lists(), $like->timing, 0, $expects);
     }
 
     /**

@@ -120,10 +120,10 @@ final class LayoutTest extends TestCase
         self::assertCount(3, $card->hull);
         foreach ([$card, CardGeometry::of(Layout::grid(2, 5), 8.0), CardGeometry::of(Layout::line(1), 0.0)] as $any) {
             foreach ($any->points as [$x, $y]) {
-                self::assertGreaterThan($any->left + $any->boss, $x);
-                self::assertLessThan($any->left + $any->width - $any->boss, $x);
-                self::assertGreaterThan($any->top + $any->boss, $y);
-                self::assertLessThan($any->top + $any->height - $any->boss, $y);
+                self::assertGreaterThan($any->frame->left + $any->boss, $x);
+                self::assertLessThan($any->frame->left + $any->frame->width - $any->boss, $x);
+                self::assertGreaterThan($any->frame->top + $any->boss, $y);
+                self::assertLessThan($any->frame->top + $any->frame->height - $any->boss, $y);
             }
         }
     }

@@ -72,7 +72,7 @@ final class WrenchSetTest extends TestCase
         $drawing = WrenchDrawing::of(220, 32, 90);
         self::assertEqualsWithDelta(0.0, $drawing->boltX, 1e-9);
         self::assertEqualsWithDelta(-32.0, $drawing->boltY, 1e-9);
-        self::assertGreaterThan($drawing->boltY + 32, $drawing->height);
+        self::assertGreaterThan($drawing->boltY + 32, $drawing->frame->height);
     }
 
     /** @param array<string, mixed> $raw */

@@ -16,7 +16,9 @@ final readonly class BatteryOff implements Hindrance
     public function of(Fit $fit, Step $step): iterable
     {
         $item = $fit->vehicle->items[$step->target->item] ?? null;
-        if (Deed::Remove === $step->deed && null !== $item && in_array('battery', $item->hazards, true) && $fit->actual()->battery) {
+        if (Deed::Remove === $step->deed && null !== $item && in_array(
+            'battery', $item->dangers->hazards, true,
+        ) && $fit->actual()->battery) {
             yield Obstacle::lead('battery-live', 'The battery is still connected.', $fit->nearest($step, Deed::BatteryOff)->id);
         }
     }

@@ -40,6 +40,6 @@ final readonly class SafeToRelease implements Hindrance
 
     private function carries(Fit $fit, Step $step, string $item): bool
     {
-        return ($fit->vehicle->items[$item] ?? null)?->carries === $step->target->load->body;
+        return ($fit->vehicle->items[$item] ?? null)?->dangers->carries === $step->target->load->body;
     }
 }

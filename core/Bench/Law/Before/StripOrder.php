@@ -20,7 +20,7 @@ final readonly class StripOrder implements Hindrance
         $item = $fit->vehicle->items[$step->target->item] ?? null;
         $joint = $fit->vehicle->joints[$step->target->joint] ?? null;
         if (Deed::Remove === $step->deed && null !== $item) {
-            foreach ($this->onStill($item->behind, $off, $planned) as $front) {
+            foreach ($this->onStill($item->access->behind, $off, $planned) as $front) {
                 yield $this->obstacle($fit, $step, Deed::Remove, $front, 'The %s in front of it is still on.');
             }
         } elseif (Deed::Refit === $step->deed && null !== $item) {

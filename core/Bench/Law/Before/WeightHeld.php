@@ -17,7 +17,7 @@ final readonly class WeightHeld implements Hindrance
     {
         $item = $fit->vehicle->items[$step->target->item] ?? null;
         $body = match (true) {
-            Deed::Remove === $step->deed && null !== $item => $item->carries,
+            Deed::Remove === $step->deed && null !== $item => $item->dangers->carries,
             Deed::Move === $step->deed => $step->target->load->body,
             default => '',
         };

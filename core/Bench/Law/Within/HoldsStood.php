@@ -31,7 +31,7 @@ final readonly class HoldsStood implements Hindrance
     {
         $reading = $fit->state->reading($step->id, $hold->stage->ask);
         $ask = array_values(
-            array_filter($step->asking->asks, static fn (Ask $one): bool => $one->field === $hold->stage->ask && $one->hasLimits),
+            array_filter($step->asking->asks, static fn (Ask $one): bool => $one->field === $hold->stage->ask && $one->limits->isSet),
         )[0] ?? null;
         $change = null === $reading || null === $ask ? null : $hold->overItsTime($reading->value);
 

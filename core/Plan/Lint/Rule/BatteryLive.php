@@ -16,7 +16,7 @@ final readonly class BatteryLive implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             $item = $run->vehicle->items[$step->target->item] ?? null;
-            if (Deed::Remove === $step->deed && null !== $item && in_array('battery', $item->hazards, true) && $rig->battery) {
+            if (Deed::Remove === $step->deed && null !== $item && in_array('battery', $item->dangers->hazards, true) && $rig->battery) {
                 yield Finding::stop(
                     'battery-live', $step->id,
                     sprintf('The %s is fed by the battery, and the battery is still connected.', $item->name),

@@ -19,7 +19,7 @@ final readonly class BushBeforeLoad implements Rule
             if (Deed::Tighten !== $step->deed || null === $joint || !in_array('loaded', $joint->going->when, true)) {
                 continue;
             }
-            $carries = $run->vehicle->items[$joint->item]->carries ?? '';
+            $carries = $run->vehicle->items[$joint->item]->dangers->carries ?? '';
             if (isset($rig->held[$carries])) {
                 yield Finding::stop(
                     'bush-before-load', $step->id,

@@ -31,7 +31,7 @@ final readonly class RefitOutOfOrder implements Rule
                     );
                 }
             }
-            foreach (Deed::Remove === $step->deed ? $item->behind : [] as $front) {
+            foreach (Deed::Remove === $step->deed ? $item->access->behind : [] as $front) {
                 if (!isset($rig->off[$front])) {
                     yield Finding::stop(
                         'strip-out-of-order', $step->id,

@@ -19,7 +19,7 @@ final readonly class RoomIsGone implements Rule
             if (Deed::Tighten !== $step->deed || null === $joint || !in_array('room', $joint->going->when, true)) {
                 continue;
             }
-            $carries = $run->vehicle->items[$joint->item]->carries ?? '';
+            $carries = $run->vehicle->items[$joint->item]->dangers->carries ?? '';
             if ('' !== $carries && !isset($rig->held[$carries])) {
                 yield Finding::stop(
                     'room-is-gone', $step->id,

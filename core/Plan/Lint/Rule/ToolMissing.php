@@ -13,7 +13,7 @@ final readonly class ToolMissing implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->sheet->tools as $pick) {
+        foreach ($run->sheet->lists->tools as $pick) {
             if ($pick->missing) {
                 yield Finding::watch(
                     'tool-missing', $pick->firstStep, sprintf('%s: %s.', $pick->name, $pick->note),

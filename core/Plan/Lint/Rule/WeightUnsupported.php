@@ -16,11 +16,12 @@ final readonly class WeightUnsupported implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             $item = $run->vehicle->items[$step->target->item] ?? null;
-            if (Deed::Remove === $step->deed && null !== $item && '' !== $item->carries && !isset($rig->held[$item->carries])) {
+            $carries = Deed::Remove === $step->deed ? $item->dangers->carries ?? '' : '';
+            if ('' !== $carries && null !== $item && !isset($rig->held[$carries])) {
                 yield Finding::stop(
                     'weight-unsupported', $step->id,
-                    sprintf('The %s carries the %s, and nothing holds it here.', $item->name, $item->carries),
-                    sprintf('Support the %s before this step.', $item->carries),
+                    sprintf('The %s carries the %s, and nothing holds it here.', $item->name, $item->dangers->carries),
+                    sprintf('Support the %s before this step.', $item->dangers->carries),
                 );
             }
         }

@@ -212,7 +212,7 @@ final class Worker
             Flow::Out === $ask->flow => 0.7 * $capacity,
             Flow::In === $ask->flow => ($out->value ?? 0.7 * $capacity) + 0.01 * $this->luck->getInt(-20, 20),
             'vacuum_lost' === $ask->field => 0.2,
-            $ask->hasLimits => $ask->low + ($ask->high - $ask->low) * $this->luck->getInt(20, 80) / 100,
+            $ask->limits->isSet => $ask->limits->low + ($ask->limits->high - $ask->limits->low) * $this->luck->getInt(20, 80) / 100,
             default => 10.0,
         };
 
