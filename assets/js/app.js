@@ -5,10 +5,8 @@ import { startBench } from './bench.js';
 import { startSync } from './sync.js';
 import { startPull } from './pull.js';
 import { startEngine } from './engine.js';
-import { startTimers } from './timer.js';
 import { startPad } from './pad.js';
 import { startKeys } from './keys.js';
-import { startTheme } from './theme.js';
 import { components } from './components.js';
 
 window.htmx = htmx;
@@ -30,7 +28,6 @@ document.addEventListener('htmx:response:error', (event) => {
   if (event.detail.ctx?.response?.status === 401) window.location.reload();
 });
 
-startTheme();
 components(Alpine);
 Alpine.start();
 startSync();
@@ -38,6 +35,5 @@ startBench();
 startOutbox({ token, say });
 startPull({ token, say });
 startPad();
-startTimers();
 startEngine({ token, say });
 startKeys();

@@ -53,6 +53,7 @@ const goOn = (go) => {
   }
   go.textContent = next.label;
   go.disabled = !next.marks || Boolean(next.seconds);
+  go.removeAttribute('x-data');
   delete go.dataset.timerUntil;
   delete go.dataset.timerLabel;
   if (next.marks) go.dataset.marks = JSON.stringify(next.marks);
@@ -66,6 +67,7 @@ const goOn = (go) => {
     go.dataset.timerUntil = String(Date.now() / 1000 + Number(document.documentElement.dataset.skew ?? 0) + next.seconds);
     go.dataset.timerLabel = next.label;
     go.dataset.timerWakes = '';
+    go.setAttribute('x-data', 'clock');
   }
 };
 
@@ -139,50 +141,18 @@ const submit = (form) => {
   return true;
 };
 
-const toggleDrawer = () => {
-  const drawer = document.getElementById('bench-drawer');
-  drawer.hidden = !drawer.hidden;
-  document.querySelector('.thumb .look')?.setAttribute('aria-expanded', String(!drawer.hidden));
-  if (!drawer.hidden) drawer.querySelector('button')?.focus();
-};
-
-const openDialog = (id) => {
-  const dialog = document.getElementById(id);
-  dialog?.showModal?.();
-  dialog?.querySelector('input, textarea')?.focus();
-};
-
 const clicks = (event) => {
   const on = (selector) => event.target.closest(selector);
   if (on('[data-marks]') && bench()) {
     event.preventDefault();
-    on('[data-close]')?.closest('dialog')?.close();
     return tap(on('[data-marks]'));
   }
   if (on('.thumb a.go') && !('armed' in on('.thumb a.go').dataset)) return event.preventDefault();
-  if (on('[data-close]')) on('[data-close]').closest('dialog')?.close();
-  if (on('[data-drawer]')) return toggleDrawer();
-  if (on('[data-open]')) {
-    event.preventDefault();
-    return openDialog(on('[data-open]').dataset.open);
-  }
-  if (on('[data-unit]')) {
-    for (const unit of on('.units').querySelectorAll('[data-unit]')) unit.setAttribute('aria-pressed', String(unit === on('[data-unit]')));
-    on('form').querySelector('input').focus();
-  }
-  if (on('[data-reason]')) {
-    const field = document.getElementById(on('[data-reason]').dataset.reason);
-    field.value = on('[data-reason]').textContent;
-    field.focus();
-  }
   return undefined;
 };
 
 export const startBench = () => {
   document.addEventListener('click', clicks);
-  document.addEventListener('change', (event) => {
-    if (event.target.matches?.('[data-submits]')) event.target.form?.requestSubmit();
-  });
   document.addEventListener('submit', (event) => {
     const hidden = event.target.querySelector('[data-csrf]');
     if (hidden) hidden.value = document.querySelector('meta[name="csrf"]')?.content ?? '';
@@ -199,7 +169,6 @@ export const startBench = () => {
     for (const busy of document.querySelectorAll('#bench [aria-busy]')) busy.removeAttribute('aria-busy');
     arm();
   });
-  for (const passing of document.querySelectorAll('[data-passing]')) setTimeout(() => passing.remove(), 6000);
   if (bench()) arm();
   return show;
 };

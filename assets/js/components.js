@@ -1,28 +1,135 @@
-// Small pieces that answer without the server.
-export const components = (Alpine) => {
-  Alpine.data('signIn', () => ({
-    login: '',
-    password: '',
-    init() {
-      this.login = this.$refs.login.value;
-    },
-    pick() {
-      this.login = this.$el.dataset.login;
-      this.password = this.$el.dataset.password;
-      this.$nextTick(() => this.$refs.go.focus());
-    },
-  }));
+// What answers without the server: dialogs, the drawer, clocks, units, reasons, the board's theme.
+import { serverNow } from './sync.js';
 
-  Alpine.data('copyLink', () => ({
-    said: 'Copy link',
-    async copy() {
-      try {
-        await navigator.clipboard.writeText(window.location.href);
-        this.said = 'Copied';
-      } catch {
-        this.said = 'Copy it from the address bar';
-      }
-      setTimeout(() => { this.said = 'Copy link'; }, 2500);
-    },
-  }));
+const THEME = 'nk-theme';
+const TICK_MS = 250;
+
+const two = (n) => String(n).padStart(2, '0');
+
+/** Counts down to an instant the server named; by its clock, whatever the tablet's says. At nought the bench looks again. */
+const count = (element) => {
+  const seconds = Math.max(0, Math.ceil(Number(element.dataset.timerUntil) - serverNow()));
+  const text = `${Math.floor(seconds / 60)}:${two(seconds % 60)}`;
+  if (element.dataset.timerLabel) element.textContent = seconds > 0 ? `Hold ${text}` : element.dataset.timerLabel;
+  else element.firstChild.textContent = `${text} `;
+  if (seconds > 0 || element.dataset.timerOver === element.dataset.timerUntil) return;
+  element.dataset.timerOver = element.dataset.timerUntil;
+  if ('timerWakes' in element.dataset) {
+    document.dispatchEvent(new CustomEvent('nk:pulse'));
+    document.dispatchEvent(new CustomEvent('bench:stood'));
+  }
+};
+
+/** Light board or dark bay: remembered on the device. */
+const page = () => ({
+  dark: false,
+  init() {
+    this.dark = localStorage.getItem(THEME) === 'dark';
+    this.paint();
+  },
+  paint() {
+    document.documentElement.dataset.theme = this.dark ? 'dark' : 'light';
+  },
+  flip() {
+    this.dark = !this.dark;
+    localStorage.setItem(THEME, this.dark ? 'dark' : 'light');
+    this.paint();
+  },
+  openDialog() {
+    const dialog = document.getElementById(this.$el.dataset.open);
+    dialog?.showModal?.();
+    dialog?.querySelector('input, textarea')?.focus();
+  },
+  closeDialog() {
+    this.$el.closest('dialog')?.close();
+  },
+  switchDialog() {
+    this.closeDialog();
+    this.openDialog();
+  },
+  /** A common reason goes into its field, to be sent or written on. */
+  takeReason() {
+    const field = document.getElementById(this.$el.dataset.reason);
+    field.value = this.$el.textContent;
+    field.focus();
+  },
+  submitForm() {
+    this.$el.form?.requestSubmit();
+  },
+});
+
+/** The drawer of the bench: open until it is closed, or another step is shown. */
+const drawer = () => ({
+  looks: false,
+  shut() {
+    return !this.looks;
+  },
+  shutDrawer() {
+    this.looks = false;
+  },
+  flipDrawer() {
+    this.$el.closest('dialog')?.close();
+    this.looks = !this.looks;
+    if (this.looks) this.$nextTick(() => document.querySelector('#bench-drawer button')?.focus());
+  },
+});
+
+/** The units of a reading: the one that is pressed goes behind a bare number. */
+const units = () => ({
+  press() {
+    for (const unit of this.$root.querySelectorAll('[data-unit]')) unit.setAttribute('aria-pressed', String(unit === this.$el));
+    this.$root.closest('form').querySelector('input').focus();
+  },
+});
+
+const clock = () => ({
+  init() {
+    const element = this.$el;
+    // The page may have made something else of it meanwhile: then it counts no more.
+    this.tick = () => ('timerUntil' in element.dataset ? count(element) : this.destroy());
+    this.beat = setInterval(this.tick, TICK_MS);
+    document.addEventListener('bench:changed', this.tick);
+    this.tick();
+  },
+  destroy() {
+    clearInterval(this.beat);
+    document.removeEventListener('bench:changed', this.tick);
+  },
+});
+
+const passing = () => ({
+  init() {
+    const element = this.$el;
+    setTimeout(() => element.remove(), 6000);
+  },
+});
+
+const signIn = () => ({
+  login: '',
+  password: '',
+  init() {
+    this.login = this.$refs.login.value;
+  },
+  pick() {
+    this.login = this.$el.dataset.login;
+    this.password = this.$el.dataset.password;
+    this.$nextTick(() => this.$refs.go.focus());
+  },
+});
+
+const copyLink = () => ({
+  said: 'Copy link',
+  async copy() {
+    try {
+      await navigator.clipboard.writeText(window.location.href);
+      this.said = 'Copied';
+    } catch {
+      this.said = 'Copy it from the address bar';
+    }
+    setTimeout(() => { this.said = 'Copy link'; }, 2500);
+  },
+});
+
+export const components = (Alpine) => {
+  for (const [name, component] of Object.entries({ page, drawer, units, clock, passing, signIn, copyLink })) Alpine.data(name, component);
 };

@@ -7,9 +7,11 @@ const isDirty = (field) => (field.type === 'checkbox' || field.type === 'radio' 
 
 const attributes = (old, fresh) => {
   const keep = OURS[old.nodeName] ?? [];
-  for (const { name } of Array.from(old.attributes)) if (!fresh.hasAttribute(name) && !keep.includes(name) && name !== 'data-armed') old.removeAttribute(name);
+  // What is bound on this side is the page's own.
+  const ours = (name) => keep.includes(name) || name === 'data-armed' || old.hasAttribute(`:${name}`) || (name === 'aria-pressed' && old.hasAttribute('data-unit'));
+  for (const { name } of Array.from(old.attributes)) if (!fresh.hasAttribute(name) && !ours(name)) old.removeAttribute(name);
   for (const { name, value } of Array.from(fresh.attributes)) {
-    if (keep.includes(name) || (name === 'aria-pressed' && old.hasAttribute('data-unit'))) continue;
+    if (ours(name)) continue;
     if (old.getAttribute(name) !== value) old.setAttribute(name, value);
   }
 };

@@ -21,7 +21,6 @@ const toStep = (answer) => {
   window.history.pushState({ bench: true }, '', answer.url);
   const work = document.getElementById('bench-work');
   work.scrollTop = 0;
-  document.getElementById('bench-drawer').hidden = true;
   if (!document.querySelector('dialog[open]')) work.focus({ preventScroll: true });
 };
 
@@ -44,6 +43,7 @@ export const show = (answer) => {
   hashes = answer.hashes;
   if (answer.ahead) ahead = answer.ahead;
   if (moved) toStep(answer);
+  if (moved) document.dispatchEvent(new CustomEvent('bench:moved'));
   document.dispatchEvent(new CustomEvent('bench:changed', { detail: { moved } }));
 };
 

@@ -7,12 +7,13 @@ namespace NimbleKnuckle\Tests\Architecture;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use PHPUnit\Framework\TestCase;
 
-/** A method is read in one look: at most 40 lines and 12 branches. */
+/** A method is read in one look: at most 40 lines, 12 branches and eight arguments. */
 #[CoversNothing]
 final class MethodsTest extends TestCase
 {
     private const LONGEST = 40;
     private const MOST_BRANCHES = 12;
+    private const MOST_ARGUMENTS = 8;
     private const BRANCHES = [
         \T_IF, \T_ELSEIF, \T_FOR, \T_FOREACH, \T_WHILE, \T_CATCH, \T_BOOLEAN_AND, \T_BOOLEAN_OR, \T_COALESCE,
     ];
@@ -24,10 +25,10 @@ final class MethodsTest extends TestCase
         foreach (['core', 'src'] as $folder) {
             $all = new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/'.$folder, \FilesystemIterator::SKIP_DOTS);
             foreach (new \RecursiveIteratorIterator($all) as $file) {
-                foreach ($file instanceof \SplFileInfo ? self::methods($file->getPathname()) : [] as [$name, $lines, $branches]) {
+                foreach ($file instanceof \SplFileInfo ? self::methods($file->getPathname()) : [] as [$name, $lines, $branches, $arguments]) {
                     ++$seen;
-                    if ($lines > self::LONGEST || $branches > self::MOST_BRANCHES) {
-                        $long[] = sprintf('%s: %d lines, %d branches', $name, $lines, $branches);
+                    if ($lines > self::LONGEST || $branches > self::MOST_BRANCHES || $arguments > self::MOST_ARGUMENTS) {
+                        $long[] = sprintf('%s: %d lines, %d branches, %d arguments', $name, $lines, $branches, $arguments);
                     }
                 }
             }
@@ -36,7 +37,7 @@ final class MethodsTest extends TestCase
         self::assertSame([], $long);
     }
 
-    /** @return iterable<array{string, int, int}> name, lines, branches */
+    /** @return iterable<array{string, int, int, int}> name, lines, branches, arguments */
     private static function methods(string $path): iterable
     {
         $tokens = \PhpToken::tokenize((string) file_get_contents($path));
@@ -51,12 +52,14 @@ final class MethodsTest extends TestCase
     /**
      * @param non-empty-list<\PhpToken> $tokens from “function” on
      *
-     * @return array{string, int, int}
+     * @return array{string, int, int, int}
      */
     private static function measured(array $tokens, string $name): array
     {
-        [$depth, $branches, $last] = [0, 0, $tokens[0]->line];
+        [$depth, $branches, $last, $round, $arguments] = [0, 0, $tokens[0]->line, 0, 0];
         foreach ($tokens as $token) {
+            $round += 0 === $depth ? ['(' => 1, ')' => -1][$token->text] ?? 0 : 0;
+            $arguments += 0 === $depth && 1 === $round && $token->is(\T_VARIABLE) ? 1 : 0;
             $last = $token->line + substr_count($token->text, "\n");
             $depth += '{' === $token->text || $token->is(\T_CURLY_OPEN) ? 1 : 0;
             $branches += $depth > 0 && ($token->is(self::BRANCHES) || '?' === $token->text) ? 1 : 0;
@@ -65,6 +68,6 @@ final class MethodsTest extends TestCase
             }
         }
 
-        return [$name, $last - $tokens[0]->line + 1, $branches];
+        return [$name, $last - $tokens[0]->line + 1, $branches, $arguments];
     }
 }

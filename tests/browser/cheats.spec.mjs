@@ -199,8 +199,21 @@ test('what is being written survives marks of another tablet, dialog and focus t
   await expect(one.locator('#note-text')).toHaveValue('Half a sentence');
   await expect(one.locator('#note')).toHaveAttribute('open', '');
   await expect(one.locator('#note-text')).toBeFocused();
-  await one.locator('#note [data-close]').click();
+  await one.locator('#note').getByRole('button', { name: 'Cancel' }).click();
   await expect(one.locator('#note-text')).toHaveValue('Half a sentence');
+  // The drawer and the dark bay are this tablet's own as well.
+  await one.keyboard.press('w');
+  await one.locator('#more').evaluate((dialog) => dialog.showModal());
+  await one.locator('#more').getByRole('button', { name: 'Dark bay' }).click();
+  await one.locator('#more').evaluate((dialog) => dialog.close());
+  await afterMark(two, () => two.getByRole('button', { name: 'One more: two-piece push pins' }).click());
+  await expect(one.locator('.turn .figure-number')).toHaveText(/2\s*of 10/, { timeout: 12_000 });
+  await expect(one.locator('#bench-drawer')).toBeVisible();
+  await expect(one.locator('.thumb .look')).toHaveAttribute('aria-expanded', 'true');
+  await expect(one.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await expect(one.locator('#more button', { hasText: 'Dark bay' })).toHaveAttribute('aria-pressed', 'true');
+  await one.locator('#bench-drawer').getByRole('button', { name: 'Close' }).click();
+  await expect(one.locator('#bench-drawer')).toBeHidden();
   await one.context().close();
   await two.context().close();
 });

@@ -59,7 +59,7 @@ try {
   await page.screenshot({ path: `${out}/bench-warm-up.png` });
   await page.goto(`${demo.base}${fit}/bench/housing-tight`);
   await page.locator('.thumb .more').click();
-  await page.locator('#more [data-theme-switch]').click();
+  await page.locator('#more').getByRole('button', { name: 'Dark bay' }).click();
   await page.locator('#more').getByRole('button', { name: 'Back to the step' }).click();
   await page.screenshot({ path: `${out}/bench-dark.png` });
 } finally {
