@@ -32,17 +32,22 @@ final class EventsController extends AbstractController
 {
     private const MOST = 200;
 
+    public function __construct(
+        private readonly FitBook $fits, private readonly Recorder $recorder, private readonly EventLog $log,
+        private readonly BenchPage $page, private readonly BenchRegions $regions, private readonly MeasuredText $measured,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
     #[Route('/fits/{id}/events', name: 'fit_events', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['POST'])]
-    public function __invoke(
-        string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log,
-        BenchPage $page, BenchRegions $regions, MeasuredText $measured, ClockInterface $clock,
-    ): Response {
-        $record = $fits->get($id);
+    public function __invoke(string $id, Request $request, #[CurrentUser] AccountRecord $person): Response
+    {
+        $record = $this->fits->get($id);
         try {
             $body = json_decode($request->getContent(), true, 16);
-            $events = $this->events(is_array($body) ? $body : [], $person->name, $record, $measured, $clock->now());
-            $before = $recorder->load($record);
-            $fit = $recorder->record($record, $events, $person->hand());
+            $events = $this->events(is_array($body) ? $body : [], $person->name, $record);
+            $before = $this->recorder->load($record);
+            $fit = $this->recorder->record($record, $events, $person->hand());
         } catch (InvalidEvent $e) {
             return new JsonResponse(
                 ['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY,
@@ -51,14 +56,16 @@ final class EventsController extends AbstractController
         $kept = ['kept' => array_map(static fn (FitEvent $e): string => $e->id, $events)];
         $wanted = is_array($body) && is_array($body['view'] ?? null) ? $body['view'] : null;
         if (null === $wanted) {
-            return new JsonResponse($kept + ['version' => $log->version($id)]);
+            return new JsonResponse($kept + ['version' => $this->log->version($id)]);
         }
         $shown = is_string($wanted['step'] ?? null) ? $fit->sheet->step($wanted['step']) : null;
         $step = $this->follows($shown, $before, $fit) ?? $fit->currentStep()
             ?? throw $this->createNotFoundException('The sheet has no steps.');
         $have = is_array($wanted['have'] ?? null) ? $wanted['have'] : [];
 
-        return new JsonResponse($kept + $regions->answer($page->view($record, $fit, $step, $log->version($id), $person->hand()), $have));
+        $view = $this->page->view($record, $fit, $step, $this->log->version($id), $person->hand());
+
+        return new JsonResponse($kept + $this->regions->answer($view, $have));
     }
 
     /** A step just closed, or just set running, makes room for the next; otherwise we stay where we are. */
@@ -94,8 +101,9 @@ final class EventsController extends AbstractController
      *
      * @throws InvalidEvent
      */
-    private function events(array $body, string $by, FitRecord $record, MeasuredText $measured, \DateTimeImmutable $now): array
+    private function events(array $body, string $by, FitRecord $record): array
     {
+        $now = $this->clock->now();
         $given = $body['events'] ?? null;
         if (!is_array($given) || [] === $given || count($given) > self::MOST) {
             throw InvalidEvent::in('events', sprintf('Send 1 to %d events.', self::MOST));
@@ -104,7 +112,7 @@ final class EventsController extends AbstractController
         foreach ($given as $one) {
             [$id, $type, $payload] = self::whole($one);
             $payload = EventType::Measured === $type
-                ? $measured->read($payload, $record->sheet(), $record->vehicleSheet())
+                ? $this->measured->read($payload, $record->sheet(), $record->vehicleSheet())
                 : $payload;
             $at = Instant::read(is_array($one) ? $one['at'] ?? null : null);
             $events[] = FitEvent::of($id, $type, $payload, $by, $at, $this->receipt($body, $at, $now));

@@ -4,37 +4,23 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Demo;
 
-use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\App\Accounts\AccountBook;
-use NimbleKnuckle\App\Accounts\DemoPassword;
-use NimbleKnuckle\App\Accounts\Role;
-use NimbleKnuckle\App\Devices\DeviceBook;
-use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Garage\Garage;
-use NimbleKnuckle\App\Kit\ToolRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use Psr\Clock\ClockInterface;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
-use Symfony\Component\Uid\Ulid;
-use Symfony\Component\Yaml\Yaml;
 
-/** Loads the demo workshop: its people, kit, vehicles, and the state its fits are in. */
+/** Loads the demo workshop, and puts its fits in the state they are in. */
 final readonly class DemoLoader
 {
     private const HISTORY = 40;
     private const HISTORY_DAYS = 730;
 
     public function __construct(
-        #[Autowire(param: 'app.demo_dir')] private string $demoDir,
-        private EntityManagerInterface $em,
-        private AccountBook $accounts,
-        private DeviceBook $devices,
+        private DemoWorkshop $workshop,
         private FluidBook $fluids,
         private Garage $garage,
         private FitPlanner $planner,
@@ -47,32 +33,17 @@ final readonly class DemoLoader
     /** @throws \DomainException where somebody real has an account */
     public function ensureNobodyReal(): void
     {
-        $this->accounts->hasReal() && throw new \DomainException(
-            'This database belongs to a real workshop: the demo is loaded into one of its own. Set APP_DATA to another folder.',
-        );
+        $this->workshop->ensureNobodyReal();
     }
 
     public function isLoaded(): bool
     {
-        return null !== $this->accounts->named('ines');
+        return $this->workshop->isLoaded();
     }
 
     public function load(bool $withHistory = true): void
     {
-        $workshop = Node::of(Yaml::parseFile($this->demoDir.'/workshop.yaml'));
-        $names = [];
-        foreach ($workshop->nodes('people') as $person) {
-            $names[$person->string('role')] = $this->accounts->create(
-                $person->string('login'), $person->string('name'), $person->enum('role', Role::class), DemoPassword::VALUE, true,
-            )->name;
-        }
-        $this->loadKit($workshop);
-        foreach ($workshop->nodes('devices') as $device) {
-            $this->devices->add($device->string('name'), $device->enum('kind', DeviceKind::class), $device->bool('simulated'));
-        }
-        foreach (glob($this->demoDir.'/vehicles/*.yaml') ?: [] as $file) {
-            $this->garage->keep(Node::of(Yaml::parseFile($file))->raw());
-        }
+        $names = $this->workshop->load();
         if ($withHistory) {
             $this->history->make(self::HISTORY, self::HISTORY_DAYS, $names['mechanic'], $names['lead']);
         }
@@ -80,20 +51,6 @@ final readonly class DemoLoader
         $this->finishedOnTheDrover($names['mechanic'], $names['lead']);
         $this->plannedOnTheVane($names['mechanic']);
         $this->interruptedOnTheTarn($names['mechanic']);
-    }
-
-    private function loadKit(Node $workshop): void
-    {
-        foreach ($workshop->nodes('kit') as $tool) {
-            $days = $tool->int('calibrated_days_ago', -1);
-            $this->em->persist(new ToolRecord(
-                (string) new Ulid(), $tool->string('name'), $tool->string('kind'), $tool->string('drive', ''),
-                $tool->float('min', 0.0), $tool->float('max', 0.0),
-                $tool->float('error', 0.0), $tool->float('lever', 0.0),
-                $days < 0 ? null : $this->clock->now()->sub(new \DateInterval(sprintf('P%dD', $days))),
-            ));
-        }
-        $this->em->flush();
     }
 
     /** Two years of looking: a strength that sinks with each top-up of plain water, oil that is used a little. */

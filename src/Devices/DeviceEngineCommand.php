@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Devices;
 
-use NimbleKnuckle\Core\Fluids\WarmUp\EngineData;
-use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
-use NimbleKnuckle\Core\Fluids\WarmUp\EngineModel;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Attribute\Option;
+use Symfony\Component\Console\Attribute\MapInput;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Uid\Ulid;
 
@@ -28,34 +25,22 @@ final class DeviceEngineCommand
     }
 
     public function __invoke(
-        OutputInterface $output, #[Argument('The name of a thermometer that is in hand')] string $device = '',
-        #[Option('What is wrong: none, stuck-open, stuck-closed and others')] string $fault = 'none',
-        #[Option('Which of the many like engines')] string $seed = '', #[Option('The thermostat opens at, °C')] string $opens = '88',
-        #[Option('Air, °C')] string $ambient = '16', #[Option('Times faster than a clock; 0 does not wait')] string $speed = '20',
-        #[Option('Send over HTTP to this address')] string $url = '', #[Option('The device’s token, with --url')] string $token = '',
-        #[Option('Print one whole warm-up')] bool $print = false,
+        OutputInterface $output, #[MapInput] SimulatedWarmUp $engine,
+        #[Argument('The name of a thermometer that is in hand')] string $device = '',
     ): int {
         try {
-            $known = EngineFault::tryFrom($fault) ?? throw InvalidInput::in('fault', sprintf(
-                'That fault is not known: use %s.', implode(', ', array_column(EngineFault::cases(), 'value')),
-            ));
-            $rating = self::number($opens, 'opens', 50.0, 120.0);
-            $data = new EngineData($rating, self::number($ambient, 'ambient', -30.0, 45.0));
-            $samples = (new EngineModel($data, $known, is_numeric($seed) ? (int) $seed : random_int(1, 1_000_000)))->whole();
-            if ($print) {
-                $output->writeln(
-                    json_encode(['sum' => 'warm-up', 'inputs' => ['samples' => $samples, 'opens' => $rating]], \JSON_THROW_ON_ERROR),
-                    OutputInterface::OUTPUT_RAW,
-                );
+            $samples = $engine->samples();
+            if ($engine->print) {
+                $inputs = ['samples' => $samples, 'opens' => $engine->rating()];
+                $output->writeln(json_encode(['sum' => 'warm-up', 'inputs' => $inputs], \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
 
                 return 0;
             }
-
-            $send = '' === $url
+            $send = '' === $engine->url
                 ? fn (string $piece): array => $this->inProcess($device, $piece)
-                : fn (string $piece): array => $this->post->reading($url, $token, $piece);
+                : fn (string $piece): array => $this->post->reading($engine->url, $engine->token, $piece);
 
-            return $this->sendAll($send, $output, $samples, self::number($speed, 'speed', 0.0, 1000.0));
+            return $this->sendAll($send, $output, $samples, $engine->pace());
         } catch (InvalidInput $e) {
             $output->writeln(sprintf('%s: %s', $e->field, $e->getMessage()));
 
@@ -94,12 +79,5 @@ final class DeviceEngineCommand
         );
 
         return ['finding' => $reading->finding, 'said' => $reading->said];
-    }
-
-    private static function number(string $value, string $name, float $low, float $high): float
-    {
-        return is_numeric($value) && (float) $value >= $low && (float) $value <= $high ? (float) $value : throw InvalidInput::in(
-            $name, sprintf('--%s is a number from %s to %s.', $name, $low, $high),
-        );
     }
 }

@@ -25,7 +25,8 @@ final class MethodsTest extends TestCase
         foreach (['core', 'src'] as $folder) {
             $all = new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/'.$folder, \FilesystemIterator::SKIP_DOTS);
             foreach (new \RecursiveIteratorIterator($all) as $file) {
-                foreach ($file instanceof \SplFileInfo ? self::methods($file->getPathname()) : [] as [$name, $lines, $branches, $arguments]) {
+                foreach ($file instanceof \SplFileInfo ? self::methods($file->getPathname()) : [] as $method) {
+                    [$name, $lines, $branches, $arguments] = $method;
                     ++$seen;
                     if ($lines > self::LONGEST || $branches > self::MOST_BRANCHES || $arguments > self::MOST_ARGUMENTS) {
                         $long[] = sprintf('%s: %d lines, %d branches, %d arguments', $name, $lines, $branches, $arguments);
@@ -37,14 +38,23 @@ final class MethodsTest extends TestCase
         self::assertSame([], $long);
     }
 
-    /** @return iterable<array{string, int, int, int}> name, lines, branches, arguments */
+    /**
+     * A row of a table is made whole, column by column: what it holds is the table's to say, so its arguments are not counted.
+     *
+     * @return iterable<array{string, int, int, int}> name, lines, branches, arguments
+     */
     private static function methods(string $path): iterable
     {
-        $tokens = \PhpToken::tokenize((string) file_get_contents($path));
+        $code = (string) file_get_contents($path);
+        $isRow = str_contains($code, '#[ORM\\Entity]');
+        $tokens = \PhpToken::tokenize($code);
         foreach ($tokens as $i => $token) {
             if ($token->is(\T_FUNCTION) && ($tokens[$i + 2] ?? $token)->is(\T_STRING)) {
                 $rest = array_values(array_slice($tokens, $i));
-                yield self::measured([] === $rest ? [$token] : $rest, basename($path, '.php').'::'.$tokens[$i + 2]->text);
+                [$name, $lines, $branches, $arguments] = self::measured(
+                    [] === $rest ? [$token] : $rest, basename($path, '.php').'::'.$tokens[$i + 2]->text,
+                );
+                yield [$name, $lines, $branches, $isRow ? 0 : $arguments];
             }
         }
     }
