@@ -61,6 +61,38 @@ function number(string $text): string
     ) : (string) ((int) $value + 1);
 }
 
+/**
+ * @return list<array{string, string}> where (a path, or how one begins), and a piece of the line with «the place» marked
+ */
+function alike(string $file): array
+{
+    $alike = [];
+    foreach (file($file, \FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+        $parts = explode("\t", $line);
+        if (!str_starts_with($line, '#') && 3 === count($parts)) {
+            $alike[] = [$parts[0], $parts[1]];
+        }
+    }
+
+    return $alike;
+}
+
+/** @param list<array{string, string}> $alike */
+function isAlike(array $alike, string $path, string $code, int $at, string $old): bool
+{
+    $from = (int) strrpos(substr($code, 0, $at), "\n");
+    $to = strpos($code, "\n", $at);
+    $before = substr($code, $from, $at - $from);
+    $marked = $before.'«'.$old.'»'.substr($code, $at + strlen($old), (false === $to ? strlen($code) : $to) - $at - strlen($old));
+    foreach ($alike as [$where, $piece]) {
+        if (str_starts_with($path, $where) && str_contains($marked, $piece)) {
+            return true;
+        }
+    }
+
+    return false;
+}
+
 /** @return list<string> */
 function testsOf(string $room): array
 {
@@ -103,17 +135,20 @@ $count = (int) ($given['count'] ?? 200);
 $only = (string) ($given['only'] ?? 'core');
 $until = microtime(true) + 60 * (float) ($given['minutes'] ?? 600);
 $root = dirname(__DIR__);
-$alike = array_filter(
-    array_map(static fn (string $line): string => trim(explode('#', $line)[0]), file(__DIR__.'/mutants-alike.txt') ?: []),
-);
+$alike = alike(__DIR__.'/mutants-alike.txt');
+$left = 0;
 $all = [];
 foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root.'/'.$only, FilesystemIterator::SKIP_DOTS)) as $file) {
     $path = substr($file->getPathname(), strlen($root) + 1);
     $code = (string) file_get_contents($file->getPathname());
     foreach (places($code) as [$at, $length, $old, $new]) {
         $line = substr_count($code, "\n", 0, $at) + 1;
+        if (isAlike($alike, $path, $code, $at, $old)) {
+            ++$left;
+            continue;
+        }
         $name = sprintf('%s:%d %s → %s', $path, $line, $old, $new);
-        in_array($name, $alike, true) || $all[] = [$path, substr_replace($code, $new, $at, $length), $name];
+        $all[] = [$path, substr_replace($code, $new, $at, $length), $name];
     }
 }
 usort($all, static fn (array $a, array $b): int => $a[2] <=> $b[2]);
@@ -153,7 +188,7 @@ while (([] !== $waiting && microtime(true) < $until) || [] !== $running) {
 sort($survived);
 echo implode("\n", $survived), [] === $survived ? '' : "\n";
 printf(
-    "seed %d: %d of %d survived, %.1f %%; %d places in all\n", $seed, count($survived), count($survived) + $killed,
-    100 * count($survived) / max(1, count($survived) + $killed), count($all),
+    "seed %d: %d of %d survived, %.1f %%; %d places in all, and %d alike\n", $seed, count($survived), count($survived) + $killed,
+    100 * count($survived) / max(1, count($survived) + $killed), count($all), $left,
 );
 exit(100 * count($survived) > (float) ($given['most'] ?? 100) * max(1, count($survived) + $killed) ? 1 : 0);

@@ -47,6 +47,7 @@ final class TorqueCheckTest extends TestCase
         yield 'foot for inch' => ['17 in-lb / 23 Nm', 'conflict', 'inch-pound-for-foot-pound'];
         yield 'twice' => ['29 ft-lb / 53.3 Nm', 'conflict', 'converted-twice'];
         yield 'digits swapped' => ['29 ft-lb / 93 Nm', 'conflict', 'digits-swapped'];
+        yield 'digits of a small one swapped' => ['0.89 Nm / 8.7 in-lb', 'conflict', 'digits-swapped'];
         yield 'point lost' => ['6.6 ft-lb / 89 Nm', 'conflict', 'decimal-point-lost'];
         yield 'never converted' => ['30 ft-lb / 30 Nm', 'conflict', 'not-converted'];
     }

@@ -156,6 +156,8 @@ final class FluidSumsTest extends TestCase
                 (string) $litres,
             );
         }
+        $same = $this->work('coolant-level', ['volume' => 6.6, 'percent' => 50, 'cold' => 15, 'hot' => 15]);
+        self::assertSame(0.0, $same->number('growth'), 'nothing grows that does not get warmer');
         $this->expectException(InvalidInput::class);
         $this->work('coolant-level', ['volume' => 6.6, 'percent' => 50, 'cold' => 92, 'hot' => 15]);
     }

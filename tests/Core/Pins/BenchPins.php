@@ -13,14 +13,18 @@ use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Law\Law;
 use NimbleKnuckle\Core\Bench\WrenchTask;
+use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Tests\Core\Bench\Law\Careless;
 use NimbleKnuckle\Tests\Core\Bench\Law\Worker;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Symfony\Component\Yaml\Yaml;
 
 /** Whole jobs worked by careless hands: what the law lets through, what it says, and how the bench then stands. */
 final readonly class BenchPins implements Pin
@@ -42,6 +46,48 @@ final readonly class BenchPins implements Pin
             }
             yield from self::worked((string) $i, new Fit($sheet, $vehicle, FitState::none()), $i);
         }
+        yield from self::tasks();
+    }
+
+    /** @return iterable<string, mixed> what a measuring wrench is to do next at joints of many kinds, pass by pass */
+    private static function tasks(): iterable
+    {
+        foreach ([
+            '3x M8x30 8.8 into aluminium casting 22 Nm + 90°' => ['swing' => 30], '2x M6x20 8.8 9 Nm' => [],
+            '4x M10x40 10.9 60 Nm passes 30 60 100 check' => [], '1x M12x60 10.9 40 Nm + 75°' => ['swing' => 50], '2x M8 half turn' => [],
+            '4x M8 8.8 20 Nm gap' => ['gap' => 3],
+        ] as $line => $more) {
+            $fit = self::fitOf($line, $more);
+            $joint = $fit->vehicle->joints['thermostat-cover-bolts'];
+            for ($stage = 0, $final = Ladder::of($joint)->final(); $stage <= $final; ++$stage) {
+                yield sprintf('task %s %d', $line, $stage) => [
+                    $fit->nextBolt($joint), WrenchTask::next($fit, $joint), WrenchTask::next($fit, $joint)?->inWords(),
+                ];
+                foreach ($joint->pattern->order() as $bolt) {
+                    $payload = ['joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage + 1, 'step' => 'housing-tight'];
+                    $fit = $fit->then(FitEvent::of(
+                        sprintf('01J%023d', 100 * $stage + $bolt), EventType::FastenerMarked, $payload, 'Joss Wending',
+                        new \DateTimeImmutable(self::START),
+                    ));
+                }
+            }
+        }
+    }
+
+    /** @param array<string, mixed> $more */
+    private static function fitOf(string $line, array $more): Fit
+    {
+        $document = Yaml::parseFile(dirname(__DIR__, 3).'/demo/vehicles/veldra-tarn-20t.yaml');
+        $document = is_array($document) ? $document : [];
+        $joints = is_array($document['joints'] ?? null) ? $document['joints'] : [];
+        foreach ($joints as $i => $joint) {
+            if (is_array($joint) && 'thermostat-cover-bolts' === ($joint['id'] ?? '')) {
+                $kept = array_intersect_key($joint, array_flip(['id', 'role', 'name', 'item']));
+                $joints[$i] = $kept + $more + Shorthand::read($line)->joint;
+            }
+        }
+
+        return new Fit(Sheets::thermostat(), VehicleSheet::read(Node::of(['joints' => $joints] + $document)), FitState::none());
     }
 
     /** @return iterable<string, mixed> */

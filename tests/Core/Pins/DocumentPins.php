@@ -61,6 +61,33 @@ final readonly class DocumentPins implements Pin
             yield 'tray '.$line => self::said(static fn (): mixed => Shorthand::trayLine($line));
         }
         yield from self::events();
+        yield from self::thresholds();
+    }
+
+    /** @return iterable<string, list<string>> where along each number of a vehicle sheet it is refused, or plans otherwise */
+    private static function thresholds(): iterable
+    {
+        $document = Yaml::parseFile(dirname(__DIR__, 3).'/demo/vehicles/veldra-tarn-20t.yaml');
+        foreach ([
+            'joints.0' => ['angle', 'swing', 'gap', 'seal_travel', 'longest', 'cure', 'grip.shank', 'grip.threaded', 'adapter.length',
+                'adapter.angle', 'passes.0', 'pattern'],
+            'circuits.0' => ['capacity', 'target', 'product', 'cap', 'marks', 'opens', 'every_months', 'every_km', 'heights.bleed'],
+            'items.0' => ['off.0', 'on.2', 'tray.0.count'],
+        ] as $where => $keys) {
+            foreach ($keys as $key) {
+                $path = [...explode('.', $where), ...explode('.', $key)];
+                yield 'along '.$where.'.'.$key => Thresholds::of(static function (float $value) use ($document, $path): string {
+                    $changed = Leaves::with(is_array($document) ? $document : [], $path, floor($value) === $value ? (int) $value : $value);
+                    try {
+                        VehicleSheet::read(Node::of($changed));
+
+                        return 'read';
+                    } catch (CoreException|\DomainException $e) {
+                        return $e->getMessage();
+                    }
+                });
+            }
+        }
     }
 
     /** @return iterable<string, mixed> */

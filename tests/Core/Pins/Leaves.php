@@ -49,7 +49,7 @@ final readonly class Leaves
      *
      * @return array<array-key, mixed>
      */
-    private static function with(array $document, array $path, mixed $value): array
+    public static function with(array $document, array $path, mixed $value): array
     {
         $key = array_shift($path) ?? 0;
         $inside = $document[$key] ?? [];

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Pins;
 
+use NimbleKnuckle\Core\Sum\Check;
+use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Tests\Core\Doors;
 use NimbleKnuckle\Tests\Core\Sum\Pinned;
 use NimbleKnuckle\Tests\Core\Trace\OtherBench;
@@ -15,6 +18,7 @@ final readonly class SumPins implements Pin
 {
     private const RUNS = 200;
     private const TOGETHER = 8;
+    private const BASES = 8;
     private const FAR = ['-5', '0', '0.00001', '0.4', '4999', '99999', '1e9', 'x', 'ring 120', 'ring 121', '33 %', '33.7 °C', '21.55 mm'];
     private const UNITS = ['Nm' => 1.0, 'ft-lb' => 1.3558179483, 'in-lb' => 0.1129848290, 'kgf·m' => 9.80665, 'N·cm' => 0.01];
 
@@ -23,6 +27,7 @@ final readonly class SumPins implements Pin
         foreach (Pinned::sums() as $sum) {
             yield from self::marked($sum, 'fine', self::fine($sum));
             yield from self::marked($sum, 'ends', self::ends($sum));
+            yield from self::thresholds($sum);
         }
         yield from self::marked('torque-check', 'slips', self::slips());
         yield from self::marked('thread-gauge', 'table', self::gauged());
@@ -69,6 +74,33 @@ final readonly class SumPins implements Pin
         foreach (Doors::book()->named($sum)->fields() as $field) {
             foreach (self::FAR as $far) {
                 yield [$field->name => $far] + $first;
+            }
+        }
+    }
+
+    /** @return iterable<string, list<string>> where along each field the verdict, a check or a refusal begins */
+    private static function thresholds(string $sum): iterable
+    {
+        $door = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($sum);
+        $said = static function (array $inputs) use ($door): string {
+            try {
+                $result = $door->compute(Inputs::of($inputs, $door->fields()));
+            } catch (InvalidInput $e) {
+                return $e->field;
+            }
+
+            return implode(
+                ' ', ['is', ...array_map(static fn (Check $check): string => $check->level->value.' '.$check->code, $result->checks)],
+            );
+        };
+        $sound = array_filter(Pinned::inputs($sum, 40, 3), static fn (array $inputs): bool => str_starts_with($said($inputs), 'is'));
+        foreach (array_slice($sound, 0, self::BASES) as $n => $inputs) {
+            foreach ($door->fields() as $field) {
+                $at = static fn (float $value): string => $said([$field->name => sprintf('%.6F', $value)] + $inputs);
+                $found = 'samples' === $field->name ? [] : Thresholds::of($at);
+                if ([] !== $found) {
+                    yield sprintf('%s from %d along %s', $sum, $n, $field->name) => $found;
+                }
             }
         }
     }

@@ -46,6 +46,33 @@ final readonly class TracePins implements Pin
             $bench = new OtherBench(900 + $seed);
             $samples = $bench->pull(OtherBench::KINDS[$seed % count(OtherBench::KINDS)]);
             yield from self::judged('other '.$seed, $samples, TraceSpec::torque($bench->target), JointField::read($bench->joint));
+            // The same pull as a watchmaker's and a lorry's would be, and one that ended far too soon.
+            foreach (0 === $seed % 4 ? [0.004, 0.03, 40.0] : [] as $times) {
+                $other = array_map(static fn (array $s): array => [$s[0], $s[1] * $times], $samples);
+                yield from self::judged($times.' other '.$seed, $other, TraceSpec::torque($bench->target), JointData::unknown());
+            }
+        }
+        yield from self::specs();
+    }
+
+    /** @return iterable<string, mixed> */
+    private static function specs(): iterable
+    {
+        foreach ([
+            '25', '25 N·m', '40 N·m + 90°', '40 N·m + 90° + 90°', '18 ft-lb + 1/4 turn', '{"torque": 25}',
+            '{"snug": "40 N·m", "angle": 75}',
+            '{"torque": 25, "tolerance": 2}', '{"target": 30, "from": 12}', '{"torque": 0}', '{"snug": 40, "angle": 0}', '{',
+            '{"a": {"b": {"c": {}}}}',
+            '0', '-3', 'x', '90°', '{"snug": 40}', '{"torque": 25, "from": -2}', '{"torque": 25, "tolerance": -1}',
+            '0.4', 25, 25.5, true, [],
+        ] as $n => $raw) {
+            try {
+                $spec = TraceSpec::read($raw);
+                $said = [$spec, $spec->isByAngle()];
+            } catch (\NimbleKnuckle\Core\CoreException $e) {
+                $said = $e->getMessage();
+            }
+            yield 'spec '.$n => $said;
         }
     }
 

@@ -36,7 +36,7 @@ final readonly class WarmUpPins implements Pin
                 }
             }
         }
-        foreach (self::byHand() as $name => $samples) {
+        foreach ([...iterator_to_array(self::byHand()), ...iterator_to_array(self::slugs())] as $name => $samples) {
             yield 'by hand '.$name => self::judged($samples, 88.0);
         }
     }
@@ -54,6 +54,23 @@ final readonly class WarmUpPins implements Pin
                         $samples[] = [$t, min($top, 20.0 + 0.11 * $t) - $saw - $dip];
                     }
                     yield sprintf('%g %g %g', $every, $top, $jolt) => $samples;
+                }
+            }
+        }
+    }
+
+    /** @return iterable<string, list<array{float, float}>> a cold or hot slug, early or late, that comes back or not */
+    private static function slugs(): iterable
+    {
+        foreach ([90.0, 240.0, 420.0, 600.0, 660.0, 800.0] as $at) {
+            foreach ([-14.0, -6.5, 5.5, 6.5, 14.0] as $by) {
+                foreach ([4.0, 12.0, 45.0, 900.0] as $lasts) {
+                    $samples = [];
+                    for ($t = 0.0; $t <= 1200.0; $t += 2.0) {
+                        $in = $t >= $at && $t < $at + $lasts;
+                        $samples[] = [$t, min(89.0, 20.0 + 0.11 * $t) + ($in ? $by * (1.0 - ($t - $at) / $lasts / 3) : 0.0)];
+                    }
+                    yield sprintf('slug %g %g %g', $at, $by, $lasts) => $samples;
                 }
             }
         }

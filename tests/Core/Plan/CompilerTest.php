@@ -16,6 +16,7 @@ use NimbleKnuckle\Core\Plan\Compiler\StepWriter;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Compiler\Weave;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
@@ -24,6 +25,7 @@ use NimbleKnuckle\Core\Plan\Sheet\Pick;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Tests\Core\Pins\Leaves;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -286,6 +288,18 @@ final class CompilerTest extends TestCase
             }
             self::assertGreaterThanOrEqual($lift - 1e-9, $from);
             $lift = in_array($step->deed, [Deed::Raise, Deed::Lower], true) ? $to : $lift;
+        }
+    }
+
+    public function testSmallThingsOfASheet(): void
+    {
+        self::assertSame(-1, Sheets::thermostat()->placeOf('nobody-knows-it'));
+        self::assertSame([4.4, 7.25, 13.1], [Minutes::around(7.25)->low, Minutes::around(7.25)->likely, Minutes::around(7.25)->high]);
+        foreach ([[[3, 1], [3, 1, 2]], [[2], [2, 1, 3]]] as [$first, $order]) {
+            $vehicle = Sheets::vehicle(
+                'veldra-tarn-20t', static fn (array $document): array => Leaves::with($document, ['joints', 0, 'first'], $first),
+            );
+            self::assertSame($order, $vehicle->joints['thermostat-cover-bolts']->pattern->order());
         }
     }
 

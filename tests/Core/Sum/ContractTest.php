@@ -231,6 +231,24 @@ final class ContractTest extends TestCase
         Doors::book()->run('wrench-set', ['colour' => 'red']);
     }
 
+    /** @param array<string, mixed> $inputs */
+    #[DataProvider('lists')]
+    public function testABadLineOfAListIsNumbered(string $sum, array $inputs, string $said): void
+    {
+        $this->expectException(InvalidInput::class);
+        $this->expectExceptionMessageMatches($said);
+        Doors::book()->run($sum, $inputs);
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, string}> */
+    public static function lists(): iterable
+    {
+        $wrench = ['name' => 'a', 'min' => 5, 'max' => 50];
+        yield 'a wrench' => ['wrench-pick', ['targets' => '20 N·m', 'kit' => [$wrench, $wrench, 7]], '/Wrench 3\b/'];
+        yield 'the first wrench' => ['wrench-pick', ['targets' => '20 N·m', 'kit' => [true]], '/Wrench 1\b/'];
+        yield 'a sample' => ['warm-up', ['samples' => [[0, 20], [60, 'x']], 'opens' => '88'], '/\b2\b/'];
+    }
+
     public function testFlagsAreReadInWords(): void
     {
         $fields = [Field::flag('f', 'f')];

@@ -343,6 +343,16 @@ final class LawTest extends TestCase
         self::assertStringContainsString('signed off', $this->mayNot('step-reopened', ['step' => 'mix'], Hand::Lead));
     }
 
+    public function testACheckThatIsDoneStaysBookedAndANoteBesideItGoes(): void
+    {
+        $this->workTo('');
+        $note = $this->may('noted', ['step' => 'book-level', 'text' => 'key is in the box']);
+        $booked = $this->fit->state->done['book-level']->id ?? '';
+        $this->may('follow-up-closed', ['follow_up' => 'level-next-morning', 'outcome' => 'on the stroke']);
+        self::assertStringContainsString('has been done already', $this->mayNot('undone', ['event' => $booked]));
+        $this->may('undone', ['event' => $note]);
+    }
+
     public function testAStepClosedBySomebodyElseSaysWho(): void
     {
         $this->may('step-done', ['step' => 'decide-sign']);
