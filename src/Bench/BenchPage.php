@@ -4,6 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\App\Bench\View\Barrier;
+use NimbleKnuckle\App\Bench\View\BenchView;
+use NimbleKnuckle\App\Bench\View\Card;
+use NimbleKnuckle\App\Bench\View\Fill;
+use NimbleKnuckle\App\Bench\View\Filling;
+use NimbleKnuckle\App\Bench\View\InTurn;
+use NimbleKnuckle\App\Bench\View\Place;
+use NimbleKnuckle\App\Bench\View\Pull;
+use NimbleKnuckle\App\Bench\View\Running;
+use NimbleKnuckle\App\Bench\View\Standing;
+use NimbleKnuckle\App\Bench\View\Tools;
+use NimbleKnuckle\App\Bench\View\Worked;
+use NimbleKnuckle\App\Bench\View\Written;
 use NimbleKnuckle\App\Devices\BenchThermometer;
 use NimbleKnuckle\App\Devices\BenchWrench;
 use NimbleKnuckle\App\Fits\FitRecord;
@@ -52,165 +65,152 @@ final readonly class BenchPage
     ) {
     }
 
-    /** @return array<string, mixed> */
-    public function view(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand): array
+    public function view(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand): BenchView
     {
         $act = $this->next->for($fit, $step);
         $circuit = $fit->vehicle->circuits[$step->target->circuit] ?? null;
+        $joint = $fit->vehicle->joints[$step->target->joint] ?? null;
 
-        return [
-            'record' => $record, 'units' => $fit->vehicle->units(), 'fit' => $fit, 'step' => $step, 'version' => $version, 'act' => $act,
-            'ahead' => $this->ahead->of($fit, $step), 'circuit' => $circuit, 'clock' => $this->clock->now(),
-        ]
-            + $this->place($fit, $step)
-            + $this->gate($fit, $step, $act, $hand)
-            + $this->written($fit, $step)
-            + $this->turn($fit, $step, $act)
-            + $this->joint($record, $fit, $step, $fit->vehicle->joints[$step->target->joint] ?? null)
-            + $this->circuit($record, $fit, $step, $circuit)
-            + $this->fill($record, $fit, $step, $circuit);
+        return new BenchView($record, $fit, $step, $act, $version, $this->clock->now(), $this->ahead->of($fit, $step), [
+            $this->place($fit, $step),
+            $this->standing($fit, $step),
+            $this->barrier($fit, $step, $act, $hand),
+            $this->written($fit, $step),
+            $this->inTurn($fit, $step, $act),
+            new Tools($fit->toolsListed($step), $fit->toolsMissing($step)),
+            ...$this->joint($record, $fit, $step, Deed::Tighten === $step->deed ? $joint : null),
+            $this->worked($record, $fit, $step, $circuit),
+            $this->filling($fit, $step, $circuit),
+        ]);
     }
 
-    /** @return array<string, mixed> where in the sheet it is, and what stands open */
-    private function place(Fit $fit, Step $step): array
+    private function place(Fit $fit, Step $step): Place
+    {
+        $place = $fit->sheet->placeOf($step->id);
+        $ruler = (new PhaseRuler($fit, $step->slot->phase))->notches();
+
+        return new Place($place, $fit->sheet->steps[$place - 1] ?? null, $fit->sheet->steps[$place + 1] ?? null, $ruler);
+    }
+
+    private function standing(Fit $fit, Step $step): Standing
     {
         $now = $this->clock->now();
-        $place = $fit->sheet->placeOf($step->id);
         $isClosed = $fit->state->isClosed($step->id);
+        $isOpen = null === $fit->state->signed;
         $ends = $fit->looseEnds();
 
-        return [
-            'place' => $place,
-            'previous' => $fit->sheet->steps[$place - 1] ?? null,
-            'following' => $fit->sheet->steps[$place + 1] ?? null,
-            'closed' => $isClosed,
-            'live' => !$isClosed && null === $fit->state->signed,
-            'ruler' => (new PhaseRuler($fit, $step->slot->phase))->notches(),
-            'ends' => $ends,
-            'endsHere' => array_values(array_filter($ends, static fn (LooseEnd $end): bool => $end->step === $step->id)),
-            'minutesLeft' => $fit->minutesLeft($now),
-            'waits' => $this->waits($fit, $step, $now),
-            'stop' => null === $fit->state->signed ? $fit->state->engineStop() : null,
-            'running' => $fit->runsByItself($step) ? [
-                'left' => $fit->waitLeft($step, $now), 'share' => self::share($fit, $step, $now),
-            ] : null,
-        ];
+        return new Standing(
+            $isClosed, !$isClosed && $isOpen, $ends,
+            array_values(array_filter($ends, static fn (LooseEnd $end): bool => $end->step === $step->id)),
+            $fit->minutesLeft($now), $this->waits($fit, $step, $now), $isOpen ? $fit->state->engineStop() : null,
+            $fit->runsByItself($step) ? self::running($fit, $step, $now) : null,
+        );
     }
 
-    /** @return array<string, mixed> what bars the step, and who may pass it */
-    private function gate(Fit $fit, Step $step, Act $act, Hand $hand): array
+    private function barrier(Fit $fit, Step $step, Act $act, Hand $hand): Barrier
     {
         $gate = $fit->state->isClosed($step->id) ? [] : array_values(
             array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar),
         );
         $said = array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id || Turn::Barred === $act->turn);
 
-        return [
-            'gate' => $gate,
-            'mayPass' => Gate::bar($gate)->value <= ($hand->isLead() ? Bar::Lead->value : Bar::Reason->value),
-            'stops' => array_slice(array_values($said), 0, self::MOST_STOPS),
-            'reasons' => CommonReasons::for($step, $fit->state->lastReason),
-        ];
+        return new Barrier(
+            $gate, Gate::bar($gate)->value <= ($hand->isLead() ? Bar::Lead->value : Bar::Reason->value),
+            array_slice(array_values($said), 0, self::MOST_STOPS), CommonReasons::for($step, $fit->state->lastReason),
+        );
     }
 
-    /** @return array<string, mixed> what was noted, pinned or done here and may be taken back */
-    private function written(Fit $fit, Step $step): array
+    private function written(Fit $fit, Step $step): Written
     {
         $undo = EventWords::undoable($fit, $step->id);
         $here = static fn (FitEvent $event): bool => $event->string('step') === $step->id;
 
-        return [
-            'undo' => $undo,
-            'undoWords' => null === $undo ? '' : EventWords::of($fit, $undo),
-            'notes' => array_values(array_filter($fit->state->notes, $here)),
-            'pins' => array_values(array_filter($fit->state->pins, $here)),
-        ];
+        return new Written(
+            $undo, null === $undo ? '' : EventWords::of($fit, $undo), array_values(array_filter($fit->state->notes, $here)),
+            array_values(array_filter($fit->state->pins, $here)),
+        );
     }
 
-    /** @return array<string, mixed> what is in turn: a caution, a piece, a tool, a reading */
-    private function turn(Fit $fit, Step $step, Act $act): array
+    private function inTurn(Fit $fit, Step $step, Act $act): InTurn
     {
-        return [
-            'caution' => self::cautionInTurn($fit, $step),
-            'put' => self::putInTurn($fit, $step, $act),
-            'tools' => $fit->toolsListed($step),
-            'toolsMissing' => $fit->toolsMissing($step),
-            'tray' => TrayView::of($fit, $step),
-            'ask' => $this->askInTurn($fit, $step, $act),
-            'asks' => array_map(
+        return new InTurn(
+            self::cautionInTurn($fit, $step), self::putInTurn($fit, $step, $act), TrayView::of($fit, $step),
+            $this->askInTurn($fit, $step, $act),
+            array_map(
                 static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asking->asks,
             ),
-            'opened' => Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
-            'wasted' => in_array('waste', $step->tags, true)
+            Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
+            in_array('waste', $step->tags, true)
                 ? $fit->state->readingOf('drained') ?? $fit->state->readingOf('oil_drained')
                 : null,
-        ];
+        );
     }
 
-    /** @return array<string, mixed> what is worked out of a circuit */
-    private function circuit(FitRecord $record, Fit $fit, Step $step, ?Circuit $circuit): array
+    private function worked(FitRecord $record, Fit $fit, Step $step, ?Circuit $circuit): Worked
     {
-        return [
-            'mix' => null !== $circuit && 'coolant-mix' === $step->asking->sum ? MixView::of(
+        return new Worked(
+            null !== $circuit && 'coolant-mix' === $step->asking->sum ? MixView::of(
                 MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
             ) : null,
-            'sum' => $this->sum->of($step, $circuit, $fit->state),
-            'thermometer' => BenchThermometer::SUM === $step->asking->sum ? $this->thermometer->view($record->id, $step->id) : null,
-        ];
+            $this->sum->of($step, $circuit, $fit->state),
+            BenchThermometer::SUM === $step->asking->sum ? $this->thermometer->view($record->id, $step->id) : null,
+            null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
+                ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
+                : null,
+        );
     }
 
-    /** @return array<string, mixed> what a bolt card needs */
+    /** @return array{Card, Pull} what a bolt card needs; empty where no joint is tightened */
     private function joint(FitRecord $record, Fit $fit, Step $step, ?Joint $joint): array
     {
-        if (null === $joint || Deed::Tighten !== $step->deed) {
-            return ['card' => null, 'rung' => null, 'advice' => null, 'wrench' => null, 'mechanics' => null, 'faults' => []];
+        if (null === $joint) {
+            return [new Card(), new Pull()];
         }
         $card = BoltCardView::of($fit, $joint, $this->kit->kit());
         $mechanics = JointMechanics::of($joint);
         $turned = $mechanics?->byAngle();
-        $share = self::nextShare($fit, $joint);
-        $advice = $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, $joint->torqueAt($share)) : null;
+        $pull = $joint->hasFigure() ? $joint->torqueAt(self::nextShare($fit, $joint)) : 0.0;
+        $advice = $joint->hasFigure() ? WrenchAdvice::for($this->kit->kit(), $joint, $pull) : null;
 
         return [
-            'card' => $card,
-            'rung' => 0 === $card->next ? null : $card->ladder->rung($card->nextStage),
-            'advice' => $advice,
-            'settingSaid' => null === $advice?->setting ? null : (new WrenchSet())->said($advice->setting),
-            'pull' => $joint->hasFigure() ? $joint->torqueAt($share) : 0.0,
-            'wrench' => $this->wrench->view($fit, $joint, $record->id, $step->id),
-            'mechanics' => $mechanics,
-            'mechanicsMissing' => null === $mechanics ? JointMechanics::missing($joint) : '',
-            'turned' => null === $turned ? null : (new AngleTighten())->said($turned),
-            'faults' => $fit->passFaults($joint->id),
+            new Card(
+                $card, 0 === $card->next ? null : $card->ladder->rung($card->nextStage),
+                $this->wrench->view($fit, $joint, $record->id, $step->id), $fit->passFaults($joint->id),
+            ),
+            new Pull(
+                $advice, null === $advice?->setting ? null : (new WrenchSet())->said($advice->setting), $pull, $mechanics,
+                null === $mechanics ? JointMechanics::missing($joint) : '', null === $turned ? null : (new AngleTighten())->said($turned),
+            ),
         ];
     }
 
-    /** @return array<string, mixed> what a fill routine needs */
-    private function fill(FitRecord $record, Fit $fit, Step $step, ?Circuit $circuit): array
+    private function filling(Fit $fit, Step $step, ?Circuit $circuit): Filling
     {
         $run = $fit->routine($step);
         $holds = array_filter(
             $fit->holds($step), static fn (Hold $hold): bool => $hold->isShort() && null !== $hold->end && !$hold->isExcused,
         );
+        $fill = null === $run ? null : new Fill(
+            $run, $run->stage(), CircuitDrawing::of($circuit->plumbing->heights ?? [], $run->stage()),
+            $run->secondsLeft($this->clock->now()), $run->until(),
+        );
 
-        return [
-            'fill' => null === $run ? null : [
-                'run' => $run, 'stage' => $run->stage(), 'drawing' => CircuitDrawing::of($circuit->plumbing->heights ?? [], $run->stage()),
-                'left' => $run->secondsLeft($this->clock->now()), 'until' => $run->until(),
-            ],
-            'short' => array_values($holds)[0] ?? null,
-            'vacuum' => null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
-                ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
-                : null,
-        ];
+        return new Filling($fill, array_values($holds)[0] ?? null);
     }
 
-    /** @return list<array{step: Step, left: float}> waits that run meanwhile */
+    /** @return list<Running> waits that run meanwhile */
     private function waits(Fit $fit, Step $step, \DateTimeImmutable $now): array
     {
         $running = array_filter($fit->sheet->steps, static fn (Step $one): bool => $one->id !== $step->id && $fit->runsByItself($one));
 
-        return array_values(array_map(static fn (Step $wait): array => ['step' => $wait, 'left' => $fit->waitLeft($wait, $now)], $running));
+        return array_values(array_map(static fn (Step $wait): Running => self::running($fit, $wait, $now), $running));
+    }
+
+    private static function running(Fit $fit, Step $step, \DateTimeImmutable $now): Running
+    {
+        $left = $fit->waitLeft($step, $now);
+
+        return new Running($step, $left, min(1.6, max(0.0, 1 - $left / max(0.1, $step->slot->minutes->likely))));
     }
 
     /** @return array{index: int, text: string}|null the caution to be acknowledged now */
@@ -280,12 +280,5 @@ final readonly class BenchPage
         }
 
         return 100.0;
-    }
-
-    private static function share(Fit $fit, Step $step, \DateTimeImmutable $now): float
-    {
-        $likely = max(0.1, $step->slot->minutes->likely);
-
-        return min(1.6, max(0.0, 1 - $fit->waitLeft($step, $now) / $likely));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\App\Bench\View\BenchView;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 use Twig\Environment;
@@ -38,34 +39,22 @@ final readonly class BenchRegions
     }
 
     /**
-     * @param array<string, mixed> $view from BenchPage
      * @param array<array-key, mixed> $have region => hash, as the tablet has it
      *
      * @return array<string, mixed>
      */
-    public function answer(array $view, array $have): array
+    public function answer(BenchView $view, array $have): array
     {
-        $step = $view['step'];
-        $fit = $view['fit'];
-        $record = $view['record'];
-        assert(
-            $step instanceof Step
-                && $fit instanceof \NimbleKnuckle\Core\Bench\Fit
-                && $record instanceof \NimbleKnuckle\App\Fits\FitRecord
-                && $view['clock'] instanceof \DateTimeImmutable,
-        );
         $answer = [
-            'version' => $view['version'], 'now' => (float) $view['clock']->format('U.u'), 'step' => $step->id,
-            'title' => self::title($step, $fit->vehicle->short), 'url' => $this->urls->generate(
-                'bench', ['id' => $record->id, 'step' => $step->id],
-            ),
-            'clock' => [] !== $view['waits'] || null !== $view['running'],
+            'version' => $view->version, 'now' => (float) $view->clock->format('U.u'), 'step' => $view->step->id,
+            'title' => self::title($view->step, $view->fit->vehicle->short),
+            'url' => $this->urls->generate('bench', ['id' => $view->record->id, 'step' => $view->step->id]),
+            'clock' => $view->runsClock(),
         ];
-        [$answer['regions'], $answer['hashes']] = $this->regions($view, $have);
-        $ahead = is_array($view['ahead']) ? $view['ahead'] : [];
-        $answer['aheadKey'] = is_array($ahead[0] ?? null) ? $ahead[0]['key'] ?? '' : '';
+        [$answer['regions'], $answer['hashes']] = $this->regions($view->names(), $have);
+        $answer['aheadKey'] = $view->ahead[0]['key'] ?? '';
 
-        return $answer + (($have['ahead'] ?? null) === $answer['aheadKey'] ? [] : ['ahead' => $ahead]);
+        return $answer + (($have['ahead'] ?? null) === $answer['aheadKey'] ? [] : ['ahead' => $view->ahead]);
     }
 
     public static function title(Step $step, string $vehicle): string

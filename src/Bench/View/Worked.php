@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench\View;
+
+use NimbleKnuckle\App\Bench\MixView;
+use NimbleKnuckle\App\Bench\VacuumView;
+use NimbleKnuckle\App\Devices\ThermometerView;
+use NimbleKnuckle\Core\Sum\Headline;
+use NimbleKnuckle\Core\Sum\SumResult;
+
+/** What is worked out of a circuit. */
+final readonly class Worked implements Shown
+{
+    /**
+     * @param array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, missing: string,
+     *              headline: ?Headline, drawing: array{0: string, 1: object}|null}|null $sum
+     */
+    public function __construct(
+        public ?MixView $mix,
+        public ?array $sum,
+        public ?ThermometerView $thermometer,
+        public ?VacuumView $vacuum,
+    ) {
+    }
+}
