@@ -102,13 +102,18 @@ final class ProcedureShelf
      */
     public function waysChosen(array $ids, array $choices): array
     {
-        $ways = [];
+        $ways = $topics = [];
         foreach ($ids as $id) {
             $file = $this->fileOf($id);
             $node = null !== $file ? Node::of($this->parsed($file)) : Node::of([]);
             foreach ([...$node->nodes('questions'), ...$node->nodes('ways')] as $group) {
                 $options = $group->nodes('options');
                 $chosen = $choices[$group->string('id')] ?? $group->string('default', $options[0]->string('id'));
+                $topic = $group->string('topic', '');
+                if ('' !== $topic && isset($topics[$topic])) {
+                    continue;
+                }
+                $topics[$topic] = true;
                 foreach ($options as $option) {
                     if ($option->string('id') === $chosen) {
                         $ways[] = ['ask' => $group->string('ask'), 'label' => $option->string('label')];

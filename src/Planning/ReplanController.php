@@ -11,6 +11,7 @@ use NimbleKnuckle\App\Fits\FitStatus;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Procedure\Questions;
 use NimbleKnuckle\Core\Plan\Sheet\SheetChange;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\InputBag;
@@ -34,11 +35,13 @@ final class ReplanController extends AbstractController
         FitStatus::Signed !== $fit->status || throw $this->createAccessDeniedException('A signed fit is not planned again.');
         $input = $request->isMethod('POST') ? $request->request : $request->query;
         $procedures = [...$fit->procedures, ...array_values(array_filter($input->all('add'), is_string(...)))];
-        $choices = $this->choices($fit, $this->known($shelf, $procedures), $input);
+        $jobs = $this->known($shelf, $procedures);
+        $choices = $this->choices($fit, $jobs, $input);
         $view = [
             'fit' => $fit, 'procedures' => $this->known($shelf, $fit->procedures),
             'others' => array_filter($shelf->all(), static fn (Procedure $p): bool => !in_array($p->id, $fit->procedures, true)),
-            'choices' => $choices, 'add' => array_slice($procedures, count($fit->procedures)), 'input' => $input, 'change' => null,
+            'choices' => $choices, 'asked' => Questions::of($jobs), 'add' => array_slice($procedures, count($fit->procedures)),
+            'input' => $input, 'change' => null,
             'error' => '', 'versions' => $replanner->versions($id),
         ];
         try {
@@ -46,7 +49,7 @@ final class ReplanController extends AbstractController
             $vehicle = '' === $name ? $fit->vehicleDocument : $replanner->withItem(
                 $fit, $name, $input->getString('before'), $input->getInt('fasteners'),
             );
-            $sheet = $replanner->compile($procedures, $choices, $vehicle, $fit->sheet()->timing->people);
+            $sheet = $replanner->compile($procedures, $choices, $vehicle, $fit->sheet());
             $view['change'] = SheetChange::between($fit->sheet(), $sheet);
             if ($request->isMethod('POST') && $input->has('adopt')) {
                 $replanner->adopt($fit, $sheet, $procedures, $choices, $vehicle, $person->name, self::reason($input, $stale));
@@ -94,7 +97,7 @@ final class ReplanController extends AbstractController
             }
         }
 
-        return $choices;
+        return Questions::agreed(array_values($procedures), $choices);
     }
 
     /**

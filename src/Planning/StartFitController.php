@@ -13,6 +13,7 @@ use NimbleKnuckle\App\Web\Htmx;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Procedure\Questions;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
@@ -47,7 +48,8 @@ final class StartFitController extends AbstractController
         $people = 2 === $input->getInt('people', 1) ? 2 : 1;
         $view = [
             'vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'workshop' => $workshop, 'people' => $people,
-            'sheet' => null, 'error' => implode(' ', $workshop->errors), 'saved' => 0.0,
+            'asked' => Questions::of($procedures),
+            'sheet' => null, 'jobs' => [], 'error' => implode(' ', $workshop->errors), 'saved' => 0.0,
             'past' => $this->fits->pastDurations(implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures))),
         ];
         try {
@@ -57,7 +59,8 @@ final class StartFitController extends AbstractController
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);
             }
             $view['sheet'] = $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
-            $view['saved'] = count($ids) > 1 ? $this->together->saved($vehicle, $ids, $choices->chosen, $view['sheet'], $people) : 0.0;
+            $view['jobs'] = count($ids) > 1 ? $this->together->jobs($vehicle, $procedures, $choices, $view['sheet'], $people) : [];
+            $view['saved'] = TogetherJob::saved($view['jobs'], $view['sheet']);
         } catch (UnplannableFit $e) {
             $view['error'] = $e->getMessage();
         }
@@ -151,6 +154,6 @@ final class StartFitController extends AbstractController
             }
         }
 
-        return new Choices($chosen + $workshop->chosen);
+        return new Choices(Questions::agreed($procedures, $chosen) + $workshop->chosen);
     }
 }

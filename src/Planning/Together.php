@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\Core\Plan\Compiler\SharedWork;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 
@@ -20,19 +22,29 @@ final readonly class Together
     }
 
     /**
-     * Likely minutes saved against doing the procedures one after the other; negative where it costs more.
+     * What each job is worth among the others: its minutes alone, what it adds here, and what it shares.
      *
-     * @param list<string> $ids
-     * @param array<string, string> $choices
+     * @param list<Procedure> $procedures
+     *
+     * @return list<TogetherJob>
+     *
+     * @throws UnplannableFit
      */
-    public function saved(VehicleRecord $vehicle, array $ids, array $choices, Sheet $sheet, int $people): float
+    public function jobs(VehicleRecord $vehicle, array $procedures, Choices $choices, Sheet $sheet, int $people): array
     {
-        $apart = 0.0;
-        foreach ($ids as $id) {
-            $apart += $this->planner->compile($vehicle, [$id], $choices, $people)->timing->likely;
+        $ids = array_map(static fn (Procedure $one): string => $one->id, $procedures);
+        $likely = fn (string ...$some): float => $this->planner->compile(
+            $vehicle, array_values($some), $choices->chosen, $people,
+        )->timing->likely;
+        $shared = SharedWork::of($procedures, $choices, $vehicle->sheet());
+        $jobs = [];
+        foreach ($procedures as $one) {
+            $others = array_diff($ids, [$one->id]);
+            $adds = $sheet->timing->likely - $likely(...$others);
+            $jobs[] = new TogetherJob($one->title, $likely($one->id), $adds, $shared[$one->id] ?? []);
         }
 
-        return $apart - $sheet->timing->likely;
+        return $jobs;
     }
 
     /**

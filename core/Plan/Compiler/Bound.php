@@ -29,7 +29,7 @@ final readonly class Bound
                 $op->deed, [Deed::Drain, Deed::Fill, Deed::Bleed], true,
             ) && '' !== $this->circuit => $op->deed->value.' '.$this->circuit,
             in_array(
-                $op->deed, [Deed::Cold, Deed::BatteryOff, Deed::BatteryOn, Deed::Start, Deed::Drive, Deed::CoolDown], true,
+                $op->deed, [Deed::Cold, Deed::BatteryOff, Deed::BatteryOn, Deed::Start, Deed::Leaks, Deed::Drive, Deed::CoolDown], true,
             ) => $op->deed->value,
             in_array($op->deed, [Deed::Hold, Deed::Release], true) => $op->deed->value.' '.$op->aim->load->body,
             Deed::Book === $op->deed => 'book '.$op->asking->followUp->id,

@@ -16,7 +16,7 @@ final readonly class Close
      *
      * @throws UnplannableFit when items lie in front of each other in a circle
      */
-    public function of(Resolved $resolved, VehicleSheet $vehicle): array
+    public function of(Resolved $resolved, VehicleSheet $vehicle, bool $isStrict = false): array
     {
         $strip = $resolved->in(Phase::Strip);
         $opOf = [];
@@ -32,7 +32,37 @@ final readonly class Close
             }
         }
 
-        return $this->tasks($strip, array_keys($room), $opOf, $vehicle, $this->before($resolved, $strip));
+        $tasks = $this->tasks($strip, array_keys($room), $opOf, $vehicle, $this->before($resolved, $strip, $isStrict));
+        foreach ($isStrict ? $strip : [] as $b) {
+            if (Deed::Hold === $b->operation->deed) {
+                $tasks = self::heldLast($tasks, 'op:'.$b->operation->id);
+            }
+        }
+
+        return $tasks;
+    }
+
+    /**
+     * Weight is taken once all is off that does not wait for it: whatever hangs is not raised and lowered meanwhile.
+     *
+     * @param array<string, Task> $tasks
+     *
+     * @return array<string, Task>
+     */
+    private static function heldLast(array $tasks, string $hold): array
+    {
+        $waiting = [$hold => true];
+        do {
+            $before = count($waiting);
+            foreach ($tasks as $id => $task) {
+                [] === array_filter($task->after, static fn (string $one): bool => isset($waiting[$one])) || $waiting[$id] = true;
+            }
+        } while (count($waiting) > $before);
+        $task = $tasks[$hold];
+        $others = array_map(strval(...), array_keys(array_diff_key($tasks, $waiting)));
+        $tasks[$hold] = new Task($hold, $task->position, array_values(array_unique([...$task->after, ...$others])), $task->passive);
+
+        return $tasks;
     }
 
     /** @return list<string> */
@@ -101,13 +131,13 @@ final readonly class Close
     }
 
     /**
-     * Each procedure keeps its own order; what it shares with one before it is not made to wait for it.
+     * Each procedure keeps its own order; where that is not strict, what it shares with one before it is not made to wait for it.
      *
      * @param list<Bound> $strip
      *
      * @return array<string, list<string>> operation => tasks before it
      */
-    private function before(Resolved $resolved, array $strip): array
+    private function before(Resolved $resolved, array $strip, bool $isStrict): array
     {
         $owner = [];
         foreach ($strip as $b) {
@@ -120,7 +150,7 @@ final readonly class Close
                 if (!isset($owner[$id])) {
                     continue;
                 }
-                if (null !== $previous && $owner[$id] === $procedure) {
+                if (null !== $previous && ($isStrict || $owner[$id] === $procedure)) {
                     $before[$id][] = 'op:'.$previous;
                 }
                 $previous = $id;

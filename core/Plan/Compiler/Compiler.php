@@ -23,15 +23,18 @@ final readonly class Compiler
     /**
      * @param list<Procedure> $procedures
      * @param int $people one or two pairs of hands
+     * @param list<string> $standing ids on the sheet so far: what was marked there stays marked
      *
      * @throws UnplannableFit
      */
-    public function compile(array $procedures, Choices $choices, VehicleSheet $vehicle, Kit $kit, int $people = 1): Sheet
-    {
-        $resolved = (new Resolve())->of($procedures, $choices, $vehicle);
-        $strip = (new Order())->of((new Close())->of($resolved, $vehicle));
+    public function compile(
+        array $procedures, Choices $choices, VehicleSheet $vehicle, Kit $kit, int $people = 1, array $standing = [],
+    ): Sheet {
+        $resolved = (new Resolve())->of($procedures, $choices, $vehicle, $standing);
+        $strip = self::strip($resolved, $vehicle);
         $steps = (new Depend($vehicle))->between((new Expand($vehicle))->of($resolved->bound, $strip), $resolved);
-        $cured = (new Cure($vehicle, $choices))->into((new Group())->of($steps));
+        $steps = (new Overlap($vehicle))->of((new Group())->of($steps), $resolved);
+        $cured = (new Cure($vehicle, $choices))->into($steps);
         [$steps, $moves] = (new Moves($this->common))->into((new ToolCount($this->common))->into($cured));
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
@@ -42,5 +45,20 @@ final readonly class Compiler
         );
 
         return $this->linter->marked($bare, $vehicle, $kit);
+    }
+
+    /**
+     * Every job strips in its own order; only where the vehicle does not let them, what one shares with another waits for the
+     * first of them alone.
+     *
+     * @return list<string>
+     */
+    private static function strip(Resolved $resolved, VehicleSheet $vehicle): array
+    {
+        try {
+            return (new Order())->of((new Close())->of($resolved, $vehicle, true));
+        } catch (UnplannableFit) {
+            return (new Order())->of((new Close())->of($resolved, $vehicle));
+        }
     }
 }

@@ -27,23 +27,22 @@ final readonly class Depend
      */
     public function between(array $steps, Resolved $resolved): array
     {
-        $owner = [];
-        foreach ($resolved->bound as $b) {
-            $owner[$b->operation->id] = $b->procedure;
+        $owners = [];
+        foreach ($resolved->chains as $job => $line) {
+            foreach ($line as $id) {
+                $owners[$id][$job] = $job;
+            }
         }
-        $present = array_fill_keys(array_map(static fn (Step $s): string => $s->id, $steps), true);
+        $present = array_flip(array_map(static fn (Step $s): string => $s->id, $steps));
         $off = [];
         $on = [];
         $previous = [];
         $done = [];
         foreach ($steps as $step) {
-            $procedure = $owner[$step->id] ?? '';
-            $after = [
-                ...$this->physical($step, $off, $on),
-                ...'' === $procedure ? [] : $previous[$step->slot->phase->value][$procedure] ?? [],
-            ];
-            if ('' !== $procedure) {
-                $previous[$step->slot->phase->value][$procedure] = [$step->id];
+            $after = $this->physical($step, $off, $on);
+            foreach ($owners[$step->id] ?? [] as $job) {
+                $after = [...$after, ...$previous[$step->slot->phase->value][$job] ?? []];
+                $previous[$step->slot->phase->value][$job] = [$step->id];
             }
             if (Deed::Remove === $step->deed) {
                 $off[$step->target->item] = $step->id;
@@ -99,7 +98,7 @@ final readonly class Depend
     }
 
     /**
-     * @param array<string, true> $present
+     * @param array<string, int> $present step => its place
      *
      * @return list<PutIn> each with the step it must be out for, as far as that is on the sheet
      */
@@ -116,14 +115,18 @@ final readonly class Depend
         return $puts;
     }
 
-    /** @param array<string, true> $present */
+    /** @param array<string, int> $present step => its place */
     private function until(Step $step, Resolved $resolved, array $present): string
     {
+        $places = [];
         foreach ($step->slot->untils() as $until) {
             $standing = $resolved->standsFor($until);
             if (isset($present[$standing])) {
-                return $standing;
+                $places[$standing] = $present[$standing];
             }
+        }
+        if ([] !== $places) {
+            return (string) array_search(min($places), $places, true);
         }
 
         return Phase::Prove === $step->slot->phase ? '' : $step->slot->until;

@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Operation;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Procedure\Questions;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /** Stage 1: procedures, answers and ways become the operations that will be done, bound to this vehicle, each once. */
@@ -16,39 +17,29 @@ final readonly class Resolve
 {
     /**
      * @param list<Procedure> $procedures
+     * @param list<string> $standing ids on the sheet so far, which stay what they are
      *
      * @throws UnplannableFit
      */
-    public function of(array $procedures, Choices $choices, VehicleSheet $vehicle): Resolved
+    public function of(array $procedures, Choices $choices, VehicleSheet $vehicle, array $standing = []): Resolved
     {
         [] !== $procedures || throw UnplannableFit::dueToNoProcedure();
-        $first = [];
-        $kept = [];
-        $chains = [];
-        $ranked = [];
+        $stack = new Stack($vehicle, $standing);
+        $this->ensureOffered($procedures, $choices);
+        $chosen = new Choices(Questions::agreed($procedures, $choices->chosen));
         foreach ($procedures as $procedure) {
             $this->ensureVehicleHas($procedure, $vehicle);
-            $chosen = $this->checked($procedure, $choices);
-            $milestone = [];
+            $line = $ranks = $milestone = [];
             foreach ($procedure->operations as $operation) {
-                if (!$chosen->satisfy($operation->aim->when)) {
-                    continue;
-                }
-                $b = $this->bind($operation, $vehicle, $procedure->id);
-                $rank = $this->rank($b, $milestone);
-                $same = $b->sameAs();
-                $first[$same] ??= [$operation->id, $procedure->id];
-                $standing = $first[$same][1] === $procedure->id ? $operation->id : $first[$same][0];
-                $kept[$operation->id] = $standing;
-                $chains[$procedure->id][] = $standing;
-                if (!isset($ranked[$standing])) {
-                    $ranked[$standing] = [$operation->slot->phase->number(), $rank, count($ranked), $b];
+                if ($chosen->satisfy($operation->aim->when)) {
+                    $line[] = $b = $this->bind($operation, $vehicle, $procedure->id);
+                    $ranks[] = $this->rank($b, $milestone);
                 }
             }
+            $stack->add($procedure->id, $line, $ranks);
         }
-        usort($ranked, static fn (array $a, array $b): int => [$a[0], $a[1], $a[2]] <=> [$b[0], $b[1], $b[2]]);
 
-        return new Resolved(array_column($ranked, 3), $kept, $chains);
+        return $stack->resolved();
     }
 
     /**
@@ -97,18 +88,15 @@ final readonly class Resolve
         }
     }
 
-    private function checked(Procedure $procedure, Choices $choices): Choices
+    /** @param list<Procedure> $procedures */
+    private function ensureOffered(array $procedures, Choices $choices): void
     {
-        $chosen = $procedure->defaults()->chosen;
-        foreach ($procedure->groups as $group) {
-            $option = $choices->of($group->id);
-            if ('' !== $option) {
-                $group->option($option) ?? throw UnplannableFit::dueToChoice($group->ask, $option);
-                $chosen[$group->id] = $option;
+        foreach ($procedures as $procedure) {
+            foreach ($procedure->groups as $group) {
+                $option = $choices->of($group->id);
+                '' === $option || null !== $group->option($option) || throw UnplannableFit::dueToChoice($group->ask, $option);
             }
         }
-
-        return new Choices($chosen);
     }
 
     private function bind(Operation $operation, VehicleSheet $vehicle, string $procedure): Bound

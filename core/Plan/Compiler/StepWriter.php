@@ -123,8 +123,8 @@ final readonly class StepWriter
         return new Step(
             $op->id, $base->deed, $base->target,
             new Words(
-                '' === $said->title ? $base->words->title : $said->title, self::joined($said->text, $base->words->text), $said->why,
-                $said->orientation, self::distinct([...$said->cautions, ...$base->words->cautions]),
+                '' === $said->title ? $base->words->title : $said->title, Words::joined($said->text, $base->words->text), $said->why,
+                $said->orientation, Words::distinct([...$said->cautions, ...$base->words->cautions]),
             ),
             new Slot(
                 $slot->phase, Position::Any === $slot->position ? $base->slot->position : $slot->position,
@@ -137,33 +137,6 @@ final readonly class StepWriter
             ),
             new Asking([...$op->asking->asks, ...$base->asking->asks], $op->asking->sum), $op->tags,
         );
-    }
-
-    /** Both texts, without a sentence of the second that the first has already. */
-    private static function joined(string $first, string $second): string
-    {
-        $new = array_filter(
-            preg_split('/(?<=[.!?])\s+/', $second) ?: [],
-            static fn (string $sentence): bool => '' !== $sentence && !str_contains($first, $sentence),
-        );
-
-        return trim($first.' '.implode(' ', $new));
-    }
-
-    /**
-     * @param list<Caution> $cautions
-     *
-     * @return list<Caution> each text once; where one of the two is to be acknowledged, that one
-     */
-    private static function distinct(array $cautions): array
-    {
-        $byText = [];
-        foreach ($cautions as $caution) {
-            $known = $byText[$caution->text] ?? null;
-            $byText[$caution->text] = null !== $known && $known->acknowledge ? $known : $caution;
-        }
-
-        return array_values($byText);
     }
 
     /** @return list<TrayLine> what is counted: loose fasteners and small parts, and the bolts of the item's joints */

@@ -39,6 +39,16 @@ final readonly class Ask
         );
     }
 
+    /** The same reading for two: held to the narrower limits, and guarding what either guards. */
+    public function and(self $other): self
+    {
+        $guards = array_values(array_unique([...$this->guards, ...$other->guards], \SORT_REGULAR));
+        $limits = $this->limits->and($other->limits);
+        $past = $limits->isSet && !$this->limits->isSet ? $other->past : Words::joined($this->past, $other->past);
+
+        return new self($this->field, $this->label, $this->kind, $this->unit, $limits, $past, $guards, $this->flow);
+    }
+
     /** Whether somebody can be hurt when it is wrong. */
     public function isSafety(): bool
     {

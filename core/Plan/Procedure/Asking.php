@@ -19,6 +19,20 @@ final readonly class Asking
     ) {
     }
 
+    /** What either wants to know; of one field the first asks, and it guards what either wants guarded. */
+    public function and(self $other): self
+    {
+        $asks = array_column($this->asks, null, 'field');
+        foreach ($other->asks as $ask) {
+            $asks[$ask->field] = isset($asks[$ask->field]) ? $asks[$ask->field]->and($ask) : $ask;
+        }
+
+        return new self(
+            array_values($asks), '' === $this->sum ? $other->sum : $this->sum, '' === $this->routine ? $other->routine : $this->routine,
+            $this->followUp->isNone() ? $other->followUp : $this->followUp,
+        );
+    }
+
     public static function read(Node $node): self
     {
         return new self(

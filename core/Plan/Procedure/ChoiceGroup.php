@@ -9,7 +9,10 @@ use NimbleKnuckle\Core\Document\Node;
 /** A question asked once before the plan is made, or a set of ways to do the same thing. */
 final readonly class ChoiceGroup
 {
-    /** @param non-empty-list<Option> $options */
+    /**
+     * @param non-empty-list<Option> $options
+     * @param string $topic what it asks of the vehicle, where another procedure may ask the same: then it is asked once
+     */
     public function __construct(
         public string $id,
         public string $ask,
@@ -17,6 +20,7 @@ final readonly class ChoiceGroup
         public bool $isWay,
         public array $options,
         public string $default,
+        public string $topic = '',
     ) {
     }
 
@@ -28,7 +32,9 @@ final readonly class ChoiceGroup
         in_array($default, array_map(static fn (Option $option): string => $option->id, $options), true)
             || throw $node->refuse('default', sprintf('“%s” is none of the options.', $default));
 
-        return new self($node->string('id'), $node->string('ask'), $node->string('why', ''), $isWay, $options, $default);
+        return new self(
+            $node->string('id'), $node->string('ask'), $node->string('why', ''), $isWay, $options, $default, $node->string('topic', ''),
+        );
     }
 
     public function option(string $id): ?Option

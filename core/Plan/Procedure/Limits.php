@@ -33,6 +33,17 @@ final readonly class Limits
         return 2 === count($limits) ? self::between(...$limits) : self::none();
     }
 
+    /** What lies inside both; the first where nothing does. */
+    public function and(self $other): self
+    {
+        if (!$this->isSet || !$other->isSet) {
+            return $this->isSet ? $this : $other;
+        }
+        [$low, $high] = [max($this->low, $other->low), min($this->high, $other->high)];
+
+        return $low <= $high ? self::between($low, $high) : $this;
+    }
+
     public function isPast(float $value): bool
     {
         return $this->isSet && ($value < $this->low || $value > $this->high);

@@ -26,6 +26,32 @@ final readonly class Needs
     ) {
     }
 
+    public function and(self $other): self
+    {
+        return new self(
+            array_values(array_unique([...$this->tools, ...$other->tools])), self::distinct([
+                ...$this->consumables, ...$other->consumables,
+            ]),
+            self::distinct([...$this->parts, ...$other->parts]), [...$this->tray, ...$other->tray],
+            array_values(array_column([...$other->puts, ...$this->puts], null, 'thing')),
+        );
+    }
+
+    /**
+     * @param list<Supply> $supplies
+     *
+     * @return list<Supply> each once; the same thing in another amount is another
+     */
+    private static function distinct(array $supplies): array
+    {
+        $known = [];
+        foreach ($supplies as $supply) {
+            $known[$supply->name."\n".$supply->amount] ??= $supply;
+        }
+
+        return array_values($known);
+    }
+
     /** @param list<PutIn> $puts */
     public function putting(array $puts): self
     {

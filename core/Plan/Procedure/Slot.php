@@ -33,6 +33,26 @@ final readonly class Slot
         return '' === $this->until ? [] : explode('|', $this->until);
     }
 
+    /** For both at once: where either must be, as long as the longer, until the first of what either waits for. */
+    public function and(self $other): self
+    {
+        $minutes = new Minutes(
+            max($this->minutes->low, $other->minutes->low), max($this->minutes->likely, $other->minutes->likely),
+            max($this->minutes->high, $other->minutes->high),
+        );
+
+        return new self(
+            $this->phase, Position::Any === $this->position ? $other->position : $this->position, $minutes,
+            $this->passive && $other->passive, implode('|', array_unique([...$this->untils(), ...$other->untils()])),
+            max($this->cure, $other->cure),
+        );
+    }
+
+    public function in(Phase $phase): self
+    {
+        return new self($phase, $this->position, $this->minutes, $this->passive, $this->until, $this->cure, $this->after);
+    }
+
     /** @param list<string> $after */
     public function between(array $after, string $until): self
     {

@@ -76,8 +76,9 @@ final class StagesTest extends TestCase
             [Sheets::procedure('serpentine-belt'), Sheets::procedure('crank-damper')], new Choices([]),
             Sheets::vehicle('ostrel-vane-s6'),
         );
-        self::assertSame('belt-off', $resolved->standsFor('damper-belt-off'));
-        self::assertSame('belt-on', $resolved->standsFor('damper-belt-on'));
+        self::assertSame('remove-serpentine-belt', $resolved->standsFor('damper-belt-off'));
+        self::assertSame('remove-serpentine-belt', $resolved->standsFor('belt-off'));
+        self::assertSame('refit-serpentine-belt', $resolved->standsFor('damper-belt-on'));
         self::assertSame('damper-off', $resolved->standsFor('damper-off'));
         $same = array_map(static fn (Bound $b): string => $b->sameAs(), $resolved->bound);
         self::assertSame($same, array_values(array_unique($same)));

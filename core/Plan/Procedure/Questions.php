@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Procedure;
+
+/** The questions of jobs planned together: what two of them ask of the same thing is asked once, by the first. */
+final readonly class Questions
+{
+    /**
+     * @param list<Procedure> $jobs
+     *
+     * @return array<string, list<ChoiceGroup>> job => what it asks
+     */
+    public static function of(array $jobs): array
+    {
+        $asked = $topics = [];
+        foreach ($jobs as $job) {
+            $asked[$job->id] = [];
+            foreach ($job->groups as $group) {
+                if ('' === $group->topic || !isset($topics[$group->topic])) {
+                    $asked[$job->id][] = $group;
+                }
+                $topics[$group->topic] = true;
+            }
+        }
+
+        return $asked;
+    }
+
+    /**
+     * Every answer, said or not: of one topic the first job's counts for all. A job that does not know that way leaves the whole
+     * of it to the first: its answer is empty.
+     *
+     * @param list<Procedure> $jobs
+     * @param array<string, string> $chosen question or way => option
+     *
+     * @return array<string, string>
+     */
+    public static function agreed(array $jobs, array $chosen): array
+    {
+        $said = [];
+        foreach ($jobs as $job) {
+            foreach ($job->groups as $group) {
+                $option = '' === ($chosen[$group->id] ?? '') ? $group->default : $chosen[$group->id];
+                // What nobody offered is left as it is, to be refused where it is planned.
+                if ('' !== $group->topic && null !== $group->option($option)) {
+                    $said[$group->topic] ??= $option;
+                    $option = null === $group->option($said[$group->topic]) ? '' : $said[$group->topic];
+                }
+                $chosen[$group->id] = $option;
+            }
+        }
+
+        return $chosen;
+    }
+}

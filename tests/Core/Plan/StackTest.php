@@ -1,0 +1,355 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Plan;
+
+use NimbleKnuckle\Core\Plan\Caution;
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Compiler\Overlap;
+use NimbleKnuckle\Core\Plan\Compiler\SharedWork;
+use NimbleKnuckle\Core\Plan\Compiler\Stack;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Plan\Procedure\ChoiceGroup;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Procedure\Questions;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sum\Level;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/**
+ * Jobs planned together lose nothing: whatever a sheet of one job says, takes, asks and books stands on the sheet of all, in
+ * that job's own order, and all together take no longer than one after the other. What is looked for is read off the single
+ * sheets. NK_STACKS=1000 runs the whole of it.
+ */
+#[CoversClass(Stack::class)]
+#[CoversClass(Overlap::class)]
+#[CoversClass(SharedWork::class)]
+#[CoversClass(Questions::class)]
+final class StackTest extends TestCase
+{
+    /** Put in by the compiler wherever the next step needs them. */
+    private const MOVES = [Deed::Raise, Deed::Lower];
+
+    public function testEveryPairLosesNothing(): void
+    {
+        $checked = 0;
+        foreach (self::jobs() as $first => $a) {
+            foreach (self::jobs() as $second => $b) {
+                if ($first !== $second) {
+                    $this->check([$a, $b], [[], []]);
+                    ++$checked;
+                }
+            }
+        }
+        self::assertGreaterThanOrEqual(90, $checked);
+    }
+
+    public function testEveryOptionInPairsLosesNothing(): void
+    {
+        foreach (self::jobs() as $id => $job) {
+            foreach ($job->groups as $group) {
+                foreach ($group->options as $option) {
+                    foreach (self::jobs() as $other => $with) {
+                        $id === $other || $this->check([$job, $with], [[$group->id => $option->id], []]);
+                    }
+                }
+            }
+        }
+    }
+
+    public function testSeededTriplesLoseNothing(): void
+    {
+        $luck = new Randomizer(new Mt19937(1_225));
+        $jobs = array_values(self::jobs());
+        for ($run = 0, $runs = (int) (getenv('NK_STACKS') ?: 120); $run < $runs; ++$run) {
+            $three = array_slice($luck->shuffleArray($jobs), 0, 3);
+            $this->check($three, array_map(static fn (Procedure $job): array => self::anyOptions($job, $luck), $three));
+        }
+    }
+
+    public function testTheIdOfWhatIsSharedIsTheSameInEitherOrder(): void
+    {
+        $ids = static fn (string ...$jobs): array => array_map(
+            static fn (Step $step): string => in_array($step->deed, self::MOVES, true) ? 'move' : $step->id,
+            (new Compiler(Sheets::common()))->compile(
+                array_map(Sheets::procedure(...), array_values($jobs)), new Choices([]), WholeVehicle::sheet(), self::kit(),
+            )->steps,
+        );
+        $one = $ids('thermostat-under', 'water-pump');
+        $other = $ids('water-pump', 'thermostat-under');
+        self::assertEqualsCanonicalizing(array_unique($one), array_unique($other));
+        self::assertContains('drain-coolant', $one);
+        self::assertContains('fill-coolant', $one);
+    }
+
+    public function testWhatStandsOnTheSheetKeepsItsMarks(): void
+    {
+        $alone = self::idsOf([], 'thermostat-under');
+        $more = self::idsOf($alone, 'thermostat-under', 'water-pump');
+        self::assertSame([], array_values(array_filter(
+            array_diff($alone, $more), static fn (string $id): bool => 1 !== preg_match('/\A(raise|lower)-\d+\z/', $id),
+        )), 'a job that is added takes no mark away');
+        $together = self::idsOf([], 'thermostat-under', 'water-pump');
+        self::assertContains('drain-coolant', $together);
+        $left = self::idsOf($together, 'water-pump');
+        self::assertContains('drain-coolant', $left, 'nor does one that goes');
+        self::assertNotContains('pump-drain', $left);
+    }
+
+    /**
+     * @param list<string> $standing
+     *
+     * @return list<string> ids of the steps
+     */
+    private static function idsOf(array $standing, string ...$jobs): array
+    {
+        $sheet = (new Compiler(Sheets::common()))->compile(
+            array_map(Sheets::procedure(...), array_values($jobs)), new Choices([]), WholeVehicle::sheet(), self::kit(), 1, $standing,
+        );
+
+        return array_map(static fn (Step $step): string => $step->id, $sheet->steps);
+    }
+
+    /**
+     * @param list<ChoiceGroup> $groups
+     *
+     * @return list<string>
+     */
+    private static function names(array $groups): array
+    {
+        return array_map(static fn (ChoiceGroup $one): string => $one->id, $groups);
+    }
+
+    public function testWhatTwoAskOfOneThingIsAskedOnce(): void
+    {
+        [$thermostat, $pump] = [Sheets::procedure('thermostat-under'), Sheets::procedure('water-pump')];
+        $asked = array_map(self::names(...), Questions::of([$thermostat, $pump]));
+        self::assertContains('fill', $asked['thermostat-under']);
+        self::assertNotContains('pump-fill', $asked['water-pump']);
+        self::assertContains('pump-fill', self::names(Questions::of([$pump, $thermostat])['water-pump']));
+        $agreed = static fn (string $way): string => Questions::agreed([$thermostat, $pump], ['fill' => $way])['pump-fill'];
+        self::assertSame(['vacuum', 'burp', ''], [$agreed('vacuum'), $agreed('burp'), $agreed('bleed')]);
+        self::assertSame('burp', Questions::agreed([$pump, $thermostat], ['pump-fill' => 'burp', 'fill' => 'vacuum'])['fill']);
+        $whole = (new Compiler(Sheets::common()))->compile(
+            [$thermostat, $pump], new Choices(['fill' => 'bleed', 'pump-fill' => 'vacuum']), WholeVehicle::sheet(), self::kit(),
+        );
+        self::assertCount(1, $whole->doing(Deed::Fill), 'the first does the whole of it');
+        self::assertNull($whole->step('pump-vacuum'));
+    }
+
+    public function testWhatEachSharesIsNamed(): void
+    {
+        $jobs = [Sheets::procedure('thermostat-under'), Sheets::procedure('water-pump'), Sheets::procedure('spark-plugs')];
+        $shared = SharedWork::of($jobs, new Choices([]), WholeVehicle::sheet());
+        self::assertSame(array_map(static fn (Procedure $one): string => $one->id, $jobs), array_keys($shared));
+        self::assertContains('Short drive', $shared['water-pump']);
+        self::assertContains('Level floor, brake on, key out', $shared['spark-plugs']);
+        self::assertNotContains('Read the plugs', $shared['spark-plugs']);
+        self::assertSame([], SharedWork::of([$jobs[0]], new Choices([]), WholeVehicle::sheet())['thermostat-under']);
+    }
+
+    /** @return array<string, Procedure> */
+    private static function jobs(): array
+    {
+        $jobs = [];
+        foreach (glob(dirname(__DIR__, 3).'/procedures/*.yaml') ?: [] as $file) {
+            $id = basename($file, '.yaml');
+            'common' === $id || $jobs[$id] = Sheets::procedure($id);
+        }
+
+        return $jobs;
+    }
+
+    private static function kit(): Kit
+    {
+        return new Kit(array_map(
+            static fn (float $most): Wrench => new Wrench('to '.$most, '1/2 in', 0.0, $most, 1.0, 400.0, 0), [6.0, 25.0, 100.0, 400.0],
+        ), []);
+    }
+
+    /** @return array<string, string> */
+    private static function anyOptions(Procedure $job, Randomizer $luck): array
+    {
+        $chosen = [];
+        foreach ($job->groups as $group) {
+            $chosen[$group->id] = $group->options[$luck->getInt(0, count($group->options) - 1)]->id;
+        }
+
+        return $chosen;
+    }
+
+    /**
+     * What one job has answered on a topic, the others are not asked: each alone is given that answer too.
+     *
+     * @param list<Procedure> $jobs
+     * @param list<array<string, string>> $chosen
+     *
+     * @return list<array<string, string>>|null null where one of them does not know that way
+     */
+    private static function agreed(array $jobs, array $chosen): ?array
+    {
+        $said = [];
+        foreach ($jobs as $i => $job) {
+            foreach ($job->groups as $group) {
+                if ('' !== $group->topic) {
+                    $said[$group->topic] ??= $chosen[$i][$group->id] ?? $group->default;
+                    if (null === $group->option($said[$group->topic])) {
+                        return null;
+                    }
+                    $chosen[$i][$group->id] = $said[$group->topic];
+                }
+            }
+        }
+
+        return $chosen;
+    }
+
+    /**
+     * @param list<Procedure> $jobs
+     * @param list<array<string, string>> $chosen
+     */
+    private function check(array $jobs, array $chosen): void
+    {
+        $compiler = new Compiler(Sheets::common());
+        $whole = $compiler->compile($jobs, new Choices(array_merge(...$chosen)), WholeVehicle::sheet(), self::kit());
+        $name = implode(' + ', array_map(static fn (Procedure $job): string => $job->id, $jobs)).' '.json_encode($chosen);
+        $stops = array_filter($whole->findings, static fn (Finding $one): bool => Level::Stop === $one->level);
+        self::assertSame([], array_map(static fn (Finding $one): string => $one->code.' '.$one->step, $stops), $name);
+        $agreed = self::agreed($jobs, $chosen);
+        if (null === $agreed) {
+            return;
+        }
+        $minutes = 0.0;
+        foreach ($jobs as $i => $job) {
+            $single = $compiler->compile([$job], new Choices($agreed[$i]), WholeVehicle::sheet(), self::kit());
+            $minutes += $single->timing->likely;
+            self::assertSame([], self::lost($single, $whole), $job->id.' of '.$name);
+            self::assertSame([], self::disordered($job, $single, $whole), $job->id.' of '.$name);
+        }
+        self::assertLessThanOrEqual($minutes + 1e-6, $whole->timing->likely, $name);
+    }
+
+    /** @return list<string> what the single sheet has and the whole has not */
+    private static function lost(Sheet $single, Sheet $whole): array
+    {
+        $there = self::facts($whole);
+        $lost = [];
+        foreach (self::facts($single) as $fact => $times) {
+            isset($there[$fact]) || $lost[] = $fact;
+        }
+        $booked = array_filter($there, static fn (string $fact): bool => str_starts_with($fact, 'booked '), \ARRAY_FILTER_USE_KEY);
+        foreach ($booked as $fact => $times) {
+            1 === $times || $lost[] = $fact.' stands there '.$times.' times';
+        }
+
+        return $lost;
+    }
+
+    /** @return array<string, int> fact => how often it stands there */
+    private static function facts(Sheet $sheet): array
+    {
+        $facts = [];
+        foreach ($sheet->steps as $step) {
+            if (in_array($step->deed, self::MOVES, true)) {
+                continue;
+            }
+            $said = [
+                ...array_map(static fn (string $one): string => 'says '.$one, self::sentences($step->words->text)),
+                ...array_map(static fn (string $one): string => 'why '.$one, self::sentences($step->words->why)),
+                ...array_map(
+                    static fn (Caution $one): string => ($one->acknowledge ? 'must read ' : 'warns ').$one->text, $step->words->cautions,
+                ),
+                ...array_map(static fn (string $one): string => 'tool '.$one, $step->needs->tools),
+                ...array_column(array_map(static fn ($one): array => ['part '.$one->name.' '.$one->state], $step->needs->parts), 0),
+                ...array_column(array_map(static fn ($one): array => ['uses '.$one->name], $step->needs->consumables), 0),
+                ...array_column(array_map(static fn ($one): array => ['puts in '.$one->thing], $step->needs->puts), 0),
+            ];
+            foreach ($step->asking->asks as $ask) {
+                $said[] = 'asks '.$ask->field;
+                foreach ($ask->guards as $guard) {
+                    $said[] = 'guards '.$guard->value.' by '.$ask->field;
+                }
+            }
+            '' === $step->asking->sum || $said[] = 'works out '.$step->asking->sum;
+            $step->asking->followUp->isNone() || $said[] = 'booked '.$step->asking->followUp->id;
+            foreach ([
+                'item' => $step->target->item, 'joint' => $step->target->joint, 'circuit' => $step->target->circuit,
+            ] as $kind => $id) {
+                '' === $id || $said[] = $step->deed->value.' '.$kind.' '.$id;
+            }
+            foreach ($step->tags as $tag) {
+                $said[] = 'tagged '.$tag;
+            }
+            foreach ($said as $fact) {
+                // Who must read it has been warned as well.
+                foreach (str_starts_with($fact, 'must read ') ? [$fact, 'warns '.substr($fact, 10)] : [$fact] as $one) {
+                    $facts[$one] = ($facts[$one] ?? 0) + 1;
+                }
+            }
+        }
+
+        return $facts;
+    }
+
+    /** @return list<string> */
+    private static function sentences(string $text): array
+    {
+        return array_values(array_filter(preg_split('/(?<=[.!?])\s+/', $text) ?: []));
+    }
+
+    /** @return list<string> pairs of a job's operations that stand the other way round */
+    private static function disordered(Procedure $job, Sheet $single, Sheet $whole): array
+    {
+        $wrong = [];
+        [$before, $last] = ['', -1];
+        $phase = null;
+        foreach ($job->operations as $operation) {
+            $step = $single->step($operation->id);
+            if (null === $step) {
+                continue;
+            }
+            if ($phase !== $operation->slot->phase) {
+                [$before, $last, $phase] = ['', -1, $operation->slot->phase];
+            }
+            $place = self::placeOf($step, $whole, $last);
+            if ($place < $last) {
+                $wrong[] = sprintf('%s stands before %s', $step->id, $before);
+            }
+            [$before, $last] = [$step->id, max($last, $place)];
+        }
+
+        return $wrong;
+    }
+
+    /** Where the whole does what this step does: not before a place, if it does it there as well. */
+    private static function placeOf(Step $step, Sheet $whole, int $from): int
+    {
+        $found = -1;
+        $first = self::sentences($step->words->text)[0] ?? '';
+        foreach ($whole->steps as $place => $one) {
+            $isIt = $one->deed === $step->deed
+                && in_array($step->target->item, ['', $one->target->item], true)
+                && in_array($step->target->joint, ['', $one->target->joint], true)
+                && in_array($step->target->circuit, ['', $one->target->circuit], true)
+                && ('' === $first ? $one->words->title === $step->words->title || '' !== $step->target->item.$step->target->joint
+                    : str_contains($one->words->text, $first));
+            if ($isIt) {
+                $found = $place;
+                if ($place >= $from) {
+                    break;
+                }
+            }
+        }
+
+        return $found;
+    }
+}
