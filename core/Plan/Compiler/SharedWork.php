@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
@@ -25,7 +26,8 @@ final readonly class SharedWork
         foreach ($resolved->bound as $bound) {
             $operation = $bound->operation;
             $sharing = array_filter($resolved->chains, static fn (array $line): bool => in_array($operation->id, $line, true));
-            foreach (count($sharing) > 1 ? array_keys($sharing) : [] as $job) {
+            $isWork = Deed::Rebuild !== $operation->deed;
+            foreach ($isWork && count($sharing) > 1 ? array_keys($sharing) : [] as $job) {
                 $name = $vehicle->items[$bound->item]->name ?? $vehicle->joints[$bound->joint]->name ?? '';
                 $shared[$job][] = '' === $operation->words->title
                     ? ucfirst(trim(str_replace('-', ' ', $operation->deed->value).' '.$name))

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Procedure;
 
-/** The questions of jobs planned together: what two of them ask of the same thing is asked once, by the first. */
+/** The questions of jobs planned together: what two ask of the same thing is asked once, by the first; one answer is no question. */
 final readonly class Questions
 {
     /**
@@ -18,7 +18,8 @@ final readonly class Questions
         foreach ($jobs as $job) {
             $asked[$job->id] = [];
             foreach ($job->groups as $group) {
-                if ('' === $group->topic || !isset($topics[$group->topic])) {
+                $isKnown = '' !== $group->topic && isset($topics[$group->topic]);
+                if (!$isKnown && count($group->options) > 1) {
                     $asked[$job->id][] = $group;
                 }
                 $topics[$group->topic] = true;
