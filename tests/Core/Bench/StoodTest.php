@@ -103,6 +103,7 @@ final class StoodTest extends TestCase
             [$off, $atHand, $cameOff, $wentBack],
             [$count->off(), $count->atHand(), $count->cameOffWhole(), $count->wentBackWhole()],
         );
+        self::assertSame($counts[0], $count->room() + $counts[3] + $counts[5] + $counts[6]);
     }
 
     /** @return iterable<string, array{array{int, int, int, int, int, int, int, int, int}, int, int, bool, bool}> */

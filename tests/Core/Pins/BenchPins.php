@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Pins;
 
+use NimbleKnuckle\Core\Bench\EndNames;
 use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
@@ -12,11 +14,13 @@ use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Law\Law;
+use NimbleKnuckle\Core\Bench\MixFromBench;
 use NimbleKnuckle\Core\Bench\WrenchTask;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Tests\Core\Bench\Law\Careless;
@@ -130,6 +134,16 @@ final readonly class BenchPins implements Pin
         }
     }
 
+    /** @return list<mixed> what the bench works out of a circuit, as far as it knows it */
+    private static function fluids(Circuit $circuit, Fit $fit): array
+    {
+        return [
+            MixFromBench::of($circuit, $fit->state), MixFromBench::of($circuit, $fit->state, 'another'),
+            MixFromBench::of($circuit, $fit->state, mb_strtolower($circuit->blend->family)),
+            FillFromBench::of($circuit, $fit->state, ['altitude' => '640']), FillFromBench::of($circuit, $fit->state, []),
+        ];
+    }
+
     /** @return array<string, mixed> */
     private static function look(Fit $fit, \DateTimeImmutable $now): array
     {
@@ -153,7 +167,16 @@ final readonly class BenchPins implements Pin
             'ends' => $fit->looseEnds(), 'review' => $fit->review(), 'steps' => $steps, 'joints' => $joints, 'loose' => $fit->looseJoints(),
             'left' => $fit->minutesLeft($now), 'at' => $fit->currentStep()->id ?? '', 'phase' => $fit->currentPhase(),
             'actual' => $fit->actual(), 'gaps' => array_map($fit->flows()->gap(...), $fit->vehicle->circuits),
-            'open' => count($fit->openSteps()),
+            'open' => count($fit->openSteps()), 'fluids' => array_map(
+                static fn (Circuit $circuit): array => self::fluids($circuit, $fit), $fit->vehicle->circuits,
+            ),
+            'names' => array_map((new EndNames($fit))->of(...), [
+                'tool:10 mm spanner', 'support:engine', 'inside:clean rag', 'inside:x', 'wait:drain', 'step:clean',
+                'again:clean', 'reading:drained:drained',
+                'item:under-pan', 'tray:under-pan', 'broken:under-pan:pins', 'joint:thermostat-cover-bolts',
+                'circuit:coolant', 'flow:coolant',
+                'due:level-next-morning', 'curve:warm-up', 'dropped:x', 'battery', 'raised', 'x:y', '',
+            ]),
         ];
     }
 }

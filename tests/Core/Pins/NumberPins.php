@@ -8,13 +8,17 @@ use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Fluids\DipScale;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Fluids\FillCycles;
+use NimbleKnuckle\Core\Fluids\Mix;
 use NimbleKnuckle\Core\Fluids\Shelf;
 use NimbleKnuckle\Core\Luck;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Quantity;
+use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
+use NimbleKnuckle\Core\Quantity\Volume;
 use NimbleKnuckle\Core\Tightening\CardGeometry;
 use NimbleKnuckle\Core\Tightening\Layout;
 
@@ -44,6 +48,7 @@ final readonly class NumberPins implements Pin
             }
         }
         yield from self::drawings();
+        yield from self::mixes();
         $luck = new Luck(7);
         yield 'luck' => array_map(static fn (): array => [
             $luck->between(0.0, 1.0), $luck->between(-3.0, 9.0), $luck->oneOf(['a', 'b', 'c']),
@@ -53,6 +58,40 @@ final readonly class NumberPins implements Pin
             ['litres' => 0.5, 'before' => 4.0, 'after' => 12.5], ['litres' => 0.3, 'before' => 9.0, 'after' => 11.0],
             ['litres' => 0.3, 'before' => 9.0, 'after' => 10.9], ['litres' => 0.0, 'before' => 1.0, 'after' => 9.0],
         ]);
+    }
+
+    /** @return iterable<string, mixed> strengths that are equal, and ones that are not */
+    private static function mixes(): iterable
+    {
+        $shares = [0.0, 0.2, 0.33, 0.5, 0.6, 1.0];
+        foreach ([0.0, 0.05, 2.0, 5.9, 6.0] as $drained) {
+            foreach ($shares as $present) {
+                $all = [];
+                foreach ($shares as $target) {
+                    foreach ($shares as $product) {
+                        $all[] = self::mixed($drained, $present, $target, $product);
+                    }
+                }
+                yield sprintf('mix %g of %g', $drained, $present) => $all;
+            }
+        }
+    }
+
+    private static function mixed(float $drained, float $present, float $target, float $product): mixed
+    {
+        try {
+            $mix = Mix::of(
+                Volume::litres(6.0), Volume::litres($drained), Share::ofOne($present), Share::ofOne($target), Share::ofOne($product),
+            );
+            $cycles = FillCycles::toReach($mix);
+
+            return [
+                $mix->isReachable(), $mix->isProductTooWeak(), $mix->isToBeStronger(), $mix->needsAll(), $mix->isHardlyDrained(),
+                $mix->pour(), $mix->water(), $mix->result(), $mix->refill(), $mix->drainNeeded(), $cycles, $cycles->count(),
+            ];
+        } catch (\Throwable $e) {
+            return $e::class;
+        }
     }
 
     /** @return iterable<string, mixed> */

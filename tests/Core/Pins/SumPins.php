@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Pins;
 
+use NimbleKnuckle\Core\Fluids\WarmUp\EngineData;
+use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
+use NimbleKnuckle\Core\Fluids\WarmUp\EngineModel;
+use NimbleKnuckle\Core\Luck;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -35,6 +39,7 @@ final readonly class SumPins implements Pin
         yield from self::marked('thermostat-test', 'bands', self::panned());
         yield from self::marked('bolt-reuse', 'bands', self::reused());
         yield from self::marked('trace-judge', 'benches', self::traced());
+        yield from self::marked('warm-up', 'engines', self::warmed());
     }
 
     /**
@@ -172,6 +177,17 @@ final readonly class SumPins implements Pin
                         + (null === $limit ? [] : ['limit' => (string) $limit]);
                 }
             }
+        }
+    }
+
+    /** @return iterable<array<string, mixed>> */
+    private static function warmed(): iterable
+    {
+        for ($seed = 1; $seed <= 16; ++$seed) {
+            $fault = EngineFault::cases()[$seed % count(EngineFault::cases())];
+            $data = EngineData::drawn(new Luck(70 + $seed), $fault);
+            yield ['samples' => (new EngineModel($data, $fault, $seed))->whole(5.0), 'opens' => sprintf('%.1f', $data->opens)]
+                + (0 === $seed % 2 ? ['ambient' => sprintf('%.1f', $data->ambient)] : []);
         }
     }
 

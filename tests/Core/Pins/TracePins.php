@@ -53,6 +53,30 @@ final readonly class TracePins implements Pin
             }
         }
         yield from self::specs();
+        yield from self::joints();
+    }
+
+    /** @return iterable<string, mixed> a joint as a person describes it, whole and in part */
+    private static function joints(): iterable
+    {
+        $whole = [
+            'thread' => 'M8', 'grade' => '8.8', 'shank' => 10, 'threaded' => 12, 'member' => 'aluminium', 'friction' => 'oiled',
+            'turns' => 2,
+        ];
+        foreach ([
+            [], ['shank' => null], ['threaded' => null], ['shank' => null, 'threaded' => null], ['thread' => null], ['turns' => null],
+            ['turns' => null, 'run_down' => 500], ['slope' => 0.4], ['thread' => null, 'slope' => 0.4], ['grade' => 'x'], ['shank' => 'x'],
+            ['turns' => -1], ['run_down' => 100], ['member' => 'cheese'], [
+                'slope' => 0, 'thread' => null,
+            ], ['friction' => null], ['grade' => null],
+        ] as $n => $changes) {
+            try {
+                $said = JointField::read(array_filter($changes + $whole, static fn (mixed $one): bool => null !== $one));
+            } catch (\NimbleKnuckle\Core\CoreException $e) {
+                $said = $e->getMessage();
+            }
+            yield 'joint '.$n => $said;
+        }
     }
 
     /** @return iterable<string, mixed> */
@@ -64,7 +88,7 @@ final readonly class TracePins implements Pin
             '{"torque": 25, "tolerance": 2}', '{"target": 30, "from": 12}', '{"torque": 0}', '{"snug": 40, "angle": 0}', '{',
             '{"a": {"b": {"c": {}}}}',
             '0', '-3', 'x', '90°', '{"snug": 40}', '{"torque": 25, "from": -2}', '{"torque": 25, "tolerance": -1}',
-            '0.4', 25, 25.5, true, [],
+            '0.4', 25, 25.5, true, [], '{"snug": 40, "angle": 0.5}',
         ] as $n => $raw) {
             try {
                 $spec = TraceSpec::read($raw);

@@ -200,6 +200,9 @@ final class LinterTest extends TestCase
         ];
         yield 'the level of a hot engine' => ['no-cool-down', 'book-level', Level::Watch, self::without('cool-down')];
         yield 'nobody looks at the level' => ['level-not-checked', 'vacuum-fill', Level::Watch, self::without('level-cold', 'book-level')];
+        yield 'the level looked at before it is filled' => [
+            'level-not-checked', 'vacuum-fill', Level::Watch, self::dropped(self::moved('level-cold', 'vacuum-pull'), 'book-level'),
+        ];
         yield 'a bolt into yield to be used again' => [
             'yield-bolt-reused', 'housing-tight', Level::Watch, Sheets::thermostat(), self::joint(['angle' => 180]),
         ];
@@ -359,6 +362,13 @@ final class LinterTest extends TestCase
         }
 
         return Sheets::of($steps, $sheet->expects, $sheet);
+    }
+
+    private static function dropped(Sheet $sheet, string $id): Sheet
+    {
+        return Sheets::of(
+            array_values(array_filter($sheet->steps, static fn (Step $step): bool => $step->id !== $id)), $sheet->expects, $sheet,
+        );
     }
 
     private static function fewerScrews(): Sheet
