@@ -34,13 +34,14 @@ final class ReplanController extends AbstractController
         $stale = $request->isMethod('POST') && $request->request->getInt('revision', $fit->revision) !== $fit->revision;
         FitStatus::Signed !== $fit->status || throw $this->createAccessDeniedException('A signed fit is not planned again.');
         $input = $request->isMethod('POST') ? $request->request : $request->query;
-        $procedures = [...$fit->procedures, ...array_values(array_filter($input->all('add'), is_string(...)))];
+        [$procedures, $drop] = self::wanted($fit, $input);
         $jobs = $this->known($shelf, $procedures);
         $choices = $this->choices($fit, $jobs, $input);
         $view = [
-            'fit' => $fit, 'procedures' => $this->known($shelf, $fit->procedures),
+            'fit' => $fit, 'procedures' => $this->known($shelf, array_diff($procedures, $drop)),
+            'jobs' => $this->known($shelf, $fit->procedures), 'drop' => $drop,
             'others' => array_filter($shelf->all(), static fn (Procedure $p): bool => !in_array($p->id, $fit->procedures, true)),
-            'choices' => $choices, 'asked' => Questions::of($jobs), 'add' => array_slice($procedures, count($fit->procedures)),
+            'choices' => $choices, 'asked' => Questions::of($jobs), 'add' => array_values(array_diff($procedures, $fit->procedures)),
             'input' => $input, 'change' => null,
             'error' => '', 'versions' => $replanner->versions($id),
         ];
@@ -49,7 +50,7 @@ final class ReplanController extends AbstractController
             $vehicle = '' === $name ? $fit->vehicleDocument : $replanner->withItem(
                 $fit, $name, $input->getString('before'), $input->getInt('fasteners'),
             );
-            $sheet = $replanner->compile($procedures, $choices, $vehicle, $fit->sheet());
+            $sheet = $replanner->compile($fit, $procedures, $choices, $vehicle);
             $view['change'] = SheetChange::between($fit->sheet(), $sheet);
             if ($request->isMethod('POST') && $input->has('adopt')) {
                 $replanner->adopt($fit, $sheet, $procedures, $choices, $vehicle, $person->name, self::reason($input, $stale));
@@ -62,6 +63,19 @@ final class ReplanController extends AbstractController
         }
 
         return $this->render('planning/replan.html.twig', $view, new Response(status: '' === $view['error'] ? 200 : 422));
+    }
+
+    /**
+     * @param InputBag<string> $input
+     *
+     * @return array{list<string>, list<string>} the jobs that are wanted now, and those that are left out
+     */
+    private static function wanted(FitRecord $fit, InputBag $input): array
+    {
+        $drop = array_values(array_filter($input->all('drop'), is_string(...)));
+        $add = array_filter($input->all('add'), is_string(...));
+
+        return [array_values(array_unique([...array_diff($fit->procedures, $drop), ...$add])), $drop];
     }
 
     /**
@@ -101,7 +115,7 @@ final class ReplanController extends AbstractController
     }
 
     /**
-     * @param list<string> $ids
+     * @param array<array-key, string> $ids
      *
      * @return list<Procedure>
      */

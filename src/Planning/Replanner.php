@@ -11,10 +11,10 @@ use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Compiler\Standing;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use Psr\Clock\ClockInterface;
 
@@ -31,15 +31,16 @@ final readonly class Replanner
      * @param list<string> $procedures
      * @param array<string, string> $choices
      * @param array<array-key, mixed> $vehicle nimble-knuckle/vehicle@1, with what came up
-     * @param Sheet $sheet in force now: what stands on it keeps its marks
      *
      * @throws UnplannableFit
      */
-    public function compile(array $procedures, array $choices, array $vehicle, Sheet $sheet): Sheet
+    public function compile(FitRecord $record, array $procedures, array $choices, array $vehicle): Sheet
     {
+        $fit = $this->recorder->load($record);
+
         return (new Compiler($this->shelf->common()))->compile(
             $this->planner->procedures($procedures), new Choices($choices), VehicleSheet::read(Node::of($vehicle)),
-            $this->kit->kit(), $sheet->timing->people, array_map(static fn (Step $step): string => $step->id, $sheet->steps),
+            $this->kit->kit(), $fit->sheet->timing->people, Standing::of($fit->sheet, $fit->actual(), $fit->vehicle),
         );
     }
 

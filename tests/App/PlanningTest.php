@@ -9,6 +9,7 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleEditor;
+use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Planning\PlanApiController;
 use NimbleKnuckle\App\Planning\PlanCompileCommand;
 use NimbleKnuckle\App\Planning\PlanExplainCommand;
@@ -80,6 +81,38 @@ final class PlanningTest extends AppTestCase
         self::assertCount(count($before->sheet->steps) + 2, $after->sheet->steps);
         self::assertSame('A plate over the housing.', $this->service(Replanner::class)->versions($fit->id)[0]['reason']);
         self::assertArrayNotHasKey('stiffener-plate', $this->service(Garage::class)->get('veldra-tarn-20t')->sheet()->items);
+    }
+
+    public function testAJobIsTakenOutAndItsMarksStay(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->service(FitPlanner::class)->plan(
+            $this->service(Garage::class)->get('corrin-drover-27d'), ['water-pump', 'starter'], [], 'Joss Wending',
+        );
+        $this->send($fit->id, ['type' => 'step-done', 'step' => 'starter-parts']);
+        $crawler = $this->client->request('GET', '/fits/'.$fit->id.'/replan');
+        self::assertSelectorTextContains('main', 'Leave a job out');
+        $values = ['drop' => ['starter']] + $crawler->selectButton('Show what changes')->form()->getPhpValues();
+        $this->client->request('POST', '/fits/'.$fit->id.'/replan', $values);
+        self::assertSelectorTextContains('aside', 'Goes,');
+        $this->client->request('POST', '/fits/'.$fit->id.'/replan', ['adopt' => '1', 'reason' => 'no starter came'] + $values);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('h1', 'Water pump');
+        $now = $this->service(FitBook::class)->get($fit->id);
+        self::assertSame(['water-pump'], $now->procedures);
+        self::assertNull($now->sheet()->step('starter-off'));
+        self::assertTrue($this->service(Recorder::class)->load($now)->state->isDone('starter-parts'), 'its mark is still in the log');
+        $this->client->request('GET', '/fits/'.$fit->id.'/bench');
+        self::assertResponseIsSuccessful();
+    }
+
+    public function testSeveralJobsSayWhatTheyShareAndAskOnce(): void
+    {
+        $this->signIn('joss');
+        $this->client->request('GET', '/start?vehicle=corrin-drover-27d&procedures[]=water-pump&procedures[]=starter');
+        self::assertSelectorTextContains('.jobs', 'Level floor, brake on, key out');
+        self::assertSelectorCount(2, '.jobs > li');
+        self::assertSelectorNotExists('[name="c_starter-access"]', 'one answer is no question');
     }
 
     public function testASignedFitIsNotPlannedAgain(): void

@@ -23,18 +23,18 @@ final readonly class Compiler
     /**
      * @param list<Procedure> $procedures
      * @param int $people one or two pairs of hands
-     * @param list<string> $standing ids on the sheet so far: what was marked there stays marked
+     * @param ?Standing $standing what stands where a running fit is planned again; null for a new one
      *
      * @throws UnplannableFit
      */
     public function compile(
-        array $procedures, Choices $choices, VehicleSheet $vehicle, Kit $kit, int $people = 1, array $standing = [],
+        array $procedures, Choices $choices, VehicleSheet $vehicle, Kit $kit, int $people = 1, ?Standing $standing = null,
     ): Sheet {
-        $resolved = (new Resolve())->of($procedures, $choices, $vehicle, $standing);
+        $resolved = (new Resolve())->of($procedures, $choices, $vehicle, $standing->ids ?? []);
         $strip = self::strip($resolved, $vehicle);
         $steps = (new Depend($vehicle))->between((new Expand($vehicle))->of($resolved->bound, $strip), $resolved);
         $steps = (new Overlap($vehicle))->of((new Group())->of($steps), $resolved);
-        $cured = (new Cure($vehicle, $choices))->into($steps);
+        $cured = (new Cure($vehicle, $choices))->into($standing?->carried($steps) ?? $steps);
         [$steps, $moves] = (new Moves($this->common))->into((new ToolCount($this->common))->into($cured));
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));

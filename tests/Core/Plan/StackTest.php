@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Plan;
 
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Plan\Caution;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Compiler\Overlap;
 use NimbleKnuckle\Core\Plan\Compiler\SharedWork;
 use NimbleKnuckle\Core\Plan\Compiler\Stack;
+use NimbleKnuckle\Core\Plan\Compiler\Standing;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Procedure\ChoiceGroup;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
@@ -20,7 +25,9 @@ use NimbleKnuckle\Core\Plan\Sheet\Finding;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Sum\Level;
+use NimbleKnuckle\Tests\Core\Bench\Law\Worker;
 use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -31,6 +38,7 @@ use Random\Randomizer;
  * sheets. NK_STACKS=1000 runs the whole of it.
  */
 #[CoversClass(Stack::class)]
+#[CoversClass(Standing::class)]
 #[CoversClass(Overlap::class)]
 #[CoversClass(SharedWork::class)]
 #[CoversClass(Questions::class)]
@@ -93,29 +101,83 @@ final class StackTest extends TestCase
 
     public function testWhatStandsOnTheSheetKeepsItsMarks(): void
     {
-        $alone = self::idsOf([], 'thermostat-under');
-        $more = self::idsOf($alone, 'thermostat-under', 'water-pump');
+        $standing = static fn (Sheet $sheet): Standing => Standing::of($sheet, Rig::standing(WholeVehicle::sheet()), WholeVehicle::sheet());
+        $alone = self::compiled(null, 'thermostat-under');
+        $more = self::ids(self::compiled($standing($alone), 'thermostat-under', 'water-pump'));
+        $alone = self::ids($alone);
         self::assertSame([], array_values(array_filter(
             array_diff($alone, $more), static fn (string $id): bool => 1 !== preg_match('/\A(raise|lower)-\d+\z/', $id),
         )), 'a job that is added takes no mark away');
-        $together = self::idsOf([], 'thermostat-under', 'water-pump');
-        self::assertContains('drain-coolant', $together);
-        $left = self::idsOf($together, 'water-pump');
+        $together = self::compiled(null, 'thermostat-under', 'water-pump');
+        self::assertContains('drain-coolant', self::ids($together));
+        $left = self::ids(self::compiled($standing($together), 'water-pump'));
         self::assertContains('drain-coolant', $left, 'nor does one that goes');
         self::assertNotContains('pump-drain', $left);
     }
 
-    /**
-     * @param list<string> $standing
-     *
-     * @return list<string> ids of the steps
-     */
-    private static function idsOf(array $standing, string ...$jobs): array
+    #[DataProvider('leaving')]
+    public function testAJobThatIsTakenOutLeavesWhatItOpened(string $stays, string $goes, string $until): void
     {
-        $sheet = (new Compiler(Sheets::common()))->compile(
+        $fit = new Fit(self::compiled(null, $stays, $goes), WholeVehicle::sheet(), FitState::none());
+        $worker = new Worker(new Randomizer(new Mt19937(3)));
+        $fit = self::worked($worker, $fit, $until, 0);
+        $standing = Standing::of($fit->sheet, $fit->actual(), $fit->vehicle);
+        $left = self::compiled($standing, $stays);
+        $name = $stays.' without '.$goes;
+        $stops = array_filter($left->findings, static fn (Finding $one): bool => Level::Stop === $one->level);
+        self::assertSame([], array_map(static fn (Finding $one): string => $one->code.' '.$one->step, $stops), $name);
+        $now = new Fit($left, $fit->vehicle, $fit->state);
+        self::assertEqualsCanonicalizing(self::open($fit->actual()), self::open($now->actual()), $name.': nothing is forgotten');
+        self::assertNotSame([], array_diff(self::open($fit->actual()), self::open(Rig::standing($fit->vehicle))), 'something is open');
+        $done = self::worked($worker, $now, '', 500);
+        self::assertSame([], self::open($done->actual()), $name.': all is closed in the end');
+        self::assertNull($left->step($goes.'-start'));
+    }
+
+    /** @return iterable<string, array{string, string, string}> the job that stays, the one that goes, and where it stood then */
+    public static function leaving(): iterable
+    {
+        yield 'plugs out' => ['thermostat-under', 'spark-plugs', 'thermostat-in'];
+        yield 'starter off' => ['water-pump', 'starter', 'pump-gasket'];
+        yield 'thermostat open' => ['spark-plugs', 'thermostat-under', 'thermostat-in'];
+        yield 'belt off' => ['starter', 'serpentine-belt', 'starter-on'];
+        yield 'oil out' => ['spark-plugs', 'oil-filter-housing', 'plugs-on'];
+    }
+
+    /** @return list<string> what of the vehicle is off, loose, open, hanging or disconnected */
+    private static function open(Rig $rig): array
+    {
+        $open = [];
+        foreach (['off' => $rig->off, 'loose' => $rig->loose, 'open' => $rig->open, 'held' => $rig->held] as $kind => $things) {
+            foreach (array_keys($things) as $thing) {
+                $open[] = $kind.' '.$thing;
+            }
+        }
+
+        return [...$open, ...$rig->battery ? [] : ['battery']];
+    }
+
+    private static function worked(Worker $worker, Fit $fit, string $until, int $made): Fit
+    {
+        $at = new \DateTimeImmutable('2026-11-25T08:00:00Z');
+        while (null !== $next = $worker->next($fit, $until)) {
+            $at = $at->modify(sprintf('+%d seconds', (int) ceil($next[2])));
+            $fit = $fit->then(FitEvent::of(sprintf('01J%023d', ++$made), $next[0], $next[1], 'Joss Wending', $at));
+        }
+
+        return $fit;
+    }
+
+    private static function compiled(?Standing $standing, string ...$jobs): Sheet
+    {
+        return (new Compiler(Sheets::common()))->compile(
             array_map(Sheets::procedure(...), array_values($jobs)), new Choices([]), WholeVehicle::sheet(), self::kit(), 1, $standing,
         );
+    }
 
+    /** @return list<string> */
+    private static function ids(Sheet $sheet): array
+    {
         return array_map(static fn (Step $step): string => $step->id, $sheet->steps);
     }
 

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Compiler;
+
+use NimbleKnuckle\Core\Plan\Lint\Rig;
+use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/**
+ * What stands when a running fit is planned again: the ids marks were made by, and what is open on the vehicle. A job that is
+ * taken out leaves on the sheet what it opened, and what closes that again.
+ */
+final readonly class Standing
+{
+    /**
+     * @param list<string> $ids of the steps on the sheet so far
+     * @param list<Step> $opened steps that were done and still stand open
+     * @param list<Step> $closing steps of the sheet so far that close them
+     */
+    private function __construct(public array $ids, private array $opened, private array $closing)
+    {
+    }
+
+    public static function none(): self
+    {
+        return new self([], [], []);
+    }
+
+    /** @param Rig $actual the vehicle as the marks say it is */
+    public static function of(Sheet $sheet, Rig $actual, VehicleSheet $vehicle): self
+    {
+        $by = [...array_values($actual->off), ...array_values($actual->open), ...array_values($actual->held)];
+        $opened = $closing = [];
+        foreach ($sheet->steps as $step) {
+            $isBattery = Deed::BatteryOff === $step->deed && !$actual->battery;
+            in_array($step->id, $by, true) || $isBattery ? $opened[] = $step : null;
+            self::closes($step, $actual, $vehicle) && $closing[] = $step;
+        }
+
+        return new self(array_map(static fn (Step $step): string => $step->id, $sheet->steps), $opened, $closing);
+    }
+
+    private static function closes(Step $step, Rig $actual, VehicleSheet $vehicle): bool
+    {
+        $on = $step->target;
+
+        return match ($step->deed) {
+            Deed::Refit => isset($actual->off[$on->item]),
+            Deed::Tighten => isset($actual->loose[$on->joint]) || isset($actual->off[$vehicle->joints[$on->joint]->item ?? '']),
+            Deed::Fill, Deed::Bleed => isset($actual->open[$on->circuit]),
+            Deed::Release => isset($actual->held[$on->load->body]),
+            Deed::BatteryOn => !$actual->battery,
+            default => false,
+        };
+    }
+
+    /**
+     * @param list<Step> $steps of the new plan
+     *
+     * @return list<Step> with what is left open and closed again, each once
+     */
+    public function carried(array $steps): array
+    {
+        foreach ([...$this->opened, ...$this->closing] as $step) {
+            $steps = self::with($steps, $step);
+        }
+
+        return $steps;
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return list<Step>
+     */
+    private static function with(array $steps, Step $carried): array
+    {
+        foreach ($steps as $i => $step) {
+            if ($step->id === $carried->id) {
+                return $steps;
+            }
+            if ($step->deed === $carried->deed && self::target($step) === self::target($carried)) {
+                $steps[$i] = $step->with(id: $carried->id);
+
+                return self::renamed($steps, $step->id, $carried->id);
+            }
+        }
+        $ids = array_map(static fn (Step $step): string => $step->id, $steps);
+        $after = array_values(array_intersect($carried->slot->after, $ids));
+        $until = in_array($carried->slot->until, $ids, true) ? $carried->slot->until : '';
+        $place = self::placeFor($steps, $carried->slot->phase);
+        array_splice($steps, $place, 0, [$carried->with(after: $after, until: $until)]);
+
+        return array_values($steps);
+    }
+
+    /** @return list<string> what a deed is done to */
+    private static function target(Step $step): array
+    {
+        return [$step->target->item, $step->target->joint, $step->target->circuit, $step->target->load->body];
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return list<Step>
+     */
+    private static function renamed(array $steps, string $from, string $to): array
+    {
+        $name = static fn (string $id): string => $id === $from ? $to : $id;
+
+        return array_map(static fn (Step $step): Step => new Step(
+            $step->id, $step->deed, $step->target, $step->words,
+            $step->slot->between(array_map($name, $step->slot->after), $name($step->slot->until)),
+            $step->needs, $step->asking, $step->tags,
+        ), $steps);
+    }
+
+    /**
+     * At the end of its phase, but in the proof before all else: nothing is started over what is open.
+     *
+     * @param list<Step> $steps
+     */
+    private static function placeFor(array $steps, Phase $phase): int
+    {
+        foreach ($steps as $i => $step) {
+            if ($step->slot->phase->number() > $phase->number() || Phase::Prove === $step->slot->phase) {
+                return $i;
+            }
+        }
+
+        return count($steps);
+    }
+}
