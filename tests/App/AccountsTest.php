@@ -169,10 +169,11 @@ final class AccountsTest extends AppTestCase
             return (hrtime(true) - $start) / 1e6;
         };
         $known = $unknown = [];
-        for ($i = 0; $i < 7; ++$i) {
+        // The least of many: a busy machine makes single ones longer, never shorter.
+        do {
             $known[] = $time(static fn (): AccountRecord => $person);
             $unknown[] = $time(static fn (): never => throw new UserNotFoundException());
-        }
+        } while (count($known) < 7 || (count($known) < 40 && abs(min($unknown) / min($known) - 1.0) > 0.25));
         self::assertEqualsWithDelta(
             1.0, min($unknown) / min($known), 0.25, sprintf('known %.1f ms, unknown %.1f ms', min($known), min($unknown)),
         );

@@ -48,7 +48,7 @@ final class PagesTest extends AppTestCase
     {
         $this->signIn('petra');
         $crawler = $this->client->request('GET', '/');
-        self::assertCount(3, $crawler->filter('.vehicles article'));
+        self::assertCount(5, $crawler->filter('.vehicles article'));
         self::assertSelectorTextContains('.fit-card', 'Next: Tighten the thermostat housing');
         self::assertSelectorTextContains('.due-list', 'today');
         self::assertSelectorNotExists('a[href="/start"]');
@@ -211,7 +211,7 @@ final class PagesTest extends AppTestCase
         $garage = $this->service(Garage::class);
         self::assertTrue($garage->has('ostrel-vane-s6'));
         self::assertFalse($garage->has('marl-heron-12'));
-        self::assertCount(3, $garage->all());
+        self::assertCount(5, $garage->all());
         $document = $garage->get('ostrel-vane-s6')->document;
         self::assertSame('Vane the second', $garage->keep(['short' => 'Vane the second'] + $document)->short);
         self::assertCount(3, $this->service(VehicleList::class)->rows());

@@ -14,7 +14,7 @@ let fitUrl = '';
 test('a mechanic plans the fit and is shown what each way changes', async ({ page }) => {
   const errors = watchConsole(page);
   await signIn(page, demo.base, /Joss Wending/);
-  await expect(page.locator('.vehicles article')).toHaveCount(3);
+  await expect(page.locator('.vehicles article')).toHaveCount(5);
   await expect(page.getByText('Drover 27D: Coolant level, cold, next morning')).toBeVisible();
   await expect(page.locator('.tag b').first()).toHaveText('9');
   await page.getByRole('link', { name: 'Start a fit', exact: true }).click();

@@ -42,10 +42,8 @@ final readonly class Expand
         [$strip, $removed] = $this->stripped($bound, $stripOrder);
         array_push($steps, ...$strip);
         foreach ($after as $b) {
-            $more = $this->expanded($b, $bound, $removed);
-            $isRebuild = Deed::Rebuild === $b->operation->deed;
-            $back = $isRebuild ? array_map(static fn (Step $step): string => $step->target->item, $more) : [];
-            $removed = array_values(array_diff($removed, $back));
+            $more = [...$this->behind($b, $bound, $removed), ...$this->expanded($b, $bound, $removed)];
+            $removed = array_values(array_diff($removed, array_map(static fn (Step $step): string => $step->target->item, $more)));
             array_push($steps, ...$more);
         }
 
@@ -103,6 +101,45 @@ final readonly class Expand
     }
 
     /**
+     * What an operation puts back goes on after all that lies behind it and that no other operation puts back.
+     *
+     * @param list<Bound> $all
+     * @param list<string> $removed
+     *
+     * @return list<Step>
+     */
+    private function behind(Bound $b, array $all, array $removed): array
+    {
+        $steps = [];
+        $hidden = Deed::Refit === $b->operation->deed ? $this->vehicle->allHiddenBy($b->item) : [];
+        foreach (array_reverse(array_values(array_diff($removed, self::byHand($all)))) as $item) {
+            if (isset($hidden[$item])) {
+                $steps[] = $this->write->refit($this->vehicle->items[$item], $b->operation->slot->phase);
+                array_push($steps, ...$this->tightening($item, $b->operation->slot->phase, $all));
+            }
+        }
+
+        return $steps;
+    }
+
+    /**
+     * @param list<Bound> $all
+     *
+     * @return list<string> items that operations put back themselves
+     */
+    private static function byHand(array $all): array
+    {
+        $byHand = [];
+        foreach ($all as $b) {
+            if (Deed::Refit === $b->operation->deed) {
+                $byHand[] = $b->item;
+            }
+        }
+
+        return $byHand;
+    }
+
+    /**
      * What was taken off goes back in reverse; “on: covers” or “on: parts” limits it to those.
      *
      * @param list<Bound> $all
@@ -112,16 +149,13 @@ final readonly class Expand
      */
     private function rebuild(Operation $op, array $all, array $removed): array
     {
-        $byHand = [];
-        foreach ($all as $b) {
-            if (Deed::Refit === $b->operation->deed) {
-                $byHand[] = $b->item;
-            }
-        }
+        $off = array_values(array_diff($removed, self::byHand($all)));
+        $covers = array_flip(array_filter($off, fn (string $item): bool => ItemKind::Cover === $this->vehicle->items[$item]->kind));
         $steps = [];
-        foreach (array_reverse(array_values(array_diff($removed, $byHand))) as $item) {
-            $cover = ItemKind::Cover === $this->vehicle->items[$item]->kind;
-            if ('' === $op->aim->on || $cover === ('covers' === $op->aim->on)) {
+        foreach (array_reverse($off) as $item) {
+            // A part in front of a cover waits for it.
+            $isLate = isset($covers[$item]) || [] !== array_intersect_key($covers, $this->vehicle->allHiddenBy($item));
+            if ('' === $op->aim->on || $isLate === ('covers' === $op->aim->on)) {
                 $steps[] = $this->write->refit($this->vehicle->items[$item], $op->slot->phase);
                 array_push($steps, ...$this->tightening($item, $op->slot->phase, $all));
             }

@@ -22,8 +22,9 @@ final readonly class Standing
      * @param list<Step> $opened steps that were done and still stand open
      * @param list<Step> $closing steps of the sheet so far that close them
      */
-    private function __construct(public array $ids, private array $opened, private array $closing)
-    {
+    private function __construct(
+        public array $ids, private array $opened, private array $closing, private ?VehicleSheet $vehicle = null,
+    ) {
     }
 
     public static function none(): self
@@ -42,7 +43,7 @@ final readonly class Standing
             self::closes($step, $actual, $vehicle) && $closing[] = $step;
         }
 
-        return new self(array_map(static fn (Step $step): string => $step->id, $sheet->steps), $opened, $closing);
+        return new self(array_map(static fn (Step $step): string => $step->id, $sheet->steps), $opened, $closing, $vehicle);
     }
 
     private static function closes(Step $step, Rig $actual, VehicleSheet $vehicle): bool
@@ -67,7 +68,7 @@ final readonly class Standing
     public function carried(array $steps): array
     {
         foreach ([...$this->opened, ...$this->closing] as $step) {
-            $steps = self::with($steps, $step);
+            $steps = $this->with($steps, $step);
         }
 
         return $steps;
@@ -78,7 +79,7 @@ final readonly class Standing
      *
      * @return list<Step>
      */
-    private static function with(array $steps, Step $carried): array
+    private function with(array $steps, Step $carried): array
     {
         foreach ($steps as $i => $step) {
             if ($step->id === $carried->id) {
@@ -93,7 +94,7 @@ final readonly class Standing
         $ids = array_map(static fn (Step $step): string => $step->id, $steps);
         $after = array_values(array_intersect($carried->slot->after, $ids));
         $until = in_array($carried->slot->until, $ids, true) ? $carried->slot->until : '';
-        $place = self::placeFor($steps, $carried->slot->phase);
+        $place = min(self::placeFor($steps, $carried->slot->phase), $this->inFront($steps, $carried));
         array_splice($steps, $place, 0, [$carried->with(after: $after, until: $until)]);
 
         return array_values($steps);
@@ -119,6 +120,25 @@ final readonly class Standing
             $step->slot->between(array_map($name, $step->slot->after), $name($step->slot->until)),
             $step->needs, $step->asking, $step->tags,
         ), $steps);
+    }
+
+    /**
+     * Where something goes back that this lies behind.
+     *
+     * @param list<Step> $steps
+     */
+    private function inFront(array $steps, Step $carried): int
+    {
+        $item = '' !== $carried->target->item
+            ? $carried->target->item
+            : $this->vehicle->joints[$carried->target->joint]->item ?? '';
+        foreach (in_array($carried->deed, [Deed::Refit, Deed::Tighten], true) ? $steps : [] as $i => $step) {
+            if (Deed::Refit === $step->deed && isset($this->vehicle?->allHiddenBy($step->target->item)[$item])) {
+                return $i;
+            }
+        }
+
+        return count($steps);
     }
 
     /**

@@ -58,6 +58,22 @@ final readonly class VehicleSheet
         return $this->hides[$item] ?? [];
     }
 
+    /** @return array<string, true> all that lies behind an item, however deep */
+    public function allHiddenBy(string $item): array
+    {
+        $behind = [];
+        $next = $this->hiddenBy($item);
+        while ([] !== $next) {
+            $one = array_pop($next);
+            if (!isset($behind[$one])) {
+                $behind[$one] = true;
+                $next = [...$next, ...$this->hiddenBy($one)];
+            }
+        }
+
+        return $behind;
+    }
+
     public static function read(Node $node): self
     {
         self::FORMAT === $node->string('format') || throw $node->refuse('format', sprintf('this is not %s.', self::FORMAT));
