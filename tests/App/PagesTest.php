@@ -214,6 +214,6 @@ final class PagesTest extends AppTestCase
         self::assertCount(5, $garage->all());
         $document = $garage->get('ostrel-vane-s6')->document;
         self::assertSame('Vane the second', $garage->keep(['short' => 'Vane the second'] + $document)->short);
-        self::assertCount(3, $this->service(VehicleList::class)->rows());
+        self::assertCount(5, $this->service(VehicleList::class)->rows());
     }
 }
