@@ -60,7 +60,7 @@ test('it is worked through, the starter never with a live battery, and signed', 
   expect(at('off.tow-hook-bracket')).toBeGreaterThan(-1);
   expect(at('off.tow-hook-bracket')).toBeLessThan(at('starter-cover-off'));
   expect(at('release-gearbox')).toBeLessThan(at('mount-tight'));
-  expect(at('battery-on')).toBeLessThan(at('starter-start'));
+  expect(at('battery-on')).toBeLessThan(at('start'));
   expect(await stepId(page)).toBeTruthy();
   await tapGo(page);
   await expect(page.getByRole('heading', { name: '0 loose ends' })).toBeVisible();
