@@ -12,6 +12,13 @@ use NimbleKnuckle\Core\Fluids\FillCycles;
 use NimbleKnuckle\Core\Fluids\Mix;
 use NimbleKnuckle\Core\Fluids\Shelf;
 use NimbleKnuckle\Core\Luck;
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
+use NimbleKnuckle\Core\Plan\Kit\WrenchRound;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Quantity;
@@ -21,6 +28,7 @@ use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Quantity\Volume;
 use NimbleKnuckle\Core\Tightening\CardGeometry;
 use NimbleKnuckle\Core\Tightening\Layout;
+use NimbleKnuckle\Tests\Core\Plan\Sheets;
 
 /** Numbers as they are shown, drawings as they are laid out, and lots as they fall. */
 final readonly class NumberPins implements Pin
@@ -49,6 +57,7 @@ final readonly class NumberPins implements Pin
         }
         yield from self::drawings();
         yield from self::mixes();
+        yield from self::advised();
         $luck = new Luck(7);
         yield 'luck' => array_map(static fn (): array => [
             $luck->between(0.0, 1.0), $luck->between(-3.0, 9.0), $luck->oneOf(['a', 'b', 'c']),
@@ -58,6 +67,34 @@ final readonly class NumberPins implements Pin
             ['litres' => 0.5, 'before' => 4.0, 'after' => 12.5], ['litres' => 0.3, 'before' => 9.0, 'after' => 11.0],
             ['litres' => 0.3, 'before' => 9.0, 'after' => 10.9], ['litres' => 0.0, 'before' => 1.0, 'after' => 9.0],
         ]);
+    }
+
+    /** @return iterable<string, mixed> which wrench is taken for which figure, and how a whole round is made, by kits of all sorts */
+    private static function advised(): iterable
+    {
+        $kits = [
+            'plain' => [['a', 2.0, 20.0, 4.0, 0], ['b', 10.0, 60.0, 4.0, 0], ['c', 40.0, 210.0, 4.0, 0]],
+            'late' => [['a', 2.0, 20.45, 4.0, 12], ['b', 6.85, 135.25, 2.0, 0]], 'coarse' => [['a', 1.0, 210.0, 6.0, 0]],
+            'twins' => [['a', 2.0, 60.0, 3.0, 0], ['b', 2.0, 60.0, 3.0, 400], ['c', 2.0, 61.0, 4.0, 0]], 'none' => [],
+        ];
+        foreach ($kits as $name => $wrenches) {
+            $kit = new Kit(array_map(
+                static fn (array $w): Wrench => new Wrench($w[0], '1/2 in', $w[1], $w[2], $w[3], 300.0, $w[4]), $wrenches,
+            ), []);
+            foreach (['veldra-tarn-20t', 'corrin-drover-27d', 'askerby-roan-30t'] as $id) {
+                $vehicle = Sheets::vehicle($id);
+                yield sprintf('advice %s %s', $name, $id) => array_map(static fn (Joint $joint): array => array_map(
+                    static fn (float $share): WrenchAdvice => WrenchAdvice::for(
+                        $kit, $joint, $joint->torqueAt($share),
+                    ), $joint->going->passes,
+                ), array_values(array_filter($vehicle->joints, static fn (Joint $joint): bool => $joint->hasFigure())));
+            }
+            yield 'round '.$name => WrenchRound::of(Sheets::thermostat(), Sheets::tarn(), $kit);
+            yield 'long round '.$name => WrenchRound::of((new Compiler(Sheets::common()))->compile(
+                [Sheets::procedure('water-pump'), Sheets::procedure('starter'), Sheets::procedure('crank-damper')], new Choices([]),
+                Sheets::vehicle('askerby-roan-30t'), $kit,
+            ), Sheets::vehicle('askerby-roan-30t'), $kit);
+        }
     }
 
     /** @return iterable<string, mixed> strengths that are equal, and ones that are not */

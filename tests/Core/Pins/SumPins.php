@@ -32,6 +32,7 @@ final readonly class SumPins implements Pin
             yield from self::marked($sum, 'fine', self::fine($sum));
             yield from self::marked($sum, 'ends', self::ends($sum));
             yield from self::thresholds($sum);
+            yield from self::marked($sum, 'units', self::inOtherUnits($sum));
         }
         yield from self::marked('torque-check', 'slips', self::slips());
         yield from self::marked('thread-gauge', 'table', self::gauged());
@@ -40,6 +41,7 @@ final readonly class SumPins implements Pin
         yield from self::marked('bolt-reuse', 'bands', self::reused());
         yield from self::marked('trace-judge', 'benches', self::traced());
         yield from self::marked('warm-up', 'engines', self::warmed());
+        yield from self::marked('wrench-pick', 'kits', self::kits());
     }
 
     /**
@@ -175,6 +177,33 @@ final readonly class SumPins implements Pin
                 foreach ([null, $old - 0.01, $old + 0.049, $old + 0.051] as $limit) {
                     yield ['old' => (string) $old, 'new' => '100'] + (null === $grip ? [] : ['grip' => $grip])
                         + (null === $limit ? [] : ['limit' => (string) $limit]);
+                }
+            }
+        }
+    }
+
+    /** @return iterable<array<string, mixed>> wrenches as people list them, with something left out of each */
+    private static function kits(): iterable
+    {
+        $wrench = ['name' => 'long one', 'min' => 6.85, 'max' => 135.25, 'drive' => '3/8 in', 'error' => 3, 'calibrated' => '2026-09-01'];
+        foreach ([
+            [], ['error' => null], ['drive' => null], ['calibrated' => null], ['min' => null], ['name' => null], ['error' => 4],
+        ] as $changes) {
+            $one = array_filter($changes + $wrench, static fn (mixed $value): bool => null !== $value);
+            foreach (['9 N·m', '20 N·m', '120 N·m, 40 N·m'] as $targets) {
+                yield ['targets' => $targets, 'kit' => [$one, ['name' => 'short', 'min' => 2, 'max' => 20.45, 'error' => 4]]];
+            }
+        }
+    }
+
+    /** @return iterable<array<string, string>> every field in every unit of its kind: what is said then keeps to those units */
+    private static function inOtherUnits(string $sum): iterable
+    {
+        $first = Pinned::inputs($sum, 1, 3)[0];
+        foreach (Doors::book()->named($sum)->fields() as $field) {
+            foreach ($field->kind?->units() ?? [] as $unit) {
+                foreach (isset($first[$field->name]) ? [$first[$field->name], '7.5'] : ['7.5'] as $value) {
+                    yield [$field->name => (float) $value.' '.$unit->symbol()] + $first;
                 }
             }
         }

@@ -348,9 +348,11 @@ final class LawTest extends TestCase
         $this->workTo('');
         $note = $this->may('noted', ['step' => 'book-level', 'text' => 'key is in the box']);
         $booked = $this->fit->state->done['book-level']->id ?? '';
-        $this->may('follow-up-closed', ['follow_up' => 'level-next-morning', 'outcome' => 'on the stroke']);
+        $closed = $this->may('follow-up-closed', ['follow_up' => 'level-next-morning', 'outcome' => 'on the stroke']);
         self::assertStringContainsString('has been done already', $this->mayNot('undone', ['event' => $booked]));
         $this->may('undone', ['event' => $note]);
+        self::assertStringContainsString('no longer', $this->mayNot('undone', ['event' => $note]), 'once is enough');
+        self::assertStringContainsString('no longer', $this->mayNot('undone', ['event' => $closed]), 'a check that was done is done');
     }
 
     public function testAStepClosedBySomebodyElseSaysWho(): void
