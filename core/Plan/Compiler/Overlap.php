@@ -111,8 +111,7 @@ final readonly class Overlap
      */
     private function isInTheWay(Step $step, array $between, array $early): bool
     {
-        $behind = $this->closure([$this->itemOf($step)], fn (string $item): array => $this->vehicle->hiddenBy($item));
-        unset($behind[$this->itemOf($step)]);
+        $behind = $this->vehicle->allHiddenBy($this->itemOf($step));
         foreach ($between as $other) {
             if (!isset($early[$other->id]) && isset($behind[$this->itemOf($other)])) {
                 return true;

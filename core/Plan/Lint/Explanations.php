@@ -38,6 +38,13 @@ final readonly class Explanations
         'tool-missing' => 'A step names a tool that is not in the kit.',
         'left-on-stands' => 'The last step leaves the vehicle on stands.',
         'empty-sheet' => 'No step came out.',
+        'removed-twice' => 'The same thing is taken off a second time with nothing putting it back between. One of the two counts is '
+            .'bound to be wrong.',
+        'refit-not-off' => 'Something is put back that no step has taken off: a tray is asked for that was never filled.',
+        'tightened-before-in' => 'A joint is tightened while the part it clamps is still off the vehicle.',
+        'driven-on-stands' => 'It is driven while it stands on stands.',
+        'battery-on-early' => 'The battery is connected while a part it feeds is off, or held by loose fasteners: a spanner across '
+            .'it burns, and it may turn.',
         'battery-live' => 'A part fed straight from the battery is touched with the battery connected; a spanner across it welds.',
         'battery-left-off' => 'The battery is still disconnected when the engine is to run, or at the end.',
         'weight-unsupported' => 'A mount that carries engine or gearbox is undone and nothing holds the weight.',

@@ -67,7 +67,8 @@ final readonly class Linter
             new Rule\LevelNotChecked(), new Rule\RunsWithPartsOff(), new Rule\RunsWithJointsLoose(), new Rule\WaitWithoutEnd(),
             new Rule\StepTwice(),
             new Rule\MixWithoutReading(), new Rule\RaisedWithoutCaution(), new Rule\UnknownBinding(), new Rule\RefitOutOfOrder(),
-            new Rule\YieldBoltReused(),
+            new Rule\YieldBoltReused(), new Rule\RemovedTwice(), new Rule\RefitNotOff(), new Rule\TightenedBeforeIn(),
+            new Rule\DrivenOnStands(), new Rule\BatteryOnEarly(),
         ];
     }
 }

@@ -69,6 +69,11 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Rule\UnknownBinding::class)]
 #[CoversClass(Rule\WaitWithoutEnd::class)]
 #[CoversClass(Rule\WeightUnsupported::class)]
+#[CoversClass(Rule\BatteryOnEarly::class)]
+#[CoversClass(Rule\DrivenOnStands::class)]
+#[CoversClass(Rule\RefitNotOff::class)]
+#[CoversClass(Rule\RemovedTwice::class)]
+#[CoversClass(Rule\TightenedBeforeIn::class)]
 final class LinterTest extends TestCase
 {
     public function testTheShippedSheetBreaksNoRule(): void
@@ -200,6 +205,26 @@ final class LinterTest extends TestCase
         ];
         yield 'the level of a hot engine' => ['no-cool-down', 'book-level', Level::Watch, self::without('cool-down')];
         yield 'nobody looks at the level' => ['level-not-checked', 'vacuum-fill', Level::Watch, self::without('level-cold', 'book-level')];
+        yield 'the pan taken off twice' => [
+            'removed-twice', 'off-again', Level::Stop,
+            self::plus(Step::plain('off-again', Phase::Measure, Deed::Remove, 'Pan off')->with(item: 'under-pan')),
+        ];
+        yield 'coils that were never off' => [
+            'refit-not-off', 'coils-on', Level::Stop,
+            self::plus(Step::plain('coils-on', Phase::Fit, Deed::Refit, 'Coils on')->with(item: 'coils')),
+        ];
+        yield 'bolts of a housing that is off' => [
+            'tightened-before-in', 'housing-tight', Level::Stop, self::moved('housing-tight', 'housing-on'),
+        ];
+        yield 'a drive on stands' => ['driven-on-stands', 'drive-short', Level::Stop, self::moved('drive-short', 'leaks-warm')];
+        yield 'the battery before the starter' => [
+            'battery-on-early', 'battery-on', Level::Stop, self::moved('battery-on', 'starter-on', self::drover(['starter'])),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'the battery before the starter is tight' => [
+            'battery-on-early', 'battery-on', Level::Stop, self::moved('battery-on', 'starter-tight', self::drover(['starter'])),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
         yield 'the level looked at before it is filled' => [
             'level-not-checked', 'vacuum-fill', Level::Watch, self::dropped(self::moved('level-cold', 'vacuum-pull'), 'book-level'),
         ];
@@ -348,9 +373,9 @@ final class LinterTest extends TestCase
         });
     }
 
-    private static function moved(string $id, string $before): Sheet
+    private static function moved(string $id, string $before, ?Sheet $sheet = null): Sheet
     {
-        $sheet = Sheets::thermostat();
+        $sheet ??= Sheets::thermostat();
         $steps = [];
         foreach ($sheet->steps as $step) {
             if ($step->id === $before) {

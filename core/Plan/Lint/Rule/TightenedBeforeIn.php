@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** A joint is tightened while what it holds is off: tightened-before-in. */
+final readonly class TightenedBeforeIn implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            $joint = Deed::Tighten === $step->deed ? $run->vehicle->joints[$step->target->joint] ?? null : null;
+            if (null !== $joint && isset($rig->off[$joint->item])) {
+                yield Finding::stop(
+                    'tightened-before-in', $step->id, sprintf(
+                        'The %s are tightened here, and the %s is still off.', $joint->name, $run->vehicle->items[$joint->item]->name,
+                    ),
+                    'Put the part back first.',
+                );
+            }
+        }
+    }
+}
