@@ -116,7 +116,8 @@ final readonly class VehicleEditor
             'behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'off' => $this->minutes($form, 'off'),
             'on' => $this->minutes($form, 'on'),
             'remove_note' => trim($form->getString('remove_note')), 'refit_note' => trim($form->getString('refit_note')), 'tray' => $tray,
-            'carries' => $form->getString('carries'), 'hazards' => '' === $form->getString('battery') ? [] : ['battery'],
+            'carries' => $form->getString('carries'), 'wet' => $form->getString('wet'),
+            'hazards' => '' === $form->getString('battery') ? [] : ['battery'],
         ]);
     }
 
@@ -339,7 +340,7 @@ final readonly class VehicleEditor
                     $old,
                     array_flip(
                         [
-                            'behind', 'tray', 'carries', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction',
+                            'behind', 'tray', 'carries', 'wet', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction',
                             'material', 'grade', 'figure', 'length', 'lengths', 'tool', 'angle', 'swing', 'gap', 'first', 'check',
                             'passes', 'when', 'drain_behind',
                         ],

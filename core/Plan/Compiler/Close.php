@@ -33,10 +33,42 @@ final readonly class Close
         }
 
         $tasks = $this->tasks($strip, array_keys($room), $opOf, $vehicle, $this->before($resolved, $strip, $isStrict));
+        $tasks = $isStrict ? self::drained($tasks, $strip, $vehicle) : $tasks;
         foreach ($isStrict ? $strip : [] as $b) {
             if (Deed::Hold === $b->operation->deed) {
                 $tasks = self::heldLast($tasks, 'op:'.$b->operation->id);
             }
+        }
+
+        return $tasks;
+    }
+
+    /**
+     * What is part of a circuit comes off once that is drained, unless the drain lies behind it.
+     *
+     * @param array<string, Task> $tasks
+     * @param list<Bound> $strip
+     *
+     * @return array<string, Task>
+     */
+    private static function drained(array $tasks, array $strip, VehicleSheet $vehicle): array
+    {
+        $drains = $items = [];
+        foreach ($strip as $b) {
+            if (Deed::Drain === $b->operation->deed) {
+                $drains[$b->circuit] = 'op:'.$b->operation->id;
+            } elseif (Deed::Remove === $b->operation->deed) {
+                $items['op:'.$b->operation->id] = $b->item;
+            }
+        }
+        foreach ($tasks as $id => $task) {
+            $item = $vehicle->items[$items[$id] ?? substr($id, strlen('item:'))] ?? null;
+            $circuit = $item->dangers->wet ?? '';
+            $drain = $drains[$circuit] ?? '';
+            if (null === $item || '' === $drain || in_array($item->id, $vehicle->circuits[$circuit]->plumbing->drainBehind, true)) {
+                continue;
+            }
+            $tasks[$id] = new Task($id, $task->position, array_values(array_unique([...$task->after, $drain])), $task->passive);
         }
 
         return $tasks;

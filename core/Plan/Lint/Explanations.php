@@ -42,6 +42,9 @@ final readonly class Explanations
             .'bound to be wrong.',
         'refit-not-off' => 'Something is put back that no step has taken off: a tray is asked for that was never filled.',
         'tightened-before-in' => 'A joint is tightened while the part it clamps is still off the vehicle.',
+        'off-before-drained' => 'A hose, plug or housing of a circuit comes off while that is full: what is in it runs over whoever lies '
+            .'below, and none of it is measured.',
+        'filled-with-part-off' => 'A circuit is filled while a part of it is off the vehicle.',
         'driven-on-stands' => 'It is driven while it stands on stands.',
         'battery-on-early' => 'The battery is connected while a part it feeds is off, or held by loose fasteners: a spanner across '
             .'it burns, and it may turn.',

@@ -82,6 +82,9 @@ final readonly class VehicleSheet
         $circuits = self::byId($node, 'circuits', Circuit::read(...));
         foreach ($items as $item) {
             self::ensureKnown($node, 'items.'.$item->id.'.behind', $item->access->behind, $items);
+            '' === $item->dangers->wet || isset($circuits[$item->dangers->wet]) || throw $node->refuse(
+                'items.'.$item->id.'.wet', sprintf('there is no circuit “%s”.', $item->dangers->wet),
+            );
         }
         foreach ($joints as $joint) {
             self::ensureKnown($node, 'joints.'.$joint->id.'.item', '' === $joint->item ? [] : [$joint->item], $items);

@@ -70,6 +70,8 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Rule\WaitWithoutEnd::class)]
 #[CoversClass(Rule\WeightUnsupported::class)]
 #[CoversClass(Rule\BatteryOnEarly::class)]
+#[CoversClass(Rule\FilledWithPartOff::class)]
+#[CoversClass(Rule\OffBeforeDrained::class)]
 #[CoversClass(Rule\DrivenOnStands::class)]
 #[CoversClass(Rule\RefitNotOff::class)]
 #[CoversClass(Rule\RemovedTwice::class)]
@@ -215,6 +217,10 @@ final class LinterTest extends TestCase
         ];
         yield 'bolts of a housing that is off' => [
             'tightened-before-in', 'housing-tight', Level::Stop, self::moved('housing-tight', 'housing-on'),
+        ];
+        yield 'the hose before the drain' => ['off-before-drained', 'hose-off', Level::Stop, self::moved('hose-off', 'drain')];
+        yield 'filled without its hose' => [
+            'filled-with-part-off', 'vacuum-fill', Level::Stop, self::moved('hose-on-water', 'start-first'),
         ];
         yield 'a drive on stands' => ['driven-on-stands', 'drive-short', Level::Stop, self::moved('drive-short', 'leaks-warm')];
         yield 'the battery before the starter' => [

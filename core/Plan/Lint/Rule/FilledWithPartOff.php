@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Vehicle\Item;
+
+/** A circuit is filled with part of it off: filled-with-part-off. */
+final readonly class FilledWithPartOff implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            $circuit = Deed::Fill === $step->deed ? $step->target->circuit : '';
+            $off = '' === $circuit ? [] : array_filter(
+                $run->vehicle->items,
+                static fn (Item $item): bool => $item->dangers->wet === $circuit && isset($rig->off[$item->id]),
+            );
+            if ([] !== $off) {
+                $names = implode(', the ', array_map(static fn (Item $item): string => $item->name, $off));
+                yield Finding::stop(
+                    'filled-with-part-off', $step->id, sprintf('It is filled here, and the %s is still off.', $names),
+                    'Put it back and tighten it first.',
+                );
+            }
+        }
+    }
+}
