@@ -45,10 +45,11 @@ final class PracticeController extends AbstractController
     public function pull(string $id, Request $request, #[CurrentUser] AccountRecord $person): Response
     {
         $try = $this->mine($id, $person);
-        $number = static fn (string $name): float => is_numeric($request->request->get($name))
-            ? (float) $request->request->get($name)
-            : 0.0;
-        $this->book->pull($try, $number('ms'), max(0.05, min(3.0, $number('eager'))));
+        [$ms, $eager] = [$request->request->get('ms'), $request->request->get('eager')];
+        if (!is_numeric($ms) || !is_numeric($eager)) {
+            return new Response('“ms” and “eager” of a pull are numbers: how long, and how hard.', Response::HTTP_UNPROCESSABLE_ENTITY);
+        }
+        $this->book->pull($try, (float) $ms, max(0.05, min(3.0, (float) $eager)));
 
         return $this->render(
             'practice/_gauge.html.twig',

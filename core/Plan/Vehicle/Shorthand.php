@@ -234,8 +234,11 @@ final readonly class Shorthand
      */
     public static function trayLine(string $line): array
     {
+        if (1 === preg_match('~[^\P{Nd}0-9]~u', $line, $foreign)) {
+            throw InvalidInput::in('tray', InvalidQuantity::foreignDigit($line, $foreign[0])->getMessage());
+        }
         if (1 !== preg_match(
-            '~\A\s*(?<count>\d{1,3})\s*[x×]?\s+(?<thing>[^,]{1,120}?)\s*(?:,\s*(?<tool>.{1,60}))?\s*\z~u', $line, $m,
+            '~\A\s*(?<count>[0-9]{1,3})\s*[x×]?\s+(?<thing>[^,]{1,120}?)\s*(?:,\s*(?<tool>.{1,60}))?\s*\z~u', $line, $m,
         ) || 0 === (int) $m['count'] || (int) $m['count'] > 200) {
             throw InvalidInput::in(
                 'tray',

@@ -84,7 +84,7 @@ final class ShorthandTest extends TestCase
             Shorthand::trayLine('6x screws with captive washer, 8 mm socket'),
         );
         self::assertSame(['thing' => 'push pins', 'count' => 4], Shorthand::trayLine(' 4 push pins '));
-        foreach (['screws', '0x screws', '999x screws', ''] as $bad) {
+        foreach (['screws', '0x screws', '999x screws', '', '2０x pins', '٣x screws'] as $bad) {
             try {
                 Shorthand::trayLine($bad);
                 self::fail('It was taken: '.$bad);
