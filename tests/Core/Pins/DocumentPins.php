@@ -62,6 +62,17 @@ final readonly class DocumentPins implements Pin
         }
         yield from self::events();
         yield from self::thresholds();
+        foreach ([
+            ['by', 10_000], ['by', 10_001], ['value', 1.0e9], ['value', 1.05e9], ['value', -1.0e9], ['value', -1.05e9],
+        ] as [$field, $value]) {
+            $type = 'by' === $field ? EventType::Counted : EventType::Measured;
+            $payload = array_intersect_key(
+                ['step' => 's', 'thing' => 't', 'by' => 1, 'field' => 'f', 'text' => 'x', 'value' => 1.0, 'unit' => 'L'], $type->fields(),
+            );
+            yield sprintf('event %s of %s', $field, $value) => self::said(static fn (): mixed => FitEvent::of(
+                '01JABCDEFGHJKMNPQRSTVWXYZ0', $type, [$field => $value] + $payload, 'Joss Wending', new \DateTimeImmutable('2026-11-25T08:00:00Z'),
+            )->toArray());
+        }
     }
 
     /** @return iterable<string, list<string>> where along each number of a vehicle sheet it is refused, or plans otherwise */

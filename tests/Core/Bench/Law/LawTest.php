@@ -76,6 +76,11 @@ final class LawTest extends TestCase
         self::assertStringContainsString('Outside 20 to 65', $this->mayNot('step-done', ['step' => 'strength-before']));
         $this->may('step-done', ['step' => 'strength-before', 'reason' => 'only water was in it'], Hand::Helper);
         self::assertContains('Strength on the glass: 12 %', array_column($this->fit->review(), 'said'));
+        $this->may('undone', ['event' => sprintf('01J%023d', $this->made)]);
+        $this->may('undone', ['event' => $this->fit->state->reading('strength-before', 'strength_before')?->event->id ?? '']);
+        self::assertNotContains(
+            'Strength on the glass: 12 %', array_column($this->fit->review(), 'said'), 'what is taken back is not reviewed',
+        );
     }
 
     public function testTheFirstStartIsNotClosedByTheRuler(): void
@@ -139,6 +144,16 @@ final class LawTest extends TestCase
         $this->may('found', ['dropped' => $pin]);
         $this->may('counted', ['step' => 'on.front-shield', 'thing' => 'two-piece push pins', 'by' => 1]);
         $this->may('step-done', ['step' => 'on.front-shield']);
+    }
+
+    public function testATrayHoldsNoHundred(): void
+    {
+        $this->workTo('off.front-shield');
+        $thing = $this->fit->sheet->step('off.front-shield')->needs->tray[0]->thing ?? '';
+        $count = static fn (int $by): array => ['step' => 'off.front-shield', 'thing' => $thing, 'by' => $by];
+        self::assertStringContainsString('Correct the sheet', $this->mayNot('counted', $count(99)));
+        self::assertStringContainsString('less than nothing', $this->mayNot('counted', $count(-1)));
+        $this->may('counted', $count(1));
     }
 
     public function testSixOutAndTwelveBackIsRefused(): void
