@@ -103,7 +103,9 @@ final readonly class SumPins implements Pin
         $sound = array_filter(Pinned::inputs($sum, 40, 3), static fn (array $inputs): bool => str_starts_with($said($inputs), 'is'));
         foreach (array_slice($sound, 0, self::BASES) as $n => $inputs) {
             foreach ($door->fields() as $field) {
-                $at = static fn (float $value): string => $said([$field->name => rtrim(rtrim(sprintf('%.3F', $value), '0'), '.')] + $inputs);
+                $at = static fn (float $value): string => $said(
+                    [$field->name => rtrim(rtrim(sprintf('%.3F', $value), '0'), '.')] + $inputs,
+                );
                 $found = 'samples' === $field->name ? [] : Thresholds::of($at);
                 if ([] !== $found) {
                     yield sprintf('%s from %d along %s', $sum, $n, $field->name) => $found;
