@@ -70,7 +70,8 @@ final readonly class DocumentPins implements Pin
                 ['step' => 's', 'thing' => 't', 'by' => 1, 'field' => 'f', 'text' => 'x', 'value' => 1.0, 'unit' => 'L'], $type->fields(),
             );
             yield sprintf('event %s of %s', $field, $value) => self::said(static fn (): mixed => FitEvent::of(
-                '01JABCDEFGHJKMNPQRSTVWXYZ0', $type, [$field => $value] + $payload, 'Joss Wending', new \DateTimeImmutable('2026-11-25T08:00:00Z'),
+                '01JABCDEFGHJKMNPQRSTVWXYZ0', $type, [$field => $value] + $payload, 'Joss Wending',
+                new \DateTimeImmutable('2026-11-25T08:00:00Z'),
             )->toArray());
         }
     }
