@@ -145,7 +145,9 @@ final readonly class Review
                 $closed[$step->id] = true;
                 [] === $open || $found[] = $this->entry(
                     ReviewKind::Order, $event,
-                    sprintf('before “%s”%s', reset($open)->words->title, count($open) > 1 ? sprintf(' and %d more', count($open) - 1) : ''),
+                    sprintf(
+                        'before “%s”%s', reset($open)->words->title, count($open) > 1 ? sprintf(' and %d more', count($open) - 1) : '',
+                    ),
                 );
             }
         }

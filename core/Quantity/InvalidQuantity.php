@@ -33,7 +33,9 @@ final class InvalidQuantity extends \DomainException implements CoreException
     {
         $point = str_replace(',', '.', $text);
 
-        return new self(sprintf('“%s” can mean %s or %s: write one of the two.', self::quote($text), $point, str_replace(',', '', $text)));
+        return new self(sprintf(
+            '“%s” can mean %s or %s: write one of the two.', self::quote($text), $point, str_replace(',', '', $text),
+        ));
     }
 
     public static function notFinite(Kind $kind): self
@@ -94,7 +96,9 @@ final class InvalidQuantity extends \DomainException implements CoreException
     public static function foreignDigit(string $text, string $digit): self
     {
         return new self(
-            sprintf('“%s” has the sign “%s”, which is none of the digits 0 to 9: type that number again.', self::quote($text), $digit),
+            sprintf(
+                '“%s” has the sign “%s”, which is none of the digits 0 to 9: type that number again.', self::quote($text), $digit,
+            ),
         );
     }
 

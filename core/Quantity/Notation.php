@@ -8,7 +8,8 @@ namespace NimbleKnuckle\Core\Quantity;
 final readonly class Notation
 {
     /** A bound and no figure. */
-    private const LIMIT = '~\A(?:max|min|maximum|minimum|at most|at least|up to|less than|more than|no more than|[<>≤≥])[\s.:]*[0-9]~ui';
+    private const LIMIT = '~\A(?:max|min|maximum|minimum|at most|at least|up to|less than|more than|no more than|[<>≤≥])'
+        .'[\s.:]*[0-9]~ui';
     private const MOST_FIGURES = 3;
 
     /**
@@ -44,7 +45,8 @@ final readonly class Notation
     }
 
     /**
-     * Whatever can be said of a figure in one line: “40 Nm + 90°”, “18 to 22 Nm”, “20 ± 2 Nm”, “29 ft-lb / 39 Nm”, “1 h 30 min”.
+     * Whatever can be said of a figure in one line: “40 Nm + 90°”, “18 to 22 Nm”, “20 ± 2 Nm”, “29 ft-lb / 39 Nm”,
+     * “1 h 30 min”.
      *
      * @throws InvalidQuantity
      */

@@ -9,7 +9,8 @@ use NimbleKnuckle\Core\Quantity\Share;
 
 /**
  * A ring of round section in its groove: how far it is stretched and squeezed, how much of the groove it fills, and how far
- * a cover comes down on it before metal meets metal. A stretched ring is thinner: W′ = W √((Di + W)/(Dg + W)). Source: ISO 3601-2 practice.
+ * a cover comes down on it before metal meets metal. A stretched ring is thinner: W′ = W √((Di + W)/(Dg + W)).
+ * Source: ISO 3601-2 practice.
  */
 final readonly class SealSqueeze
 {

@@ -41,7 +41,9 @@ final readonly class ReadingDocument
             && 1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id)
             || throw InvalidInput::in('id', 'A reading needs a ULID as its id.');
         $kind = $raw['kind'] ?? null;
-        in_array($kind, ['torque-angle', 'temperature'], true) || throw InvalidInput::in('kind', '“kind” is torque-angle or temperature.');
+        in_array($kind, ['torque-angle', 'temperature'], true) || throw InvalidInput::in(
+            'kind', '“kind” is torque-angle or temperature.',
+        );
         [$from, $done] = self::piece($raw['from'] ?? 0, $raw['done'] ?? false);
 
         return new self(

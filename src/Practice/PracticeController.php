@@ -47,7 +47,9 @@ final class PracticeController extends AbstractController
         $try = $this->mine($id, $person);
         [$ms, $eager] = [$request->request->get('ms'), $request->request->get('eager')];
         if (!is_numeric($ms) || !is_numeric($eager)) {
-            return new Response('“ms” and “eager” of a pull are numbers: how long, and how hard.', Response::HTTP_UNPROCESSABLE_ENTITY);
+            return new Response(
+                '“ms” and “eager” of a pull are numbers: how long, and how hard.', Response::HTTP_UNPROCESSABLE_ENTITY,
+            );
         }
         $this->book->pull($try, (float) $ms, max(0.05, min(3.0, (float) $eager)));
 

@@ -158,8 +158,8 @@ final readonly class TorqueCheck implements Sum
             return [Check::ok('agree', sprintf('The two statements agree: %s and %s N·m.', Show::n($a->value()), Show::n($b->value())))];
         }
         $conflict = Check::stop('conflict', sprintf(
-            'The two statements disagree: “%s” is %s N·m, “%s” is %s N·m. Find the right one in the maker’s service information '
-                .'before tightening.',
+            'The two statements disagree: “%s” is %s N·m, “%s” is %s N·m. Find the right one in the maker’s service '
+                .'information before tightening.',
             $a->text, Show::n($a->value(), 3), $b->text, Show::n($b->value(), 3),
         ));
 

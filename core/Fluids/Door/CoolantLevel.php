@@ -57,7 +57,9 @@ final readonly class CoolantLevel implements Sum
 
     public function example(): array
     {
-        return ['volume' => '6.6 L', 'percent' => '50 %', 'cold' => '15 °C', 'hot' => '92 °C', 'marks' => '0.5 L', 'topped_up' => '0.15 L'];
+        return [
+            'volume' => '6.6 L', 'percent' => '50 %', 'cold' => '15 °C', 'hot' => '92 °C', 'marks' => '0.5 L', 'topped_up' => '0.15 L',
+        ];
     }
 
     public function headline(SumResult $r): Headline

@@ -230,7 +230,9 @@ final readonly class OilFill implements Sum
             return [$changed, Notation::read(Kind::Volume, $text)->value()];
         } catch (InvalidQuantity $e) {
             throw InvalidInput::in(
-                'filter', sprintf('Write “changed” or “kept”, and what it holds, such as “changed, 0.3 L”. %s', $e->getMessage()),
+                'filter', sprintf(
+                    'Write “changed” or “kept”, and what it holds, such as “changed, 0.3 L”. %s', $e->getMessage(),
+                ),
             );
         }
     }

@@ -161,7 +161,7 @@ final readonly class Curve
     /**
      * Dips: a fall of at least so many kelvin from a high, and what it came back to before it fell again.
      *
-     * @return list<array{from: float, low: float, back: float, at: float, until: float}> °C, and s of where it began to fall and of the low
+     * @return list<array{from: float, low: float, back: float, at: float, until: float}> °C, and s of where it began to fall, and its low
      */
     public function dips(float $kelvin): array
     {

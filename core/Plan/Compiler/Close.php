@@ -12,7 +12,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 final readonly class Close
 {
     /**
-     * @return array<string, Task> the strip: “op:…” for an operation of the procedure, “item:…” for a removal that only makes room
+     * @return array<string, Task> the strip: “op:…” for an operation of the procedure, “item:…” for a removal that makes room
      *
      * @throws UnplannableFit when items lie in front of each other in a circle
      */
@@ -62,7 +62,8 @@ final readonly class Close
             }
         }
         foreach ($tasks as $id => $task) {
-            $item = $vehicle->items[$items[$id] ?? substr($id, strlen('item:'))] ?? null;
+            $isRoom = str_starts_with($id, 'item:');
+            $item = $vehicle->items[$isRoom ? substr($id, strlen('item:')) : $items[$id] ?? ''] ?? null;
             $circuit = $item->dangers->wet ?? '';
             $drain = $drains[$circuit] ?? '';
             if (null === $item || '' === $drain || in_array($item->id, $vehicle->circuits[$circuit]->plumbing->drainBehind, true)) {

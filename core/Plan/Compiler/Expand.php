@@ -112,6 +112,9 @@ final readonly class Expand
     {
         $steps = [];
         $hidden = Deed::Refit === $b->operation->deed ? $this->vehicle->allHiddenBy($b->item) : [];
+        if ([] === $hidden) {
+            return [];
+        }
         foreach (array_reverse(array_values(array_diff($removed, self::byHand($all)))) as $item) {
             if (isset($hidden[$item])) {
                 $steps[] = $this->write->refit($this->vehicle->items[$item], $b->operation->slot->phase);

@@ -27,7 +27,7 @@ final readonly class Moves
         $moves = 0;
         $all = [];
         foreach ($steps as $step) {
-            if (Position::Any !== $step->slot->position && $up !== (Position::Ground !== $step->slot->position)) {
+            if (self::isElsewhere($step, $up)) {
                 $up = !$up;
                 $all[] = $this->move($up, ++$moves, $this->phaseOf($step, $all));
             }
@@ -35,6 +35,30 @@ final readonly class Moves
         }
 
         return [$all, $moves];
+    }
+
+    /**
+     * How many moves these steps need, from the ground.
+     *
+     * @param list<Step> $steps
+     */
+    public static function needed(array $steps): int
+    {
+        $up = false;
+        $moves = 0;
+        foreach ($steps as $step) {
+            if (self::isElsewhere($step, $up)) {
+                $up = !$up;
+                ++$moves;
+            }
+        }
+
+        return $moves;
+    }
+
+    private static function isElsewhere(Step $step, bool $up): bool
+    {
+        return Position::Any !== $step->slot->position && $up !== (Position::Ground !== $step->slot->position);
     }
 
     private function move(bool $up, int $number, Phase $phase): Step

@@ -33,7 +33,7 @@ final readonly class Overlap
         $needs = $this->needs($resolved);
         foreach ([Position::Raised, Position::WheelOff, Position::Ground] as $position) {
             $moved = $this->moved($steps, $position, $needs);
-            $steps = self::changes($moved) < self::changes($steps) ? $moved : $steps;
+            $steps = Moves::needed($moved) < Moves::needed($steps) ? $moved : $steps;
         }
 
         return $steps;
@@ -94,7 +94,7 @@ final readonly class Overlap
      */
     private function isFree(Step $step, array $done, array $needs): bool
     {
-        foreach ([...$step->slot->after, ...$needs[$this->itemOf($step)] ?? []] as $before) {
+        foreach ([...$step->slot->after, ...$needs[$step->itemOn($this->vehicle)] ?? []] as $before) {
             if (!isset($done[$before])) {
                 return false;
             }
@@ -111,19 +111,14 @@ final readonly class Overlap
      */
     private function isInTheWay(Step $step, array $between, array $early): bool
     {
-        $behind = $this->vehicle->allHiddenBy($this->itemOf($step));
+        $behind = $this->vehicle->allHiddenBy($step->itemOn($this->vehicle));
         foreach ($between as $other) {
-            if (!isset($early[$other->id]) && isset($behind[$this->itemOf($other)])) {
+            if (!isset($early[$other->id]) && isset($behind[$other->itemOn($this->vehicle)])) {
                 return true;
             }
         }
 
         return false;
-    }
-
-    private function itemOf(Step $step): string
-    {
-        return '' !== $step->target->item ? $step->target->item : $this->vehicle->joints[$step->target->joint]->item ?? '';
     }
 
     /** @return array<string, list<string>> item => what the jobs it came off for do before they put it back */
@@ -144,9 +139,7 @@ final readonly class Overlap
                 $before[] = $id;
                 $reached = [...$reached, ...$this->reached($bound[$id])];
             }
-            foreach (array_keys($this->closure(
-                $reached, fn (string $item): array => $this->vehicle->items[$item]->access->behind ?? [],
-            )) as $item) {
+            foreach (array_keys($this->vehicle->allToReach(...$reached)) as $item) {
                 $needs[$item] = [...$needs[$item] ?? [], ...$before];
             }
         }
@@ -160,39 +153,5 @@ final readonly class Overlap
         return array_values(array_filter([
             $b->item, $this->vehicle->joints[$b->joint]->item ?? '', ...$this->vehicle->circuits[$b->circuit]->plumbing->drainBehind ?? [],
         ]));
-    }
-
-    /**
-     * @param list<string> $from
-     * @param callable(string): list<string> $next
-     *
-     * @return array<string, true> all that is come to from these
-     */
-    private function closure(array $from, callable $next): array
-    {
-        $seen = [];
-        while ([] !== $from) {
-            $item = (string) array_pop($from);
-            if (!isset($seen[$item])) {
-                $seen[$item] = true;
-                $from = [...$from, ...$next($item)];
-            }
-        }
-
-        return $seen;
-    }
-
-    /** @param list<Step> $steps */
-    private static function changes(array $steps): int
-    {
-        $up = false;
-        $changes = 0;
-        foreach ($steps as $step) {
-            $wanted = Position::Any === $step->slot->position ? $up : Position::Ground !== $step->slot->position;
-            $changes += $wanted === $up ? 0 : 1;
-            $up = $wanted;
-        }
-
-        return $changes;
     }
 }

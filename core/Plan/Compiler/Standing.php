@@ -23,13 +23,8 @@ final readonly class Standing
      * @param list<Step> $closing steps of the sheet so far that close them
      */
     private function __construct(
-        public array $ids, private array $opened, private array $closing, private ?VehicleSheet $vehicle = null,
+        public array $ids, private array $opened, private array $closing, private VehicleSheet $vehicle,
     ) {
-    }
-
-    public static function none(): self
-    {
-        return new self([], [], []);
     }
 
     /** @param Rig $actual the vehicle as the marks say it is */
@@ -81,17 +76,17 @@ final readonly class Standing
      */
     private function with(array $steps, Step $carried): array
     {
+        $ids = array_map(static fn (Step $step): string => $step->id, $steps);
+        if (in_array($carried->id, $ids, true)) {
+            return $steps;
+        }
         foreach ($steps as $i => $step) {
-            if ($step->id === $carried->id) {
-                return $steps;
-            }
             if ($step->deed === $carried->deed && self::target($step) === self::target($carried)) {
                 $steps[$i] = $step->with(id: $carried->id);
 
                 return self::renamed($steps, $step->id, $carried->id);
             }
         }
-        $ids = array_map(static fn (Step $step): string => $step->id, $steps);
         $after = array_values(array_intersect($carried->slot->after, $ids));
         $until = in_array($carried->slot->until, $ids, true) ? $carried->slot->until : '';
         $place = min(self::placeFor($steps, $carried->slot->phase), $this->inFront($steps, $carried));
@@ -129,11 +124,9 @@ final readonly class Standing
      */
     private function inFront(array $steps, Step $carried): int
     {
-        $item = '' !== $carried->target->item
-            ? $carried->target->item
-            : $this->vehicle->joints[$carried->target->joint]->item ?? '';
+        $item = $carried->itemOn($this->vehicle);
         foreach (in_array($carried->deed, [Deed::Refit, Deed::Tighten], true) ? $steps : [] as $i => $step) {
-            if (Deed::Refit === $step->deed && isset($this->vehicle?->allHiddenBy($step->target->item)[$item])) {
+            if (Deed::Refit === $step->deed && isset($this->vehicle->allHiddenBy($step->target->item)[$item])) {
                 return $i;
             }
         }

@@ -34,7 +34,9 @@ final class UnplannableFit extends \DomainException implements CoreException
 
     public static function dueToChoice(string $group, string $option): self
     {
-        return new self($group, sprintf('“%s” is no answer to “%s”: choose one that is offered.', mb_substr($option, 0, 40), $group));
+        return new self(
+            $group, sprintf('“%s” is no answer to “%s”: choose one that is offered.', mb_substr($option, 0, 40), $group),
+        );
     }
 
     public static function dueToItem(string $message): self

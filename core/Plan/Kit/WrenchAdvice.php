@@ -33,7 +33,9 @@ final readonly class WrenchAdvice
             $setting = self::setting($joint, $wrench, $aim);
             $result = $setting->isWorkable() && $wrench->reaches($setting->setting()->newtonMetres) ? $setting : null;
             if (null === $result) {
-                $others[] = sprintf('%s works from %s to %s N·m', $wrench->name, round($wrench->lowestUsable(), 1), round($wrench->max, 1));
+                $others[] = sprintf(
+                    '%s works from %s to %s N·m', $wrench->name, round($wrench->lowestUsable(), 1), round($wrench->max, 1),
+                );
                 continue;
             }
             if (null === $band || $band->fits) {

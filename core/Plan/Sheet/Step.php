@@ -18,6 +18,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Slot;
 use NimbleKnuckle\Core\Plan\Procedure\Supply;
 use NimbleKnuckle\Core\Plan\Procedure\Words;
 use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /** One line of a fit sheet: what to do, with what, how long, what can go wrong, what to count and to measure. */
 final readonly class Step
@@ -76,6 +77,12 @@ final readonly class Step
         }
 
         return new $part(...$all);
+    }
+
+    /** The item it works at: its own, or that of its joint; empty where it is neither. */
+    public function itemOn(VehicleSheet $vehicle): string
+    {
+        return '' !== $this->target->item ? $this->target->item : $vehicle->joints[$this->target->joint]->item ?? '';
     }
 
     public static function read(Node $node): self

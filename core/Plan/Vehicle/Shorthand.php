@@ -17,8 +17,8 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 /**
  * A joint on one line, as fast as one can talk: “3x M6x20 8.8 into aluminium casting, 9 Nm / 80 in-lb, dry, reuse, 10 mm socket, ring”.
  *
- * Also a range “18-22 Nm” with “low end for soft thread”, “max 24 Nm”, “snug + 1/4 turn”, “left-hand”, “printed”, “dated 2026-03-01”,
- * “off with T30”, “seal 0.7 mm”; “loaded” or “room”, “passes 50 100”, “+ 90° swing 30°”,
+ * Also a range “18-22 Nm” with “low end for soft thread”, “max 24 Nm”, “snug + 1/4 turn”, “left-hand”, “printed”,
+ * “dated 2026-03-01”, “off with T30”, “seal 0.7 mm”; “loaded” or “room”, “passes 50 100”, “+ 90° swing 30°”,
  * “gap 3 mm”, “2 first”, “check”. Parts may stand in any order, with or without commas. It reads back what
  * it understood, and says what it did not.
  */

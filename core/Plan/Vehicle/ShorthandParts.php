@@ -10,7 +10,8 @@ final readonly class ShorthandParts
     private const NUMBER = '[0-9]+(?:[.,][0-9]+)?';
     private const UNIT = '(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)';
     private const DRIVE = '[0-9]{1,2}\s?mm(?:\s(?:deep\s)?(?:socket|spanner|crow-foot))?|[TE][0-9]{1,2}|hex\s[0-9]{1,2}';
-    private const SIZE = 'M\s?[0-9]{1,2}(?:\.[0-9])?|#\s?[0-9]{1,2}-[0-9]{2}|(?:[0-9]{1,2}/[0-9]{1,2}|[½¼¾⅜⅝])"?-[0-9]{1,2}(?:\sUN[CF])?'
+    private const SIZE = 'M\s?[0-9]{1,2}(?:\.[0-9])?|#\s?[0-9]{1,2}-[0-9]{2}|'
+        .'(?:[0-9]{1,2}/[0-9]{1,2}|[½¼¾⅜⅝])"?-[0-9]{1,2}(?:\sUN[CF])?'
         .'|G\s?[0-9]/[0-9]';
     private const LENGTHS = '(?:\s?[x×]\s?[0-9]{0,3}(?:[.,][0-9]{1,3})?){0,2}';
     private const PART = '(?:[0-9]+(?:[.,/][0-9]+)?|a|one|half|quarter|three quarters?|[½¼¾])(?:\sof)?(?:\sa)?\s?'

@@ -61,17 +61,33 @@ final readonly class VehicleSheet
     /** @return array<string, true> all that lies behind an item, however deep */
     public function allHiddenBy(string $item): array
     {
-        $behind = [];
-        $next = $this->hiddenBy($item);
-        while ([] !== $next) {
-            $one = array_pop($next);
-            if (!isset($behind[$one])) {
-                $behind[$one] = true;
-                $next = [...$next, ...$this->hiddenBy($one)];
+        return self::closure($this->hiddenBy($item), $this->hiddenBy(...));
+    }
+
+    /** @return array<string, true> these items, and all that must be off to reach them */
+    public function allToReach(string ...$items): array
+    {
+        return self::closure(array_values($items), fn (string $item): array => $this->items[$item]->access->behind ?? []);
+    }
+
+    /**
+     * @param list<string> $from
+     * @param callable(string): list<string> $next
+     *
+     * @return array<string, true> all that is come to from these
+     */
+    private static function closure(array $from, callable $next): array
+    {
+        $seen = [];
+        while ([] !== $from) {
+            $item = array_pop($from);
+            if (!isset($seen[$item])) {
+                $seen[$item] = true;
+                $from = [...$from, ...$next($item)];
             }
         }
 
-        return $behind;
+        return $seen;
     }
 
     public static function read(Node $node): self

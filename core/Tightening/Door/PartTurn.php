@@ -70,7 +70,9 @@ final readonly class PartTurn implements Sum
 
     public function example(): array
     {
-        return ['target' => '20 N·m', 'thread' => 'M8', 'grade' => '8.8', 'shank' => '10 mm', 'threaded' => '15 mm', 'friction' => 'oiled'];
+        return [
+            'target' => '20 N·m', 'thread' => 'M8', 'grade' => '8.8', 'shank' => '10 mm', 'threaded' => '15 mm', 'friction' => 'oiled',
+        ];
     }
 
     public function headline(SumResult $r): Headline

@@ -46,8 +46,8 @@ final readonly class FigureDoubtful implements Rule
         [$a, $b] = $figures;
 
         return [['figure-conflict', Level::Stop, sprintf(
-            'The two statements disagree: “%s” is %s N·m, “%s” is %s N·m. Find the right one in the maker’s service information '
-                .'before tightening.',
+            'The two statements disagree: “%s” is %s N·m, “%s” is %s N·m. Find the right one in the maker’s service '
+                .'information before tightening.',
             $a->text, Digits::significant($a->value(), 3), $b->text, Digits::significant($b->value(), 3),
         )]];
     }
