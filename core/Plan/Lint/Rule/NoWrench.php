@@ -32,7 +32,10 @@ final readonly class NoWrench implements Rule
                 );
             } elseif ($advice->wrench->isPastCalibration()) {
                 yield Finding::watch(
-                    'wrench-past-calibration', $step->id, $advice->why, 'Have it calibrated, or check it against another.',
+                    'wrench-past-calibration', $step->id, sprintf(
+                        'The %s is %d days past its calibration, and nothing else reaches the %s.', $advice->wrench->name,
+                        $advice->wrench->daysPastCalibration, $joint->name,
+                    ), 'Have it calibrated, or check it against another.',
                 );
             }
             if ($advice->isTooCoarse()) {
