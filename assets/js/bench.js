@@ -147,6 +147,11 @@ const clicks = (event) => {
     event.preventDefault();
     return tap(on('[data-marks]'));
   }
+  if (on('[data-needs-server]') && (isOffline() || !navigator.onLine)) {
+    event.preventDefault();
+    on('dialog').querySelector('[data-offline]').hidden = false;
+    return undefined;
+  }
   if (on('.thumb a.go') && !('armed' in on('.thumb a.go').dataset)) return event.preventDefault();
   return undefined;
 };

@@ -38,7 +38,7 @@ const page = () => ({
   openDialog() {
     const dialog = document.getElementById(this.$el.dataset.open);
     dialog?.showModal?.();
-    dialog?.querySelector('input, textarea')?.focus();
+    dialog?.querySelector('input:not([data-later]), textarea')?.focus();
   },
   closeDialog() {
     this.$el.closest('dialog')?.close();

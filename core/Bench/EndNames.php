@@ -32,6 +32,7 @@ final readonly class EndNames
             'joint' => $vehicle->joints[$id]->name ?? '',
             'circuit', 'flow' => $vehicle->circuits[$id]->name ?? '',
             'dropped' => $this->fit->state->event($id)?->string('what') ?? '',
+            'mishap' => null === ($event = $this->fit->state->event($id)) ? '' : Fit::told($event),
             'inside' => explode(' ', $id, 2)[1] ?? '',
             'tool', 'support' => $id,
             'wait', 'step', 'again', 'curve', 'reading' => $this->fit->sheet->step(explode(':', $id, 2)[0])->words->title ?? '',

@@ -23,6 +23,7 @@ enum EventType: string
     case Measured = 'measured';
     case Dropped = 'dropped';
     case Found = 'found';
+    case Mishap = 'mishap';
     case Noted = 'noted';
     case StageBegun = 'stage-begun';
     case CurveJudged = 'curve-judged';
@@ -52,6 +53,10 @@ enum EventType: string
             self::Measured => ['step' => 'string', 'field' => 'string', 'text' => 'string', 'value' => 'float', 'unit' => 'string'],
             self::Dropped => ['what' => 'string', 'step' => 'string?', 'thing' => 'string?'],
             self::Found => ['dropped' => 'string'],
+            self::Mishap => [
+                'step' => 'string', 'mishap' => 'string', 'said' => 'string', 'way' => 'string', 'how' => 'string', 'what' => 'string',
+                'thing' => 'string?', 'item' => 'string?', 'joint' => 'string?',
+            ],
             self::Noted => ['text' => 'string', 'step' => 'string?'],
             self::StageBegun => ['step' => 'string', 'stage' => 'string', 'reason' => 'string?'],
             self::CurveJudged => [
@@ -72,10 +77,16 @@ enum EventType: string
         return self::Signed !== $this && self::Undone !== $this && self::FollowUpClosed !== $this;
     }
 
+    /** A mishap put steps on the sheet: it is withdrawn with them, not by a tap on Undo. */
+    public function canBeUndoneByTap(): bool
+    {
+        return self::Mishap !== $this && $this->canBeUndone();
+    }
+
     /** Worked out by the server from what it holds; never taken from a tablet's word. */
     public function isWorkedOutHere(): bool
     {
-        return self::CurveJudged === $this || self::SumPinned === $this;
+        return self::CurveJudged === $this || self::SumPinned === $this || self::Mishap === $this;
     }
 
     public function label(): string

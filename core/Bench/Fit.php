@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Bench\Law\Gate;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Plan\Compiler\ToolCount;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
+use NimbleKnuckle\Core\Plan\Mishap\Repair;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
@@ -214,6 +215,21 @@ final class Fit
         }
 
         return true;
+    }
+
+    /** @return list<Step> the steps that mend a mishap before the work goes on */
+    public function mending(FitEvent $mishap): array
+    {
+        return array_values(array_filter(
+            $this->sheet->steps,
+            static fn (Step $step): bool => Repair::eventOf($step) === $mishap->id && Deed::Book !== $step->deed,
+        ));
+    }
+
+    /** A mishap in words: what happened, and to what. */
+    public static function told(FitEvent $mishap): string
+    {
+        return sprintf('%s: %s', $mishap->string('said'), $mishap->string('what'));
     }
 
     /** What stands between a step and its mark, as the fit is now. */

@@ -42,6 +42,8 @@ final class FitState
     public array $readings = [];
     /** @var array<string, FitEvent> not yet found */
     public array $dropped = [];
+    /** @var array<string, FitEvent> what went wrong and was given steps that mend it */
+    public array $mishaps = [];
     /** @var list<FitEvent> */
     public array $notes = [];
     /** @var list<FitEvent> sums pinned to a step, with what was put in */
@@ -209,6 +211,7 @@ final class FitState
             EventType::Measured => $this->measure($event),
             EventType::Dropped => $this->drop($event),
             EventType::Found => $this->find($event),
+            EventType::Mishap => $this->mishap($event),
             EventType::Noted => $this->notes[] = $event,
             EventType::SumPinned => $this->pins[] = $event,
             EventType::StageBegun => $this->routines[$step][] = $event,
@@ -220,7 +223,7 @@ final class FitState
             EventType::Undone => null,
         };
         $this->lastStep = '' === $step ? $this->lastStep : $step;
-        $this->last = $event->type->canBeUndone() ? $event : $this->last;
+        $this->last = $event->type->canBeUndoneByTap() ? $event : $this->last;
         $this->lastReason = $event->hasReason() ? $event->string('reason') : $this->lastReason;
     }
 
@@ -251,6 +254,15 @@ final class FitState
     private function drop(FitEvent $event): void
     {
         $this->dropped[$event->id] = $event;
+        if ('' !== $event->string('thing')) {
+            $this->fates[$event->id] = new PieceFate($event, $this->isDone($event->string('step')));
+        }
+    }
+
+    /** A piece of a tray that was lost to it counts as broken. */
+    private function mishap(FitEvent $event): void
+    {
+        $this->mishaps[$event->id] = $event;
         if ('' !== $event->string('thing')) {
             $this->fates[$event->id] = new PieceFate($event, $this->isDone($event->string('step')));
         }

@@ -19,6 +19,7 @@ enum LooseEndKind: string
     case Tool = 'tool';
     case Dropped = 'dropped';
     case Broken = 'broken';
+    case Mishap = 'mishap';
     case Waiting = 'waiting';
     case Due = 'due';
     case Reading = 'reading';
@@ -41,6 +42,7 @@ enum LooseEndKind: string
             self::Tool => 'tool not accounted for',
             self::Dropped => 'dropped',
             self::Broken => 'broken, no new one yet',
+            self::Mishap => 'not mended yet',
             self::Waiting => 'waiting',
             self::Due => 'to be booked',
             self::Reading => 'reading outside its limits',
@@ -55,7 +57,8 @@ enum LooseEndKind: string
     {
         return in_array(
             $this,
-            [self::Joint, self::Circuit, self::Flow, self::Support, self::Battery, self::Raised, self::Inside, self::Safety, self::Curve],
+            [self::Joint, self::Circuit, self::Flow, self::Support, self::Battery, self::Raised, self::Inside, self::Safety, self::Curve,
+                self::Mishap],
             true,
         );
     }

@@ -22,11 +22,30 @@ final readonly class LooseEnds
     public function all(): array
     {
         return [
-            ...$this->dropped(), ...$this->broken(), ...$this->inside(), ...$this->tools(), ...$this->removed(), ...$this->loose(),
+            ...$this->mishaps(), ...$this->dropped(), ...$this->broken(),
+            ...$this->inside(), ...$this->tools(), ...$this->removed(), ...$this->loose(),
             ...$this->trays(),
             ...$this->circuits(), ...$this->flows(), ...$this->standing(), ...$this->readings(), ...$this->curves(), ...$this->outOfOrder(),
             ...$this->waiting(), ...$this->due(),
         ];
+    }
+
+    /** @return list<LooseEnd> mishaps whose mending is not done; what is booked for later has a loose end of its own */
+    private function mishaps(): array
+    {
+        $ends = [];
+        foreach ($this->fit->state->mishaps as $event) {
+            $steps = $this->fit->mending($event);
+            $open = array_values(array_filter($steps, fn (Step $step): bool => !$this->fit->state->isDone($step->id)));
+            if ([] === $steps || [] !== $open) {
+                $ends[] = new LooseEnd(
+                    'mishap:'.$event->id, LooseEndKind::Mishap, Fit::told($event), $open[0]->id ?? $event->string('step'),
+                    sprintf('%d of %d steps to go', count($open), count($steps)),
+                );
+            }
+        }
+
+        return $ends;
     }
 
     /** @return list<LooseEnd> */

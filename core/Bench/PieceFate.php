@@ -19,6 +19,11 @@ final readonly class PieceFate
         return new self($this->event, $this->late, true, $late);
     }
 
+    public function isBroken(): bool
+    {
+        return EventType::Broke === $this->event->type || EventType::Mishap === $this->event->type;
+    }
+
     public function isLost(): bool
     {
         return EventType::Dropped === $this->event->type && !$this->isFound;

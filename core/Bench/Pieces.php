@@ -28,7 +28,7 @@ final readonly class Pieces
                 $late = $fate->late || $at === $on?->id;
                 $key = match (true) {
                     EventType::Replaced === $fate->event->type => 'fresh',
-                    EventType::Broke === $fate->event->type => $late ? 'lateBroken' : 'earlyBroken',
+                    $fate->isBroken() => $late ? 'lateBroken' : 'earlyBroken',
                     $fate->isLost() => $late ? 'late' : 'early',
                     !$late && $fate->foundLate => 'foundLate',
                     default => '',

@@ -17,7 +17,8 @@ final readonly class Review
     public function entries(): array
     {
         return [
-            ...$this->overruled(), ...$this->skipped(), ...$this->waived(), ...$this->readings(), ...$this->holds(ReviewKind::Hold),
+            ...$this->overruled(), ...$this->skipped(), ...$this->waived(), ...$this->mishaps(),
+            ...$this->readings(), ...$this->holds(ReviewKind::Hold),
             ...$this->passes(),
             ...$this->pieces(), ...$this->holds(ReviewKind::Clock), ...$this->outOfLine(),
         ];
@@ -57,6 +58,17 @@ final readonly class Review
                 ReviewKind::Waived, $names->of($event->string('end')), $event->string('reason'), $event->said(), $event->at, '',
             ),
             array_values($this->fit->state->waived),
+        );
+    }
+
+    /** @return list<ReviewEntry> */
+    private function mishaps(): array
+    {
+        return array_map(
+            fn (FitEvent $event): ReviewEntry => $this->entry(
+                ReviewKind::Mishap, $event, sprintf('%s. %s', Fit::told($event), $event->string('how')),
+            ),
+            array_values($this->fit->state->mishaps),
         );
     }
 
@@ -113,7 +125,7 @@ final readonly class Review
         $found = [];
         foreach ($this->fit->state->fates as $fate) {
             $word = match (true) {
-                EventType::Broke === $fate->event->type => 'broke',
+                $fate->isBroken() => 'broke',
                 EventType::Replaced === $fate->event->type => 'new one in',
                 default => $fate->isFound ? 'fell, found' : 'fell, not found',
             };

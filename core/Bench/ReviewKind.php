@@ -10,6 +10,7 @@ enum ReviewKind: string
     case Overruled = 'overruled';
     case Skipped = 'skipped';
     case Waived = 'waived';
+    case Mishap = 'mishap';
     case Reading = 'reading';
     case Hold = 'hold';
     case Passes = 'passes';
@@ -23,6 +24,7 @@ enum ReviewKind: string
             self::Overruled => 'Closed over something',
             self::Skipped => 'Skipped',
             self::Waived => 'Waived',
+            self::Mishap => 'Mishaps',
             self::Reading => 'Readings outside their limits',
             self::Hold => 'Cut short',
             self::Passes => 'Bolts out of order',

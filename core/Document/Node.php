@@ -22,6 +22,12 @@ final readonly class Node
         return isset($this->data[$key]);
     }
 
+    /** The same with one more entry; its place in the document stays. */
+    public function with(string $key, mixed $value): self
+    {
+        return new self([$key => $value] + $this->data, $this->path);
+    }
+
     /** @return list<string> */
     public function keys(): array
     {

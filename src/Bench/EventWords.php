@@ -28,6 +28,7 @@ final readonly class EventWords
             EventType::Measured => $event->string('text'),
             EventType::Dropped => 'dropped: '.$event->string('what'),
             EventType::Found => 'found',
+            EventType::Mishap => Fit::told($event),
             EventType::Noted => 'note',
             EventType::CautionAcknowledged => 'understood',
             EventType::StepDone => 'done',
@@ -46,7 +47,7 @@ final readonly class EventWords
             return null;
         }
         foreach (array_reverse($fit->state->log) as $event) {
-            if ($event->string('step') === $step && $event->type->canBeUndone() && !isset($fit->state->undone[$event->id])) {
+            if ($event->string('step') === $step && $event->type->canBeUndoneByTap() && !isset($fit->state->undone[$event->id])) {
                 return $event;
             }
         }

@@ -9,6 +9,7 @@ use NimbleKnuckle\App\Web\Format;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Law\Bar;
+use NimbleKnuckle\Core\Bench\Law\Before\Mended;
 use NimbleKnuckle\Core\Bench\Law\Nature;
 use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Bench\LooseEnd;
@@ -77,10 +78,12 @@ final readonly class NextAct
     private function barred(Fit $fit, Step $step): ?Act
     {
         foreach ($fit->gate()->before($step) as $obstacle) {
-            if (Bar::Lead === $obstacle->bar) {
+            if (Bar::Lead === $obstacle->bar || Mended::CODE === $obstacle->code) {
+                $label = Mended::CODE === $obstacle->code ? 'Mend it first' : 'Go and do it first';
+
                 return $obstacle->step === $step->id
                     ? Act::none(Turn::Barred, 'Not yet')
-                    : Act::goTo(Turn::Barred, 'Go and do it first', $obstacle->step);
+                    : Act::goTo(Turn::Barred, $label, $obstacle->step);
             }
         }
 

@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Planning\ProcedureShelf;
 use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Mishap\MishapList;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
@@ -22,6 +23,7 @@ final class SchemaCheckCommand
         private readonly SchemaBook $schemas,
         private readonly ProcedureShelf $shelf,
         #[Autowire(param: 'app.procedures_dir')] private readonly string $proceduresDir,
+        #[Autowire(param: 'app.mishaps_file')] private readonly string $mishapsFile,
         #[Autowire(param: 'app.demo_dir')] private readonly string $demoDir,
     ) {
     }
@@ -30,7 +32,7 @@ final class SchemaCheckCommand
     {
         $wrong = 0;
         $files = [
-            ...glob($this->proceduresDir.'/*.yaml') ?: [], ...glob($this->demoDir.'/*.yaml') ?: [],
+            ...glob($this->proceduresDir.'/*.yaml') ?: [], $this->mishapsFile, ...glob($this->demoDir.'/*.yaml') ?: [],
             ...glob($this->demoDir.'/vehicles/*.yaml') ?: [],
         ];
         foreach ($files as $file) {
@@ -39,6 +41,7 @@ final class SchemaCheckCommand
                 $format = $document->string('format');
                 $this->schemas->ensureValid($document->raw(), str_replace(['nimble-knuckle/', '@'], ['', '-'], $format));
                 VehicleSheet::FORMAT === $format && VehicleSheet::read($document);
+                MishapList::FORMAT === $format && MishapList::read($document);
             } catch (InvalidDocument|ParseException $e) {
                 ++$wrong;
                 $output->writeln(sprintf('<error>%s: %s</error>', basename($file), $e->getMessage()));

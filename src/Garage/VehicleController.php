@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Garage;
 
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\MishapBook;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -18,7 +19,7 @@ final class VehicleController extends AbstractController
     }
 
     #[Route('/vehicles/{id}', name: 'vehicle', requirements: ['id' => '[a-z0-9-]{1,80}'], methods: ['GET'])]
-    public function __invoke(string $id, Garage $garage, FitBook $fits): Response
+    public function __invoke(string $id, Garage $garage, FitBook $fits, MishapBook $mishaps): Response
     {
         $vehicle = $garage->get($id);
 
@@ -26,7 +27,7 @@ final class VehicleController extends AbstractController
             'garage/vehicle.html.twig',
             [
                 'vehicle' => $vehicle, 'sheet' => $vehicle->sheet(), 'layers' => $vehicle->sheet()->layers(),
-                'signed' => $fits->signed(8, 0, $id),
+                'signed' => $fits->signed(8, 0, $id), 'mishaps' => $mishaps->rows(6, $id),
             ],
         );
     }

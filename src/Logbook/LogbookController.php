@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Logbook;
 
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\MishapBook;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -16,12 +17,13 @@ final class LogbookController extends AbstractController
     private const PAGE = 25;
 
     #[Route('/logbook', name: 'logbook', methods: ['GET'])]
-    public function __invoke(Request $request, DueBook $dues, FitBook $fits, WorkCharts $charts): Response
+    public function __invoke(Request $request, DueBook $dues, FitBook $fits, MishapBook $mishaps, WorkCharts $charts): Response
     {
         $page = max(1, $request->query->getInt('page', 1));
 
         return $this->render('logbook/page.html.twig', [
             'dues' => $dues->openRows(), 'signed' => $fits->signed(self::PAGE, ($page - 1) * self::PAGE), 'page' => $page,
+            'mishaps' => $mishaps->rows(12),
             'pages' => max(
                 1, (int) ceil($fits->countSigned() / self::PAGE),
             ), 'durations' => $charts->durations(), 'months' => $charts->months(),

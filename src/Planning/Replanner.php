@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
+use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
@@ -84,10 +85,13 @@ final readonly class Replanner
      * @param list<string> $procedures
      * @param array<string, string> $choices
      * @param array<array-key, mixed> $vehicle
+     * @param list<FitEvent> $events what is kept together with the new sheet, or not at all
      */
-    public function adopt(FitRecord $fit, Sheet $sheet, array $procedures, array $choices, array $vehicle, string $by, string $reason): void
-    {
-        $this->db->transactional(function () use ($fit, $sheet, $procedures, $choices, $vehicle, $by, $reason): void {
+    public function adopt(
+        FitRecord $fit, Sheet $sheet, array $procedures, array $choices, array $vehicle, string $by, string $reason,
+        array $events = [],
+    ): void {
+        $this->db->transactional(function () use ($fit, $sheet, $procedures, $choices, $vehicle, $by, $reason, $events): void {
             $now = $this->db->fetchAssociative('SELECT revision, status FROM fit WHERE id = ?', [$fit->id]);
             'signed' !== ($now['status'] ?? '')
                 || throw UnplannableFit::dueToItem('The fit was signed off meanwhile: it is not planned again.');
@@ -114,7 +118,7 @@ final readonly class Replanner
                 ],
                 ['id' => $fit->id],
             );
-            $this->recorder->record($fit, [], Hand::Server);
+            $this->recorder->record($fit, $events, Hand::Server);
         });
     }
 

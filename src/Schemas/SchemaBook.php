@@ -20,7 +20,7 @@ final readonly class SchemaBook
     }
 
     /**
-     * @param string $name vehicle-1, procedure-1, common-1, sheet-1, fit-1, workshop-1
+     * @param string $name vehicle-1, procedure-1, common-1, mishaps-1, sheet-1, fit-1, workshop-1
      *
      * @throws InvalidDocument at the first place that does not fit
      */

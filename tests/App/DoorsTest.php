@@ -27,7 +27,8 @@ final class DoorsTest extends AppTestCase
                 '{id}' => in_array(
                     $name, ['vehicle', 'edit_vehicle', 'fluids', 'fluid_enter'], true,
                 ) ? 'veldra-tarn-20t' : '01ARZ3NDEKTSV4RRFFQ69G5FAV',
-                '{step}' => 'x', '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{what}' => 'remove', '{circuit}' => 'coolant',
+                '{step}' => 'x', '{mishap}' => 'snapped-bolt',
+                '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{what}' => 'remove', '{circuit}' => 'coolant',
             ]);
             $this->client->request($route->getMethods()[0] ?? 'GET', $path);
             $status = $this->client->getResponse()->getStatusCode();

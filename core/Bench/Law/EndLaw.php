@@ -67,6 +67,9 @@ final readonly class EndLaw
         ($past->type->canBeUndone() && !isset($this->fit->state->undone[$past->id])) || throw InvalidEvent::in(
             'event', 'That can no longer be taken back.',
         );
+        EventType::Mishap !== $past->type || Hand::Server === $this->hand || throw InvalidEvent::in(
+            'event', 'A mishap put steps on the sheet. Withdraw it on the page of loose ends.',
+        );
         $step = $this->fit->sheet->step($past->string('step'));
         if (EventType::StepDone === $past->type && null !== $step && isset($this->fit->state->followUps[$step->asking->followUp->id])) {
             throw InvalidEvent::in('event', 'That check was booked and has been done already.');

@@ -39,6 +39,7 @@ final readonly class Law
             EventType::FastenerMarked => (new FastenerLaw($this->fit))->ensure($event),
             EventType::Measured, EventType::StageBegun => (new ReadingLaw($this->fit, $this->hand))->ensure($event),
             EventType::CurveJudged, EventType::SumPinned => $this->ensureWorkedOutHere(),
+            EventType::Mishap => $this->ensureMishap($event),
             EventType::StopSeen => $this->ensureStop($event),
             EventType::Noted => null,
             EventType::Waived, EventType::FollowUpClosed, EventType::Undone,
@@ -57,6 +58,14 @@ final readonly class Law
     {
         $id = $event->string('step');
         '' === $id || null !== $this->fit->sheet->step($id) || throw InvalidEvent::in('step', 'There is no such step on this sheet.');
+    }
+
+    /** The server keeps it together with the steps that mend it. */
+    private function ensureMishap(FitEvent $event): void
+    {
+        $this->ensureWorkedOutHere();
+        '' !== $event->string('what') || throw InvalidEvent::in('what', 'Say what it happened to.');
+        (new PieceLaw($this->fit))->ensure($event);
     }
 
     private function ensureWorkedOutHere(): void

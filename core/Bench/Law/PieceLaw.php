@@ -31,7 +31,7 @@ final readonly class PieceLaw
                 || throw InvalidEvent::in('dropped', 'Nothing like that is missing.');
         } elseif (EventType::CountedAll === $event->type) {
             $this->ensureAll($this->step($event));
-        } elseif (EventType::Dropped !== $event->type || '' !== $event->string('thing')) {
+        } elseif ('' !== $event->string('thing') || !in_array($event->type, [EventType::Dropped, EventType::Mishap], true)) {
             $this->ensureOne($this->step($event), $event);
         }
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Lint\Rig;
+use NimbleKnuckle\Core\Plan\Mishap\Repair;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
@@ -13,7 +14,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /**
  * What stands when a running fit is planned again: the ids marks were made by, and what is open on the vehicle. A job that is
- * taken out leaves on the sheet what it opened, and what closes that again.
+ * taken out leaves on the sheet what it opened, and what closes that again. What mends a mishap stays where it was.
  */
 final readonly class Standing
 {
@@ -21,9 +22,10 @@ final readonly class Standing
      * @param list<string> $ids of the steps on the sheet so far
      * @param list<Step> $opened steps that were done and still stand open
      * @param list<Step> $closing steps of the sheet so far that close them
+     * @param list<array{Step, list<string>}> $mending steps that mend a mishap, each with the steps of the plan that followed it
      */
     private function __construct(
-        public array $ids, private array $opened, private array $closing, private VehicleSheet $vehicle,
+        public array $ids, private array $opened, private array $closing, private array $mending, private VehicleSheet $vehicle,
     ) {
     }
 
@@ -38,7 +40,24 @@ final readonly class Standing
             self::closes($step, $actual, $vehicle) && $closing[] = $step;
         }
 
-        return new self(array_map(static fn (Step $step): string => $step->id, $sheet->steps), $opened, $closing, $vehicle);
+        return new self(
+            array_map(static fn (Step $step): string => $step->id, $sheet->steps), $opened, $closing, self::mends($sheet), $vehicle,
+        );
+    }
+
+    /** @return list<array{Step, list<string>}> */
+    private static function mends(Sheet $sheet): array
+    {
+        $mending = $following = [];
+        foreach (array_reverse($sheet->steps) as $step) {
+            if ('' === Repair::eventOf($step)) {
+                array_unshift($following, $step->id);
+            } else {
+                array_unshift($mending, [$step, $following]);
+            }
+        }
+
+        return $mending;
     }
 
     private static function closes(Step $step, Rig $actual, VehicleSheet $vehicle): bool
@@ -65,8 +84,33 @@ final readonly class Standing
         foreach ([...$this->opened, ...$this->closing] as $step) {
             $steps = $this->with($steps, $step);
         }
+        foreach ($this->mending as [$step, $following]) {
+            $steps = self::mended($steps, $step, $following);
+        }
 
         return $steps;
+    }
+
+    /**
+     * @param list<Step> $steps
+     * @param list<string> $following
+     *
+     * @return list<Step> with a step that mends something before the first of those that followed it, or else at the end
+     */
+    private static function mended(array $steps, Step $mend, array $following): array
+    {
+        $places = array_flip(array_map(static fn (Step $step): string => $step->id, $steps));
+        foreach ($following as $id) {
+            if (isset($places[$id])) {
+                $next = $steps[$places[$id]];
+                $steps[$places[$id]] = $next->with(after: array_values(array_unique([...$next->slot->after, $mend->id])));
+                array_splice($steps, $places[$id], 0, [$mend]);
+
+                return array_values($steps);
+            }
+        }
+
+        return [...$steps, $mend];
     }
 
     /**

@@ -41,9 +41,9 @@ final class Rig
 
     public function after(Step $step): self
     {
-        $tagged = $this->tagged + array_fill_keys($step->tags, $step->id);
+        $new = array_diff_key(array_fill_keys($step->tags, $step->id), $this->tagged);
 
-        return ($tagged === $this->tagged ? $this : $this->with(tagged: $tagged))->moved($step);
+        return ([] === $new ? $this : $this->with(tagged: $this->tagged + $new))->moved($step);
     }
 
     private function moved(Step $step): self

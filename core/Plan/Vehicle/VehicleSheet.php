@@ -83,7 +83,7 @@ final readonly class VehicleSheet
             $item = array_pop($from);
             if (!isset($seen[$item])) {
                 $seen[$item] = true;
-                $from = [...$from, ...$next($item)];
+                array_push($from, ...$next($item));
             }
         }
 
