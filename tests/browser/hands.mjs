@@ -94,7 +94,7 @@ const takeTool = async (page) => {
 /** One act of the bench, whatever is in turn. */
 export const act = async (page) => {
   const now = await turn(page);
-  if (now === 'caution') return afterMark(page, () => page.getByRole('button', { name: 'Understood' }).click());
+  if (now === 'caution') return afterMark(page, () => page.getByRole('button', { name: 'Understood', exact: true }).click());
   if (now === 'tools') return takeTool(page);
   if (await go(page).getAttribute('data-timer-until')) return hurry(page);
   if (await page.locator('.thumb .go[form="ask-form"]').count()) return writeReading(page);
