@@ -130,7 +130,9 @@ final class PlanningTest extends AppTestCase
         );
         self::assertSame(0, $compile->getStatusCode());
         self::assertStringContainsString('Take the gearbox\'s weight', $compile->getDisplay());
-        self::assertSame(2, $this->command('plan:compile', ['vehicle' => 'ostrel-vane-s6', 'procedures' => ['starter']])->getStatusCode());
+        self::assertSame(
+            2, $this->command('plan:compile', ['vehicle' => 'ostrel-vane-s6', 'procedures' => ['thermostat-under']])->getStatusCode(),
+        );
         self::assertSame(2, $this->command('plan:compile', ['vehicle' => 'nothing', 'procedures' => ['starter']])->getStatusCode());
         $json = $this->command(
             'plan:compile',
@@ -190,7 +192,7 @@ final class PlanningTest extends AppTestCase
         $this->client->request('GET', '/api/plan?vehicle=veldra-tarn-20t&procedures=thermostat-under,spark-plugs&fill=bleed');
         self::assertStringContainsString('nimble-knuckle/sheet@1', (string) $this->client->getResponse()->getContent());
         self::assertStringContainsString('bleed-close', (string) $this->client->getResponse()->getContent());
-        $this->client->request('GET', '/api/plan?vehicle=veldra-tarn-20t&procedures=starter');
+        $this->client->request('GET', '/api/plan?vehicle=veldra-tarn-20t&procedures=water-pump');
         self::assertResponseStatusCodeSame(422);
     }
 

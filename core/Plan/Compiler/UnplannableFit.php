@@ -16,7 +16,9 @@ final class UnplannableFit extends \DomainException implements CoreException
 
     public static function dueToMissingRole(string $kind, string $role, string $vehicle): self
     {
-        return new self('vehicle', sprintf('The vehicle sheet of %s has no %s “%s”: enter it there first.', $vehicle, $kind, $role));
+        return new self('vehicle', sprintf(
+            'The vehicle sheet of %s has no %s “%s”: enter it there first.', $vehicle, $kind, str_replace('-', ' ', $role),
+        ));
     }
 
     /** @param list<string> $cycle */
