@@ -112,12 +112,24 @@ final class Fit
         $loose = [];
         foreach ($this->sheet->doing(Deed::Tighten) as $step) {
             $joint = $this->vehicle->joints[$step->target->joint] ?? null;
-            if (null !== $joint && (isset($this->state->stages[$joint->id]) || $this->wasTakenOff($joint->item))) {
+            if (null !== $joint && (isset($this->state->stages[$joint->id]) || $this->wasOpened($joint))) {
                 $loose[$joint->id] = $this->boltsLeft($joint->id);
             }
         }
 
         return array_filter($loose);
+    }
+
+    /** Undone in its place, or with the item it clamps. */
+    private function wasOpened(Joint $joint): bool
+    {
+        foreach ($this->sheet->doing(Deed::Undo, '', $joint->id) as $step) {
+            if ($this->state->isDone($step->id)) {
+                return true;
+            }
+        }
+
+        return $this->wasTakenOff($joint->item);
     }
 
     public function wasTakenOff(string $item): bool

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Bench;
 use NimbleKnuckle\App\Bench\View\Barrier;
 use NimbleKnuckle\App\Bench\View\BenchView;
 use NimbleKnuckle\App\Bench\View\Card;
+use NimbleKnuckle\App\Bench\View\Carried;
 use NimbleKnuckle\App\Bench\View\Fill;
 use NimbleKnuckle\App\Bench\View\Filling;
 use NimbleKnuckle\App\Bench\View\InTurn;
@@ -39,6 +40,7 @@ use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Support\LedgerDrawing;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
@@ -81,6 +83,9 @@ final readonly class BenchPage
             ...$this->joint($record, $fit, $step, Deed::Tighten === $step->deed ? $joint : null),
             $this->worked($record, $fit, $step, $circuit),
             $this->filling($fit, $step, $circuit),
+            new Carried(
+                $fit->state->isClosed($step->id) ? null : LedgerDrawing::for($fit->actual(), $fit->vehicle, $step),
+            ),
         ]);
     }
 

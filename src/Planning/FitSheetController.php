@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Support\LedgerDrawing;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
@@ -25,7 +26,7 @@ final class FitSheetController extends AbstractController
             'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(),
             'ways' => $shelf->waysChosen($record->procedures, $record->choices),
             'ruler' => (new PhaseRuler($fit, $fit->currentPhase()))->notches(), 'minutesLeft' => $fit->minutesLeft($clock->now()),
-            'past' => $fits->pastDurations($record->title),
+            'past' => $fits->pastDurations($record->title), 'ledger' => LedgerDrawing::strip($fit->sheet, $fit->vehicle),
         ]);
     }
 }

@@ -99,7 +99,8 @@ final class Gate
     private static function rulesBefore(): array
     {
         return [
-            new Before\SafetyReading(), new Before\OnItsStands(), new Before\ColdEnough(), new Before\WeightHeld(), new Before\BatteryOff(),
+            new Before\SafetyReading(), new Before\OnItsStands(), new Before\ColdEnough(), new Before\WeightHeld(),
+            new Before\MountsInTurn(), new Before\BatteryOff(),
             new Before\SafeToRun(), new Before\SafeToRelease(), new Before\SafeToLower(), new Before\StripOrder(),
             new Before\ReadyToFill(), new Before\InTheWayOut(), new Before\Mended(),
             new Before\EarlierWork(), new Before\WaitsOver(), new Before\LineOrder(),

@@ -17,8 +17,8 @@ final readonly class Nature
 {
     /** Deeds that leave the vehicle otherwise than they found it. */
     private const WORK = [
-        Deed::Remove, Deed::Refit, Deed::Install, Deed::Tighten, Deed::Drain, Deed::Open, Deed::Fill, Deed::Bleed, Deed::Hold,
-        Deed::Release, Deed::Move,
+        Deed::Undo, Deed::Remove, Deed::Refit, Deed::Install, Deed::Tighten, Deed::Drain, Deed::Open, Deed::Fill, Deed::Bleed, Deed::Hold,
+        Deed::HandOver, Deed::Release, Deed::Move,
         Deed::BatteryOff, Deed::BatteryOn,
     ];
 
@@ -76,7 +76,10 @@ final readonly class Nature
     /** What nobody but a lead leaves out: others rely on it. */
     public static function protects(Step $step): bool
     {
-        $deeds = [Deed::Raise, Deed::Lower, Deed::Hold, Deed::Release, Deed::Cold, Deed::BatteryOff, Deed::BatteryOn, Deed::CoolDown];
+        $deeds = [
+            Deed::Raise, Deed::Lower, Deed::Hold, Deed::HandOver, Deed::Release, Deed::Cold, Deed::BatteryOff, Deed::BatteryOn,
+            Deed::CoolDown,
+        ];
 
         return in_array($step->deed, $deeds, true) || [] !== array_filter($step->asking->asks, static fn ($ask): bool => $ask->isSafety());
     }

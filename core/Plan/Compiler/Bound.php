@@ -31,7 +31,10 @@ final readonly class Bound
             in_array(
                 $op->deed, [Deed::Cold, Deed::BatteryOff, Deed::BatteryOn, Deed::Start, Deed::Leaks, Deed::Drive, Deed::CoolDown], true,
             ) => $op->deed->value,
-            in_array($op->deed, [Deed::Hold, Deed::Release], true) => $op->deed->value.' '.$op->aim->load->body,
+            in_array($op->deed, [Deed::Hold, Deed::HandOver, Deed::Release], true) => implode(' ', [
+                $op->deed->value, $op->aim->load->body, $op->aim->load->support->value ?? '',
+            ]),
+            Deed::Undo === $op->deed && '' !== $this->joint => 'undo '.$this->joint,
             Deed::Book === $op->deed => 'book '.$op->asking->followUp->id,
             [] !== $op->asking->asks => 'asks '.implode(',', array_map(static fn ($ask): string => $ask->field, $op->asking->asks)),
             Deed::Rebuild === $op->deed => 'rebuild '.$op->slot->phase->value.' '.$op->aim->on,

@@ -31,6 +31,11 @@ final readonly class Close
                 $this->add($id, $vehicle, $room, []);
             }
         }
+        foreach ($resolved->bound as $b) {
+            foreach ($this->reachedLater($b, $vehicle) as $id) {
+                $this->add($id, $vehicle, $room, []);
+            }
+        }
 
         $tasks = $this->tasks($strip, array_keys($room), $opOf, $vehicle, $this->before($resolved, $strip, $isStrict));
         $tasks = $isStrict ? self::drained($tasks, $strip, $vehicle) : $tasks;
@@ -98,6 +103,16 @@ final readonly class Close
         return $tasks;
     }
 
+    /** @return list<string> what must be off for something that is undone or taken off after the strip */
+    private function reachedLater(Bound $b, VehicleSheet $vehicle): array
+    {
+        $isLater = $b->operation->slot->phase->number() > Phase::Strip->number();
+        $item = Deed::Undo === $b->operation->deed ? $vehicle->joints[$b->joint]->item ?? '' : $b->item;
+        $takes = in_array($b->operation->deed, [Deed::Remove, Deed::Undo], true);
+
+        return $isLater && $takes ? $vehicle->items[$item]->access->behind ?? [] : [];
+    }
+
     /** @return list<string> */
     private function blockers(Bound $b, VehicleSheet $vehicle): array
     {
@@ -107,6 +122,7 @@ final readonly class Close
             Deed::Remove === $b->operation->deed && '' !== $b->item => [$b->item],
             $opens => $vehicle->circuits[$b->circuit]->plumbing->drainBehind,
             '' !== $b->item => $vehicle->items[$b->item]->access->behind,
+            Deed::Undo === $b->operation->deed => $vehicle->items[$vehicle->joints[$b->joint]->item ?? '']->access->behind ?? [],
             default => [],
         };
     }

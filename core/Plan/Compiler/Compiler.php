@@ -35,7 +35,7 @@ final readonly class Compiler
         $steps = (new Depend($vehicle))->between((new Expand($vehicle))->of($resolved->bound, $strip), $resolved);
         $steps = (new Overlap($vehicle))->of((new Group())->of($steps), $resolved);
         $cured = (new Cure($vehicle, $choices))->into($standing?->carried($steps) ?? $steps);
-        [$steps, $moves] = (new Moves($this->common))->into((new ToolCount($this->common))->into($cured));
+        [$steps, $moves] = (new Moves($this->common, $vehicle))->into((new ToolCount($this->common))->into($cured));
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
         $expects = array_values(array_unique(array_merge(...array_map(static fn (Procedure $p): array => $p->expects, $procedures))));

@@ -73,6 +73,9 @@ final readonly class Depend
         return match (true) {
             Deed::Remove === $step->deed && null !== $item => self::among($item->access->behind, $off),
             Deed::Refit === $step->deed && null !== $item => self::among($this->vehicle->hiddenBy($item->id), $on),
+            Deed::Undo === $step->deed => self::among(
+                $this->vehicle->items[$step->itemOn($this->vehicle)]->access->behind ?? [], $off,
+            ),
             Deed::Tighten === $step->deed => self::among([$this->vehicle->joints[$step->target->joint]->item ?? ''], $on),
             Deed::Drain === $step->deed => self::among($this->vehicle->circuits[$step->target->circuit]->plumbing->drainBehind ?? [], $off),
             default => [],

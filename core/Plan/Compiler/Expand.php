@@ -95,6 +95,7 @@ final readonly class Expand
                 $this->write->refitBy($op, $this->vehicle->items[$b->item]), ...$this->tightening($b->item, $op->slot->phase, $all),
             ],
             Deed::Tighten === $op->deed && '' !== $b->joint => [$this->write->tighteningBy($op, $this->vehicle->joints[$b->joint])],
+            Deed::Undo === $op->deed && '' !== $b->joint => [$this->write->undoingBy($op, $this->vehicle->joints[$b->joint])],
             Deed::Rebuild === $op->deed => $this->rebuild($op, $all, $removed),
             default => [Step::fromOperation($op, $b->item, $b->joint, $b->circuit)],
         };

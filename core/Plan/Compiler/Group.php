@@ -46,7 +46,10 @@ final readonly class Group
         $phase = null;
         foreach ($steps as $step) {
             $alone = $step->slot->phase->number() <= Phase::Strip->number() || in_array(
-                $step->deed, [Deed::Start, Deed::Drive, Deed::CoolDown, Deed::Book], true,
+                $step->deed, [
+                    Deed::Start, Deed::Drive, Deed::CoolDown, Deed::Book, Deed::Hold, Deed::HandOver, Deed::Release,
+                    Deed::Move,
+                ], true,
             ) || (Phase::Fit !== $step->slot->phase && '' !== $step->target->circuit);
             if ($open && !$alone && $phase === $step->slot->phase) {
                 $segments[count($segments) - 1][] = $step;

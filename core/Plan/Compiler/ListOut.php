@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Supply;
 use NimbleKnuckle\Core\Plan\Sheet\Pick;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -85,7 +86,7 @@ final readonly class ListOut
     private function wrenches(Step $step): array
     {
         $joint = $this->vehicle->joints[$step->target->joint] ?? null;
-        if (null === $joint || !$joint->hasFigure()) {
+        if (Deed::Tighten !== $step->deed || null === $joint || !$joint->hasFigure()) {
             return [];
         }
         $picks = [];

@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
+use NimbleKnuckle\Core\Plan\Caution;
+use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Support\Ledger;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /** Puts in the steps that raise and lower the vehicle, only where the next step needs it elsewhere. */
 final readonly class Moves
 {
-    public function __construct(private CommonParts $common)
+    public function __construct(private CommonParts $common, private ?VehicleSheet $vehicle = null)
     {
     }
 
@@ -26,15 +30,32 @@ final readonly class Moves
         $up = false;
         $moves = 0;
         $all = [];
+        $rig = null === $this->vehicle ? null : Rig::standing($this->vehicle);
         foreach ($steps as $step) {
             if (self::isElsewhere($step, $up)) {
                 $up = !$up;
-                $all[] = $this->move($up, ++$moves, $this->phaseOf($step, $all));
+                $all[] = $this->cautioned($this->move($up, ++$moves, $this->phaseOf($step, $all)), $rig);
             }
             $all[] = $step;
+            $rig = $rig?->after($step);
         }
 
         return [$all, $moves];
+    }
+
+    /** Where there is no other order than to move the vehicle while something hangs, that is said and acknowledged. */
+    private function cautioned(Step $move, ?Rig $rig): Step
+    {
+        $hanging = null === $rig || null === $this->vehicle ? [] : Ledger::of($rig, $this->vehicle)->hanging();
+        if ([] === $hanging) {
+            return $move;
+        }
+        $text = sprintf(
+            'The %s hangs on its support while the vehicle moves. Slowly, nobody near, and look at the support at each stop.',
+            $hanging[0]->body,
+        );
+
+        return $move->with(cautions: [new Caution($text, true), ...$move->words->cautions]);
     }
 
     /**

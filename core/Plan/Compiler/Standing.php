@@ -32,7 +32,8 @@ final readonly class Standing
     /** @param Rig $actual the vehicle as the marks say it is */
     public static function of(Sheet $sheet, Rig $actual, VehicleSheet $vehicle): self
     {
-        $by = [...array_values($actual->off), ...array_values($actual->open), ...array_values($actual->held)];
+        $supports = array_merge(...array_values(array_map(array_values(...), $actual->supports)));
+        $by = [...array_values($actual->off), ...array_values($actual->open), ...$supports];
         $opened = $closing = [];
         foreach ($sheet->steps as $step) {
             $isBattery = Deed::BatteryOff === $step->deed && !$actual->battery;
@@ -68,7 +69,9 @@ final readonly class Standing
             Deed::Refit => isset($actual->off[$on->item]),
             Deed::Tighten => isset($actual->loose[$on->joint]) || isset($actual->off[$vehicle->joints[$on->joint]->item ?? '']),
             Deed::Fill, Deed::Bleed => isset($actual->open[$on->circuit]),
-            Deed::Release => isset($actual->held[$on->load->body]),
+            Deed::Release => null === $on->load->support
+                ? isset($actual->held[$on->load->body])
+                : isset($actual->supports[$on->load->body][$on->load->support->value]),
             Deed::BatteryOn => !$actual->battery,
             default => false,
         };
@@ -142,7 +145,10 @@ final readonly class Standing
     /** @return list<string> what a deed is done to */
     private static function target(Step $step): array
     {
-        return [$step->target->item, $step->target->joint, $step->target->circuit, $step->target->load->body];
+        return [
+            $step->target->item, $step->target->joint, $step->target->circuit, $step->target->load->body,
+            $step->target->load->support->value ?? '',
+        ];
     }
 
     /**

@@ -115,6 +115,22 @@ final readonly class StepWriter
         return self::merged($op, $this->tightening($joint, $op->slot->phase));
     }
 
+    /** Loosened and left in its place: what it clamps stays where it is. */
+    public function undoingBy(Operation $op, Joint $joint): Step
+    {
+        $count = $joint->count();
+
+        return self::merged($op, new Step(
+            'undo.'.$joint->id, Deed::Undo, new Target(joint: $joint->id),
+            new Words(
+                'Undo the '.$joint->name, 'To the last turns of the thread. They stay on until it is held.',
+                cautions: self::leftHand($joint, false),
+            ),
+            new Slot($op->slot->phase, $this->positionOf($joint), new Minutes(1 + 0.3 * $count, 1 + 0.6 * $count, 2 + 1.5 * $count)),
+            new Needs(array_values(array_filter([$joint->tools->off()]))),
+        ));
+    }
+
     /** The procedure's own words, cautions and supplies over what the vehicle sheet gives. */
     private static function merged(Operation $op, Step $base): Step
     {

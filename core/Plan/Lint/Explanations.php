@@ -54,6 +54,15 @@ final readonly class Explanations
         'support-left-in' => 'A jack or bar is still in when the vehicle comes down, is driven, or at the end.',
         'movement-limit' => 'Engine, gearbox or crossmember is moved past a limit of the vehicle sheet while what it would hit '
             .'or strain is still fitted.',
+        'raised-on-jack' => 'A jack stands on the floor. When the vehicle goes up or down, what the jack holds stays where it is, '
+            .'and tears its hoses or comes off the jack.',
+        'raised-unmounted' => 'The vehicle goes up or down while engine or gearbox hangs on a bar or stands loose on its mounts: '
+            .'it swings.',
+        'support-gone' => 'The last support of a body is taken away while one of its mounts is off.',
+        'moved-while-mounted' => 'Something is moved by a support while its mounts are bolted: the support lifts the vehicle, or a '
+            .'mount tears.',
+        'two-hanging' => 'Two bodies are off their mounts at once. What holds the one was never meant to hold both.',
+        'mounts-both-out' => 'Two mounts of one body are out at once, and nothing but the support keeps it in its place.',
         'moved-unheld' => 'Something heavy is moved by a step before any step has taken its weight.',
         'bush-before-load' => 'A rubber-bushed joint is tightened while the weight still hangs on the support; the rubber is '
             .'twisted for the rest of its life.',

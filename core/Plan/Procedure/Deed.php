@@ -14,12 +14,14 @@ enum Deed: string
     case BatteryOff = 'battery-off';
     case BatteryOn = 'battery-on';
     case Hold = 'hold';
+    case HandOver = 'hand-over';
     case Release = 'release';
     case Move = 'move';
     case Raise = 'raise';
     case Lower = 'lower';
     case Drain = 'drain';
     case Open = 'open';
+    case Undo = 'undo';
     case Remove = 'remove';
     case Refit = 'refit';
     case Install = 'install';

@@ -58,6 +58,19 @@ final readonly class VehicleSheet
         return $this->hides[$item] ?? [];
     }
 
+    /** @return array<string, list<Item>> body => the items it sits on, in the order of the sheet */
+    public function carriers(): array
+    {
+        $carriers = [];
+        foreach ($this->items as $item) {
+            if ('' !== $item->dangers->carries) {
+                $carriers[$item->dangers->carries][] = $item;
+            }
+        }
+
+        return $carriers;
+    }
+
     /** @return array<string, true> all that lies behind an item, however deep */
     public function allHiddenBy(string $item): array
     {

@@ -69,6 +69,12 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Rule\UnknownBinding::class)]
 #[CoversClass(Rule\WaitWithoutEnd::class)]
 #[CoversClass(Rule\WeightUnsupported::class)]
+#[CoversClass(Rule\RaisedOnFloorSupport::class)]
+#[CoversClass(Rule\RaisedUnmounted::class)]
+#[CoversClass(Rule\SupportGone::class)]
+#[CoversClass(Rule\MovedWhileMounted::class)]
+#[CoversClass(Rule\TwoBodiesHang::class)]
+#[CoversClass(Rule\MountsBothOut::class)]
 #[CoversClass(Rule\BatteryOnEarly::class)]
 #[CoversClass(Rule\FilledWithPartOff::class)]
 #[CoversClass(Rule\OffBeforeDrained::class)]
@@ -151,7 +157,7 @@ final class LinterTest extends TestCase
             Sheets::vehicle('corrin-drover-27d'),
         ];
         yield 'the jack stays in' => [
-            'support-left-in', 'lower-2', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'),
+            'support-left-in', 'drive-short', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'),
             Sheets::vehicle('corrin-drover-27d'),
         ];
         yield 'the fan meets the shroud' => [
@@ -159,9 +165,25 @@ final class LinterTest extends TestCase
             Sheets::vehicle('corrin-drover-27d'),
         ];
         yield 'lifted with nothing under it' => [
-            'moved-unheld', 'emount-up', Level::Stop, self::drover(['engine-mounts'], 'hold-engine'),
+            'moved-unheld', 'emount-up', Level::Stop, self::drover(['engine-mounts'], 'emount-bar-two'),
             Sheets::vehicle('corrin-drover-27d'),
         ];
+        yield 'down with the gearbox on its jack' => [
+            'raised-on-jack', 'lower-2', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        foreach ([
+            'up while the engine hangs' => ['raised-unmounted', 'raise-3', 'raise-3', 'emount-left-look'],
+            'the bar gone before the mount is in' => ['support-gone', 'emount-down', 'emount-down', 'emount-right-on'],
+            'lifted while it is bolted' => ['moved-while-mounted', 'emount-up', 'emount-up', 'emount-left-upper'],
+            'engine and gearbox at once' => ['two-hanging', 'mount-off', 'mount-off', 'emount-left-on'],
+            'both mounts out' => ['mounts-both-out', 'emount-right-off', 'emount-left-on', 'emount-right-look'],
+        ] as $name => [$code, $step, $moved, $before]) {
+            yield $name => [
+                $code, $step, Level::Stop, self::moved($moved, $before, self::drover(['engine-mounts', 'gearbox-mount'])),
+                Sheets::vehicle('corrin-drover-27d'),
+            ];
+        }
         yield 'rubber pinched while it hangs' => [
             'bush-before-load', 'mount-tight', Level::Stop, self::drover(['gearbox-mount'], 'release-gearbox'),
             Sheets::vehicle('corrin-drover-27d'),
@@ -175,8 +197,8 @@ final class LinterTest extends TestCase
             self::droverJoint('gearbox-mount-bolts', ['when' => ['loaded', 'room']]),
         ];
         yield 'one of a set too early' => [
-            'set-not-complete', 'starter-tight', Level::Stop, self::drover(['starter', 'gearbox-mount']),
-            self::droverJoint('starter-bolts', ['set' => 'low'], 'gearbox-mount-bolts', ['set' => 'low']),
+            'set-not-complete', 'starter-tight', Level::Stop, self::drover(['starter', 'water-pump']),
+            self::droverJoint('starter-bolts', ['set' => 'low'], 'pump-bolts', ['set' => 'low']),
         ];
         yield 'sealant still wet' => [
             'cure-too-short', 'pump-vacuum', Level::Stop, self::drover(['water-pump']),

@@ -9,16 +9,22 @@ use NimbleKnuckle\Core\Bench\Law\Hindrance;
 use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Support\Ledger;
 
-/** The vehicle comes down while a jack under it still holds a weight. */
+/** The vehicle goes up or down while a support holds a weight that the sheet has back on its mounts by then, or one stands on the floor. */
 final readonly class SafeToLower implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        foreach (Deed::Lower === $step->deed ? array_keys($fit->actual()->held) : [] as $body) {
-            if (!isset($fit->rigs()->planned($step)->held[$body])) {
+        if (Deed::Lower !== $step->deed && Deed::Raise !== $step->deed) {
+            return;
+        }
+        foreach (Ledger::of($fit->actual(), $fit->vehicle)->bodies as $body => $bearing) {
+            $isPlanned = isset($fit->rigs()->planned($step)->held[$body]) && null === $bearing->onTheFloor();
+            if ([] !== $bearing->supports && !$isPlanned) {
                 yield Obstacle::lead(
-                    'still-held', sprintf('The %s is still on its support.', $body), $fit->nearest($step, Deed::Release)->id,
+                    'still-held', sprintf('The %s is still on its %s.', $body, $bearing->supports[0]->label()),
+                    $fit->nearest($step, Deed::Release)->id,
                 );
             }
         }

@@ -17,7 +17,7 @@ final readonly class RaisedWithoutCaution implements Rule
     {
         foreach ($run->sheet->steps as $step) {
             $must = [] !== array_filter($step->words->cautions, static fn (Caution $caution): bool => $caution->acknowledge);
-            if (in_array($step->deed, [Deed::Raise, Deed::Hold, Deed::BatteryOff], true) && !$must) {
+            if (in_array($step->deed, [Deed::Raise, Deed::Hold, Deed::HandOver, Deed::BatteryOff], true) && !$must) {
                 yield Finding::watch(
                     'raised-without-caution', $step->id,
                     sprintf('“%s” can hurt somebody and carries no caution to acknowledge.', $step->words->title), 'Give it one.',

@@ -15,9 +15,8 @@ final readonly class SupportLeftIn implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            // A support bar rides on the body; a jack stands on the floor and must be out before the vehicle comes down.
-            $held = Deed::Lower === $step->deed ? array_diff_key($rig->held, ['engine' => true]) : $rig->held;
-            if ((Deed::Drive === $step->deed || Deed::Lower === $step->deed) && [] !== $held) {
+            $held = $rig->held;
+            if (Deed::Drive === $step->deed && [] !== $held) {
                 yield Finding::stop(
                     'support-left-in', $step->id, sprintf('The %s is still on its support here.', array_key_first($held)),
                     'Take the support away before this step.',

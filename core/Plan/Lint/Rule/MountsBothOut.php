@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Support\Ledger;
+
+/** Two mounts of one thing are off at once: mounts-both-out. */
+final readonly class MountsBothOut implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            foreach (Ledger::of($rig->after($step), $run->vehicle)->bodies as $bearing) {
+                if ($bearing->offMounts() > 1) {
+                    yield Finding::stop(
+                        'mounts-both-out', $step->id, sprintf('The %s has %s.', $bearing->body, $bearing->said()),
+                        'One out and one in, then the other.',
+                    );
+
+                    return;
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Support\Ledger;
+
+/** The last support goes while a mount is still off: support-gone. */
+final readonly class SupportGone implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            if (Deed::Release !== $step->deed) {
+                continue;
+            }
+            $body = $step->target->load->body;
+            $after = Ledger::of($rig->after($step), $run->vehicle)->bodies[$body] ?? null;
+            if (null !== $after && [] === $after->supports && $after->hasMountOff()) {
+                yield Finding::stop(
+                    'support-gone', $step->id, sprintf('The %s loses its support here: %s.', $body, $after->said()),
+                    'Put the mount in first, or let a second support take the weight.',
+                );
+            }
+        }
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Support\Ledger;
+
+/** Engine and gearbox are off their mounts at once: two-hanging. */
+final readonly class TwoBodiesHang implements Rule
+{
+    public function inspect(Run $run): iterable
+    {
+        foreach ($run->moments as [$step, $rig]) {
+            $hanging = Ledger::of($rig->after($step), $run->vehicle)->hanging();
+            if (count($hanging) > 1 && !in_array('both-hang', $step->tags, true)) {
+                yield Finding::stop(
+                    'two-hanging', $step->id,
+                    sprintf('The %s and the %s are off their mounts at once.', $hanging[0]->body, $hanging[1]->body),
+                    'Bolt the first down before the second is touched.',
+                );
+
+                return;
+            }
+        }
+    }
+}
