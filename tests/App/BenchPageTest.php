@@ -37,6 +37,8 @@ final class BenchPageTest extends AppTestCase
         self::assertSame(Turn::Caution, $this->act('start-first')->turn);
         self::assertSame([], $this->act('start-first')->marks, 'a caution is never acknowledged where Done stands');
         $this->send($fit->id, ['type' => 'caution-acknowledged', 'step' => 'start-first', 'caution' => 0]);
+        self::assertSame(Turn::Caution, $this->act('start-first')->turn, 'one for the stands, one for the fan');
+        $this->send($fit->id, ['type' => 'caution-acknowledged', 'step' => 'start-first', 'caution' => 1]);
         self::assertSame(Turn::Barred, $this->act('start-first')->turn, 'the coolant is out and parts are off');
         self::assertSame('All 12 back on', $this->act('on.under-pan')->label);
         $this->send($fit->id, ['type' => 'counted-all', 'step' => 'on.under-pan']);

@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Lint\Linter;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\Lists;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
@@ -38,13 +39,33 @@ final readonly class Compiler
         [$steps, $moves] = (new Moves($this->common, $vehicle))->into((new ToolCount($this->common))->into($cured));
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
-        $expects = array_values(array_unique(array_merge(...array_map(static fn (Procedure $p): array => $p->expects, $procedures))));
         $bare = new Sheet(
             $title, $steps, [], new Lists($list->tools($steps), $list->consumables($steps), $list->parts($steps)),
-            (new Weave())->of($steps, $people), $moves, $expects,
+            (new Weave())->of($steps, $people), $moves, self::expected($procedures, $resolved),
         );
 
         return $this->linter->marked($bare, $vehicle, $kit);
+    }
+
+    /**
+     * @param list<Procedure> $procedures
+     *
+     * @return list<string> kinds of follow-up, each as often as the jobs book one of its own
+     */
+    private static function expected(array $procedures, Resolved $resolved): array
+    {
+        $kinds = array_values(array_unique(array_merge(...array_map(static fn (Procedure $p): array => $p->expects, $procedures))));
+        $booked = [];
+        foreach ($resolved->bound as $b) {
+            if (Deed::Book === $b->operation->deed) {
+                $booked[$b->operation->asking->followUp->id] = $b->operation->asking->followUp->kind;
+            }
+        }
+        foreach (array_count_values($booked) as $kind => $count) {
+            in_array($kind, $kinds, true) && $count > 1 && array_push($kinds, ...array_fill(0, $count - 1, (string) $kind));
+        }
+
+        return $kinds;
     }
 
     /**

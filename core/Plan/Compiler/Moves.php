@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Support\Ledger;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
@@ -16,6 +17,10 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 /** Puts in the steps that raise and lower the vehicle, only where the next step needs it elsewhere. */
 final readonly class Moves
 {
+    /** On a start that is meant to take place on stands. */
+    public const TAG = 'on-stands';
+    private const ON_STANDS = 'It stands on stands. Out of gear, brake on, wheels free of anything, nobody under it while it runs.';
+
     public function __construct(private CommonParts $common, private ?VehicleSheet $vehicle = null)
     {
     }
@@ -36,11 +41,20 @@ final readonly class Moves
                 $up = !$up;
                 $all[] = $this->cautioned($this->move($up, ++$moves, $this->phaseOf($step, $all)), $rig);
             }
+            $step = $up && Deed::Start === $step->deed ? self::onStands($step) : $step;
             $all[] = $step;
             $rig = $rig?->after($step);
         }
 
         return [$all, $moves];
+    }
+
+    /** The engine is started where the vehicle stands on stands: the step says so. */
+    private static function onStands(Step $step): Step
+    {
+        return $step->with(
+            cautions: [new Caution(self::ON_STANDS, true), ...$step->words->cautions], tags: [...$step->tags, self::TAG],
+        );
     }
 
     /** Where there is no other order than to move the vehicle while something hangs, that is said and acknowledged. */

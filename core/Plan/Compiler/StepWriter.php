@@ -42,7 +42,8 @@ final readonly class StepWriter
                 'Take off the '.$item->name, $item->handling->removeNote, 'It lies in front of what has to be reached.',
                 cautions: [...$item->dangers->cautions, ...$this->leftHanded($item, false)],
             ),
-            new Slot($phase, $item->access->position, $item->handling->off), new Needs(self::toolsOf($tray), tray: $tray),
+            new Slot($phase, $item->access->position, $item->handling->off),
+            new Needs([...$item->handling->tools, ...self::toolsOf($tray)], tray: $tray),
         );
     }
 
@@ -58,7 +59,8 @@ final readonly class StepWriter
         return new Step(
             'on.'.$item->id, Deed::Refit, new Target($item->id),
             new Words('Refit the '.$item->name, $item->handling->refitNote, cautions: $this->leftHanded($item, true)),
-            new Slot($phase, $item->access->position, $item->handling->on), new Needs(self::toolsOf($tray), tray: $tray),
+            new Slot($phase, $item->access->position, $item->handling->on),
+            new Needs([...$item->handling->tools, ...self::toolsOf($tray)], tray: $tray),
         );
     }
 

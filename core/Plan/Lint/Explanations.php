@@ -63,6 +63,7 @@ final readonly class Explanations
             .'mount tears.',
         'two-hanging' => 'Two bodies are off their mounts at once. What holds the one was never meant to hold both.',
         'mounts-both-out' => 'Two mounts of one body are out at once, and nothing but the support keeps it in its place.',
+        'started-on-stands' => 'The engine is started while the vehicle stands on stands and nobody is told to stay clear and out of gear.',
         'moved-unheld' => 'Something heavy is moved by a step before any step has taken its weight.',
         'bush-before-load' => 'A rubber-bushed joint is tightened while the weight still hangs on the support; the rubber is '
             .'twisted for the rest of its life.',

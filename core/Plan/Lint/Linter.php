@@ -61,7 +61,7 @@ final readonly class Linter
             new Rule\BatteryLive(), new Rule\BatteryLeftOff(), new Rule\WeightUnsupported(), new Rule\SupportLeftIn(),
             new Rule\MovesTooFar(), new Rule\MovedUnheld(),
             new Rule\RaisedOnFloorSupport(), new Rule\RaisedUnmounted(), new Rule\SupportGone(), new Rule\MovedWhileMounted(),
-            new Rule\TwoBodiesHang(), new Rule\MountsBothOut(),
+            new Rule\TwoBodiesHang(), new Rule\MountsBothOut(), new Rule\StartedOnStands(),
             new Rule\BushBeforeLoad(), new Rule\RoomIsGone(), new Rule\LoadAndRoomClash(), new Rule\SetNotComplete(),
             new Rule\CureTooShort(), new Rule\PasteAndLocker(),
             new Rule\ClampsNotRechecked(), new Rule\GateLocked(), new Rule\BeltNotListed(), new Rule\FlashWithoutWait(),

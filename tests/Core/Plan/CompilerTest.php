@@ -313,14 +313,14 @@ final class CompilerTest extends TestCase
                 ['front-shield', 'engine-cover', 'wheel-liner'],
                 ['under-pan', 'coils', 'airbox', 'serpentine-belt', 'right-mount'],
                 [
-                    'heat-shield', 'lower-hose', 'sensor-lead', 'plugs', 'idler', 'tensioner', 'damper', 'starter-cover',
-                    'filter-housing', 'sump-plug', 'left-mount',
+                    'heat-shield', 'lower-hose', 'sensor-lead', 'plugs', 'idler-cap', 'tensioner', 'damper', 'starter-cover',
+                    'filter-housing', 'housing-plug', 'sump-plug', 'left-mount',
                 ],
-                ['thermostat-housing', 'starter'],
+                ['thermostat-housing', 'idler', 'starter'],
             ],
             $names,
         );
-        self::assertCount(21, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
+        self::assertCount(23, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
     }
 
     /** @param callable(array<array-key, mixed>): array<array-key, mixed> $change */

@@ -112,10 +112,24 @@ final class LinterTest extends TestCase
         yield 'nobody looks next morning' => ['no-morning-check', 'book-retorque', Level::Stop, self::without('book-level')];
         yield 'nobody tightens again' => ['no-retorque', 'book-level', Level::Stop, self::without('book-retorque')];
         yield 'nobody looks again' => ['no-follow-up', 'book-retorque', Level::Stop, Sheets::of(Sheets::thermostat()->steps, ['re-look'])];
-        yield 'opened hot' => ['hot-circuit', 'drain', Level::Stop, self::without('safe-cold')];
+        yield 'opened hot' => ['hot-circuit', 'safe-cap', Level::Stop, self::without('safe-cold')];
         yield 'nothing holds it up' => ['no-stands', 'off.front-shield', Level::Stop, self::without('raise-1')];
         yield 'left up' => ['left-on-stands', 'book-retorque', Level::Watch, self::without('lower-2')];
         yield 'one screw fewer goes back' => ['tray-miscount', 'on.under-pan', Level::Stop, self::fewerScrews()];
+        yield 'screws for clips, as many in all' => ['tray-miscount', 'on.under-pan', Level::Stop, self::swappedScrews()];
+        yield 'the cap off before it is known to be cold' => [
+            'hot-circuit', 'safe-cap', Level::Stop, self::moved('safe-cap', 'safe-cold'),
+        ];
+        yield 'one of two second looks dropped' => [
+            'no-retorque', 'mount-book', Level::Stop, self::drover(['engine-mounts', 'gearbox-mount'], 'emount-book'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'started up there' => [
+            'started-on-stands', 'start-first', Level::Stop,
+            Sheets::of(array_map(
+                static fn (Step $step): Step => 'start-first' === $step->id ? $step->with(tags: []) : $step, Sheets::thermostat()->steps,
+            )),
+        ];
         yield 'nothing to do' => ['empty-sheet', '', Level::Stop, Sheets::of([])];
         yield 'no figure' => ['joint-no-figure', 'housing-tight', Level::Stop, Sheets::thermostat(), self::joint(['figure' => ''])];
         yield 'the two units disagree' => [
@@ -378,8 +392,8 @@ final class LinterTest extends TestCase
         );
 
         return Sheets::of(
-            array_values(array_filter($sheet->steps, static fn (Step $step): bool => !in_array($step->id, $without, true))), [],
-            $sheet,
+            array_values(array_filter($sheet->steps, static fn (Step $step): bool => !in_array($step->id, $without, true))),
+            $sheet->expects, $sheet,
         );
     }
 
@@ -426,12 +440,26 @@ final class LinterTest extends TestCase
 
     private static function fewerScrews(): Sheet
     {
+        return self::panBackWith([new TrayLine('short screws', 6)]);
+    }
+
+    /** Seven short and three long come off; three short and seven long go back. */
+    private static function swappedScrews(): Sheet
+    {
+        return self::panBackWith([
+            new TrayLine('short screws', 3), new TrayLine('long screws', 7), new TrayLine('quarter-turn clips', 2),
+        ]);
+    }
+
+    /** @param list<TrayLine> $tray */
+    private static function panBackWith(array $tray): Sheet
+    {
         $sheet = Sheets::thermostat();
 
         return Sheets::of(
             array_map(
                 static fn (Step $step): Step => 'on.under-pan' === $step->id && Deed::Refit === $step->deed
-                    ? $step->with(tray: [new TrayLine('short screws', 6)])
+                    ? $step->with(tray: $tray)
                     : $step,
                 $sheet->steps,
             ),

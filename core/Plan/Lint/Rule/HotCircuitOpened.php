@@ -16,7 +16,8 @@ final readonly class HotCircuitOpened implements Rule
     {
         foreach ($run->moments as [$step, $rig]) {
             $circuit = $run->vehicle->circuits[$step->target->circuit] ?? null;
-            if (Deed::Drain === $step->deed && null !== $circuit && $circuit->plumbing->cap > 0 && !$rig->cold) {
+            $opens = Deed::Drain === $step->deed || Deed::Open === $step->deed;
+            if ($opens && null !== $circuit && $circuit->plumbing->cap > 0 && !$rig->cold) {
                 yield Finding::stop(
                     'hot-circuit', $step->id,
                     sprintf('The %s is opened here and nothing before it makes sure the engine is cold.', $circuit->name),

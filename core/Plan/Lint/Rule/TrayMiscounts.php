@@ -9,7 +9,6 @@ use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 
 /** What goes into a tray is not what comes out of it: tray-miscount. */
 final readonly class TrayMiscounts implements Rule
@@ -22,20 +21,29 @@ final readonly class TrayMiscounts implements Rule
         }
         foreach ($run->sheet->doing(Deed::Refit) as $refit) {
             foreach ($removals[$refit->target->item] ?? [] as $removal) {
-                $off = $this->pieces($removal);
-                $on = $this->pieces($refit);
-                if ($off !== $on) {
-                    yield Finding::stop(
-                        'tray-miscount', $refit->id, sprintf('%d pieces come off and %d go back.', $off, $on),
-                        'Correct the tray of one of the two steps.',
-                    );
+                $off = self::pieces($removal);
+                $on = self::pieces($refit);
+                foreach (array_keys($off + $on) as $thing) {
+                    if (($off[$thing] ?? 0) !== ($on[$thing] ?? 0)) {
+                        yield Finding::stop(
+                            'tray-miscount', $refit->id,
+                            sprintf('%s: %d come off and %d go back.', ucfirst((string) $thing), $off[$thing] ?? 0, $on[$thing] ?? 0),
+                            'Correct the tray of one of the two steps.',
+                        );
+                    }
                 }
             }
         }
     }
 
-    private function pieces(Step $step): int
+    /** @return array<string, int> thing => how many */
+    private static function pieces(Step $step): array
     {
-        return array_sum(array_map(static fn (TrayLine $line): int => $line->count, $step->needs->tray));
+        $pieces = [];
+        foreach ($step->needs->tray as $line) {
+            $pieces[$line->thing] = ($pieces[$line->thing] ?? 0) + $line->count;
+        }
+
+        return $pieces;
     }
 }

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Plan;
+
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Compiler\Moves;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Lint\Rig;
+use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Each shipped procedure as its mechanic would read it: what comes before what, and what must not be missing. */
+#[CoversClass(Procedure::class)]
+#[CoversClass(Moves::class)]
+final class MendedProceduresTest extends TestCase
+{
+    /** @param list<string> $order steps in this order, others between them */
+    #[DataProvider('orders')]
+    public function testOneComesBeforeTheOther(string $vehicle, string $procedure, array $order, string $choice = ''): void
+    {
+        $sheet = self::sheet($vehicle, $procedure, $choice);
+        $places = array_map($sheet->placeOf(...), $order);
+        self::assertNotContains(-1, $places, json_encode(array_combine($order, $places), \JSON_THROW_ON_ERROR));
+        $sorted = $places;
+        sort($sorted);
+        self::assertSame($sorted, $places, implode(', ', $order));
+    }
+
+    /** @return iterable<string, array{0: string, 1: string, 2: list<string>, 3?: string}> */
+    public static function orders(): iterable
+    {
+        $drover = 'corrin-drover-27d';
+        yield 'lower nuts on stands, then the bar, one mount after the other' => [$drover, 'engine-mounts', [
+            'emount-left-lower', 'emount-bar-two', 'emount-left-upper', 'emount-up', 'emount-left-off', 'emount-left-on',
+            'emount-right-off', 'emount-right-on', 'emount-down', 'emount-left-tight', 'emount-left-low-tight',
+        ]];
+        yield 'the insert goes in once the mount has settled' => [$drover, 'gearbox-mount', [
+            'mount-exhaust', 'hold-gearbox-raised', 'mount-off', 'mount-look', 'mount-on', 'release-gearbox', 'mount-insert', 'mount-tight',
+            'mount-exhaust-on',
+        ]];
+        yield 'the starter’s cover before its bolts' => [$drover, 'starter', [
+            'starter-on', 'starter-cable-tight', 'starter-cover-on', 'starter-tight',
+        ]];
+        yield 'the idler’s bolt before its cap' => [$drover, 'serpentine-belt', [
+            'off.idler-cap', 'idler-off', 'idler-on', 'idler-tight', 'on.idler-cap', 'belt-on', 'pin-out',
+        ]];
+        yield 'hose off once it is drained, weep hole cold and hot' => [$drover, 'water-pump', [
+            'pump-drain', 'off.lower-hose', 'pump-off', 'pump-cap-on', 'pump-weep-cold', 'start-first', 'pump-weep', 'pump-cool',
+            'level-cold',
+        ], 'pump-fill=burp'];
+        yield 'plugs out before the oil is waited for' => [$drover, 'oil-filter-housing', [
+            'housing-plug-off', 'sump-plug-off', 'oil-drain', 'filter-off', 'oil-drained', 'housing-plug-tight', 'sump-tight', 'oil-fill',
+            'oil-start', 'oil-leaks', 'oil-dip', 'oil-waste',
+        ]];
+        yield 'depth before and after, installer off before the bolt' => [$drover, 'crank-damper', [
+            'damper-depth', 'damper-off', 'damper-measure', 'damper-on', 'damper-seated', 'damper-tight',
+        ]];
+        yield 'cover off before the wells are blown' => ['veldra-tarn-20t', 'spark-plugs', ['off.engine-cover', 'plugs-wells', 'coils-off']];
+        yield 'watched while it burps' => ['veldra-tarn-20t', 'thermostat-under', [
+            'start-first', 'warm-up-burp', 'burp-run', 'leaks-warm', 'cool-down', 'level-cold', 'book-level',
+        ], 'fill=burp'];
+        yield 'watched after a vacuum fill, cap on before' => ['veldra-tarn-20t', 'thermostat-under', [
+            'vacuum-fill', 'cap-on', 'start-first', 'warm-up', 'leaks-warm',
+        ], 'fill=vacuum'];
+        yield 'airbox by its finger, then watched' => ['ostrel-vane-s6', 'thermostat-front', [
+            'tf-fan-on', 'tf-airbox-on', 'tf-fill', 'tf-cap-on', 'start-first', 'tf-warm', 'tf-leaks', 'drive-short', 'level-cold',
+        ]];
+    }
+
+    public function testTheColdMarkIsReadOnItsWheels(): void
+    {
+        foreach ([
+            ['veldra-tarn-20t', 'thermostat-under'], ['askerby-roan-30t', 'thermostat-front'], ['pelliver-dray-18', 'water-pump'],
+        ] as [$vehicle, $procedure]) {
+            $rig = Rig::standing(Sheets::vehicle($vehicle));
+            foreach (self::sheet($vehicle, $procedure)->steps as $step) {
+                self::assertFalse('level-cold' === $step->id && $rig->raised, $vehicle);
+                $rig = $rig->after($step);
+            }
+        }
+    }
+
+    public function testAStartOnStandsSaysSo(): void
+    {
+        $started = 0;
+        foreach ([['veldra-tarn-20t', 'crank-damper'], ['pelliver-dray-18', 'serpentine-belt'], ['ostrel-vane-s6', 'crank-damper']] as [$v, $p]) {
+            $rig = Rig::standing(Sheets::vehicle($v));
+            foreach (self::sheet($v, $p)->steps as $step) {
+                $said = str_contains(implode(' ', array_column($step->words->cautions, 'text')), 'It stands on stands.');
+                if ('start' === $step->deed->value) {
+                    self::assertSame($rig->raised, $said, $v.' '.$step->id);
+                    self::assertSame($rig->raised, in_array(Moves::TAG, $step->tags, true), $v.' '.$step->id);
+                    $started += $rig->raised ? 1 : 0;
+                }
+                $rig = $rig->after($step);
+            }
+        }
+        self::assertSame(2, $started);
+    }
+
+    /** A belt that is only in the way comes off like one that is changed: arm, tool and routing. */
+    public function testABeltInTheWayIsNoLessSprung(): void
+    {
+        $off = self::sheet('ostrel-vane-s6', 'thermostat-front')->step('off.serpentine-belt') ?? self::fail('the belt is in the way');
+        self::assertContains('long flex-head bar', $off->needs->tools);
+        self::assertStringContainsString('routing', $off->words->text);
+        self::assertTrue($off->words->cautions[0]->acknowledge);
+        self::assertStringContainsString('sprung', $off->words->cautions[0]->text);
+    }
+
+    public function testUpperAndLowerNutsAreTwoJoints(): void
+    {
+        foreach (['veldra-tarn-20t', 'ostrel-vane-s6', 'corrin-drover-27d', 'pelliver-dray-18'] as $id) {
+            $vehicle = Sheets::vehicle($id);
+            self::assertNotSame(
+                $vehicle->jointFor('left-mount-nuts')?->figure()?->value(), $vehicle->jointFor('left-mount-lower')?->figure()?->value(), $id,
+            );
+            $sheet = self::sheet($id, 'engine-mounts');
+            self::assertSame(Position::Raised, $sheet->step('emount-left-lower')?->slot->position, $id);
+            self::assertSame(Position::Ground, $sheet->step('emount-left-upper')?->slot->position, $id);
+        }
+    }
+
+    public function testWhatTheListsMustHave(): void
+    {
+        $parts = static fn (string $vehicle, string $procedure): array => array_column(self::sheet($vehicle, $procedure)->lists->parts, 'name');
+        self::assertContains('housing plug washer', $parts('corrin-drover-27d', 'oil-filter-housing'));
+        self::assertContains('housing bolts, both sizes', $parts('ostrel-vane-s6', 'thermostat-front'));
+        self::assertContains('seals of the quick couplings', $parts('ostrel-vane-s6', 'thermostat-front'));
+        $asks = array_merge(...array_map(
+            static fn (Step $step): array => array_column($step->asking->asks, 'field'), self::sheet('ostrel-vane-s6', 'crank-damper')->steps,
+        ));
+        self::assertSame([], array_diff(['snout', 'snout_back', 'bore', 'bore_back', 'depth_before', 'depth_after'], $asks));
+    }
+
+    public function testNoProcedureSaysWhichWayTheValveOfAVehiclePoints(): void
+    {
+        foreach (glob(dirname(__DIR__, 3).'/procedures/*.yaml') ?: [] as $file) {
+            self::assertDoesNotMatchRegularExpression('/[Vv]ent valve to the (top|side)/', (string) file_get_contents($file), basename($file));
+        }
+    }
+
+    private static function sheet(string $vehicle, string $procedure, string $choice = ''): Sheet
+    {
+        $choices = '' === $choice ? [] : [explode('=', $choice)[0] => explode('=', $choice)[1]];
+
+        return (new Compiler(Sheets::common()))->compile(
+            [Sheets::procedure($procedure)], new Choices($choices), Sheets::vehicle($vehicle), new Kit([], []),
+        );
+    }
+}
