@@ -63,7 +63,9 @@ final class MendedProceduresTest extends TestCase
         yield 'depth before and after, installer off before the bolt' => [$drover, 'crank-damper', [
             'damper-depth', 'damper-off', 'damper-measure', 'damper-on', 'damper-seated', 'damper-tight',
         ]];
-        yield 'cover off before the wells are blown' => ['veldra-tarn-20t', 'spark-plugs', ['off.engine-cover', 'plugs-wells', 'coils-off']];
+        yield 'cover off before the wells are blown' => [
+            'veldra-tarn-20t', 'spark-plugs', ['off.engine-cover', 'plugs-wells', 'coils-off'],
+        ];
         yield 'watched while it burps' => ['veldra-tarn-20t', 'thermostat-under', [
             'start-first', 'warm-up-burp', 'burp-run', 'leaks-warm', 'cool-down', 'level-cold', 'book-level',
         ], 'fill=burp'];
@@ -91,7 +93,9 @@ final class MendedProceduresTest extends TestCase
     public function testAStartOnStandsSaysSo(): void
     {
         $started = 0;
-        foreach ([['veldra-tarn-20t', 'crank-damper'], ['pelliver-dray-18', 'serpentine-belt'], ['ostrel-vane-s6', 'crank-damper']] as [$v, $p]) {
+        foreach ([
+            ['veldra-tarn-20t', 'crank-damper'], ['pelliver-dray-18', 'serpentine-belt'], ['ostrel-vane-s6', 'crank-damper'],
+        ] as [$v, $p]) {
             $rig = Rig::standing(Sheets::vehicle($v));
             foreach (self::sheet($v, $p)->steps as $step) {
                 $said = str_contains(implode(' ', array_column($step->words->cautions, 'text')), 'It stands on stands.');
@@ -120,9 +124,8 @@ final class MendedProceduresTest extends TestCase
     {
         foreach (['veldra-tarn-20t', 'ostrel-vane-s6', 'corrin-drover-27d', 'pelliver-dray-18'] as $id) {
             $vehicle = Sheets::vehicle($id);
-            self::assertNotSame(
-                $vehicle->jointFor('left-mount-nuts')?->figure()?->value(), $vehicle->jointFor('left-mount-lower')?->figure()?->value(), $id,
-            );
+            $figure = static fn (string $role): ?float => $vehicle->jointFor($role)?->figure()?->value();
+            self::assertNotSame($figure('left-mount-nuts'), $figure('left-mount-lower'), $id);
             $sheet = self::sheet($id, 'engine-mounts');
             self::assertSame(Position::Raised, $sheet->step('emount-left-lower')?->slot->position, $id);
             self::assertSame(Position::Ground, $sheet->step('emount-left-upper')?->slot->position, $id);
@@ -131,12 +134,15 @@ final class MendedProceduresTest extends TestCase
 
     public function testWhatTheListsMustHave(): void
     {
-        $parts = static fn (string $vehicle, string $procedure): array => array_column(self::sheet($vehicle, $procedure)->lists->parts, 'name');
+        $parts = static fn (string $vehicle, string $procedure): array => array_column(
+            self::sheet($vehicle, $procedure)->lists->parts, 'name',
+        );
         self::assertContains('housing plug washer', $parts('corrin-drover-27d', 'oil-filter-housing'));
         self::assertContains('housing bolts, both sizes', $parts('ostrel-vane-s6', 'thermostat-front'));
         self::assertContains('seals of the quick couplings', $parts('ostrel-vane-s6', 'thermostat-front'));
         $asks = array_merge(...array_map(
-            static fn (Step $step): array => array_column($step->asking->asks, 'field'), self::sheet('ostrel-vane-s6', 'crank-damper')->steps,
+            static fn (Step $step): array => array_column($step->asking->asks, 'field'),
+            self::sheet('ostrel-vane-s6', 'crank-damper')->steps,
         ));
         self::assertSame([], array_diff(['snout', 'snout_back', 'bore', 'bore_back', 'depth_before', 'depth_after'], $asks));
     }
@@ -144,7 +150,8 @@ final class MendedProceduresTest extends TestCase
     public function testNoProcedureSaysWhichWayTheValveOfAVehiclePoints(): void
     {
         foreach (glob(dirname(__DIR__, 3).'/procedures/*.yaml') ?: [] as $file) {
-            self::assertDoesNotMatchRegularExpression('/[Vv]ent valve to the (top|side)/', (string) file_get_contents($file), basename($file));
+            $text = (string) file_get_contents($file);
+            self::assertDoesNotMatchRegularExpression('/[Vv]ent valve to the (top|side)/', $text, basename($file));
         }
     }
 
