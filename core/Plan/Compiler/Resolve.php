@@ -44,7 +44,8 @@ final readonly class Resolve
 
     /**
      * Where an operation of one procedure stands among those of the others in its phase: mechanical work, then what only
-     * goes back, then fluids in the rebuild; before the start, after it, after the drive, and the bookings last in the proof.
+     * goes back, the battery with it, then fluids in the rebuild; before the start, after it, after the drive, and the bookings
+     * last in the proof.
      *
      * @param array<string, int> $milestone the last one passed, by phase
      */
@@ -68,7 +69,8 @@ final readonly class Resolve
             return Phase::Rebuild === $phase ? 2 : $mark;
         }
 
-        if (Deed::Rebuild === $b->operation->deed && !isset($milestone[$phase->value])) {
+        $goesBack = Deed::Rebuild === $b->operation->deed || Deed::BatteryOn === $b->operation->deed && Phase::Rebuild === $phase;
+        if ($goesBack && !isset($milestone[$phase->value])) {
             return 1;
         }
 

@@ -10,11 +10,13 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /**
  * The steps laid one after the other over one or two people, minutes from the start: waits run by themselves, and what
- * moves the vehicle or turns the engine has everybody clear.
+ * moves the vehicle, a weight or the engine has everybody clear: nothing runs beside it.
  */
 final class Schedule
 {
-    private const TOGETHER = [Deed::Raise, Deed::Lower, Deed::Start, Deed::Drive];
+    private const TOGETHER = [
+        Deed::Raise, Deed::Lower, Deed::Start, Deed::Drive, Deed::Move, Deed::HandOver, Deed::Release,
+    ];
     private const NOUGHT = [0.0, ''];
 
     /** @var array<string, array{float, float, int}> step => start, end, and whose hands: 1, 2, or 0 where it runs by itself */
@@ -50,7 +52,7 @@ final class Schedule
         } else {
             $this->free[$who] = $this->ends[$step->id] = $end;
         }
-        if (Deed::Raise === $step->deed || Deed::Lower === $step->deed) {
+        if (in_array($step->deed, self::TOGETHER, true)) {
             $this->barrier = $end[0] > $this->barrier[0] ? $end : $this->barrier;
         }
     }

@@ -291,6 +291,35 @@ final class CompilerTest extends TestCase
         }
     }
 
+    /** What needs everybody clear has everybody clear, in every pair that the Drover can carry. */
+    public function testNothingRunsBesideWhatNeedsEverybodyClear(): void
+    {
+        $clear = ['raise', 'lower', 'start', 'drive', 'move', 'hand-over', 'release'];
+        $jobs = ['engine-mounts', 'gearbox-mount', 'starter', 'water-pump', 'oil-filter-housing', 'crank-damper'];
+        $held = 0;
+        foreach ($jobs as $one) {
+            foreach (array_diff($jobs, [$one]) as $other) {
+                $sheet = $this->drover([$one, $other], 2);
+                foreach ($sheet->steps as $step) {
+                    foreach (in_array($step->deed->value, $clear, true) ? $sheet->steps : [] as $beside) {
+                        [$from, $to] = $sheet->timing->spans[$step->id];
+                        [$begun, $done, $who] = $sheet->timing->spans[$beside->id];
+                        $apart = $beside->id === $step->id || 0 === $who || $done <= $from + 1e-9 || $begun >= $to - 1e-9;
+                        self::assertTrue($apart, sprintf('%s beside %s of %s and %s', $beside->id, $step->id, $one, $other));
+                        ++$held;
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(1000, $held);
+        foreach ($clear as $deed) {
+            $first = Step::plain('first', Phase::Prove, Deed::from($deed), 'First')->with(minutes: new Minutes(5, 5, 5));
+            $next = Step::plain('next', Phase::Prove, Deed::Act, 'Next')->with(minutes: new Minutes(2, 2, 2));
+            self::assertSame(5.0, (new Weave())->of([$first, $next], 2)->spans['next'][0], $deed);
+            self::assertSame(2.0, (new Weave())->of([$next, $first], 2)->spans['first'][0], $deed);
+        }
+    }
+
     public function testSmallThingsOfASheet(): void
     {
         self::assertSame(-1, Sheets::thermostat()->placeOf('nobody-knows-it'));

@@ -124,6 +124,11 @@ final class LinterTest extends TestCase
             'no-retorque', 'mount-book', Level::Stop, self::drover(['engine-mounts', 'gearbox-mount'], 'emount-book'),
             Sheets::vehicle('corrin-drover-27d'),
         ];
+        yield 'ignition on without a battery' => [
+            'battery-left-off', 'tf-fill', Level::Stop,
+            self::moved('tf-fill', 'battery-on', self::on('askerby-roan-30t', 'starter', 'thermostat-front')),
+            Sheets::vehicle('askerby-roan-30t'),
+        ];
         yield 'started up there' => [
             'started-on-stands', 'start-first', Level::Stop,
             Sheets::of(array_map(
@@ -464,6 +469,13 @@ final class LinterTest extends TestCase
                 $sheet->steps,
             ),
             $sheet->expects, $sheet,
+        );
+    }
+
+    private static function on(string $vehicle, string ...$procedures): Sheet
+    {
+        return (new Compiler(Sheets::common()))->compile(
+            array_map(Sheets::procedure(...), array_values($procedures)), new Choices([]), Sheets::vehicle($vehicle), Sheets::kit(),
         );
     }
 

@@ -15,7 +15,8 @@ final readonly class BatteryLeftOff implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            if (!$rig->battery && (Deed::Start === $step->deed || Deed::Drive === $step->deed)) {
+            $needs = Deed::Start === $step->deed || Deed::Drive === $step->deed || in_array('ignition', $step->tags, true);
+            if (!$rig->battery && $needs) {
                 yield Finding::stop(
                     'battery-left-off', $step->id, 'The battery is still disconnected here.',
                     'Put the battery negative back on before this step.',
