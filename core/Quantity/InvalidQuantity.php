@@ -147,6 +147,8 @@ final class InvalidQuantity extends \DomainException implements CoreException
             Kind::Distance => '300 km',
             Kind::Altitude => '640 m',
             Kind::Duration => '20 min',
+            Kind::Mass => '180 kg',
+            Kind::Stiffness => '160 N/mm',
             Kind::Number => '8',
         };
     }

@@ -19,6 +19,8 @@ enum Kind: string
     case Distance = 'distance';
     case Altitude = 'altitude';
     case Duration = 'duration';
+    case Mass = 'mass';
+    case Stiffness = 'stiffness';
     case Number = 'number';
 
     /** In the base unit of any kind: what is smaller and not zero is a slip of the power of ten. */
@@ -45,6 +47,8 @@ enum Kind: string
             self::Distance => Unit::Kilometre,
             self::Altitude => Unit::Metre,
             self::Duration => Unit::Minute,
+            self::Mass => Unit::Kilogram,
+            self::Stiffness => Unit::NewtonPerMillimetre,
             self::Number => Unit::One,
         };
     }
@@ -63,7 +67,7 @@ enum Kind: string
             self::Force, self::Stress => 1.0e7,
             self::Distance => 5.0e6,
             self::Altitude => 9_000.0,
-            self::Duration => 100_000.0,
+            self::Duration, self::Mass, self::Stiffness => 100_000.0,
             self::Number => 1.0e9,
         };
     }

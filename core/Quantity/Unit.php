@@ -71,6 +71,12 @@ enum Unit: string
     case Second = 's';
     case Hour = 'h';
     case Day = 'd';
+    case Kilogram = 'kg';
+    case Pound = 'lb';
+    case Tonne = 't';
+    case NewtonPerMillimetre = 'N/mm';
+    case KilonewtonPerMetre = 'kN/m';
+    case PoundPerInch = 'lbf/in';
     case One = '1';
 
     /** Base units in one of it, where that is not one. Exact by definition (SI brochure, NIST SP 811, appendix B). */
@@ -121,6 +127,9 @@ enum Unit: string
         's' => 1 / 60,
         'h' => 60.0,
         'd' => 1440.0,
+        'lb' => 0.45359237,
+        't' => 1000.0,
+        'lbf/in' => 0.1751268352464764, // 4.4482216152605 N / 25.4 mm
     ];
     /** What people write for it, already squeezed: lower case, without spaces, dots, hyphens. */
     private const SPELLINGS = [
@@ -173,6 +182,12 @@ enum Unit: string
         's' => ['s', 'sec', 'secs', 'second', 'seconds'],
         'h' => ['h', 'hr', 'hrs', 'hour', 'hours'],
         'd' => ['d', 'day', 'days'],
+        'kg' => ['kg', 'kgs', 'kilo', 'kilos', 'kilogram', 'kilograms', 'kilogramme', 'kilogrammes'],
+        'lb' => ['lb', 'lbs', 'pound', 'pounds'],
+        't' => ['t', 'tonne', 'tonnes'],
+        'N/mm' => ['n/mm', 'newtonspermillimetre', 'newtonpermillimetre'],
+        'kN/m' => ['kn/m'],
+        'lbf/in' => ['lbf/in', 'lb/in', 'lbs/in', 'lbsperinch'],
         '1' => ['', 'x'],
     ];
 
@@ -195,6 +210,8 @@ enum Unit: string
             self::Kilometre, self::Mile => Kind::Distance,
             self::Metre, self::FootAltitude => Kind::Altitude,
             self::Minute, self::Second, self::Hour, self::Day => Kind::Duration,
+            self::Kilogram, self::Pound, self::Tonne => Kind::Mass,
+            self::NewtonPerMillimetre, self::KilonewtonPerMetre, self::PoundPerInch => Kind::Stiffness,
             self::One => Kind::Number,
         };
     }

@@ -10,7 +10,10 @@ use NimbleKnuckle\Core\Sum\SumBook;
 /** The sums as the list shows them: by what the mechanic is at. */
 final readonly class SumGroups
 {
-    private const ORDER = ['What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'Faces and rings', 'Coolant and oil'];
+    private const ORDER = [
+        'What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'Lifting and mounts', 'Faces and rings',
+        'Coolant and oil',
+    ];
 
     /** @return array<string, list<Sum>> */
     public static function of(SumBook $book): array

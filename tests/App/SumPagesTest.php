@@ -40,6 +40,7 @@ final class SumPagesTest extends AppTestCase
         'bolt-reuse' => 'mm', 'trace-judge' => 'sound', 'coolant-mix' => 'L coolant',
         'coolant-protect' => '−3', 'vacuum-fill' => 'kPa', 'coolant-level' => 'L', 'warm-up' => 'sound', 'thermostat-test' => 'K',
         'oil-fill' => 'L', 'clamp-size' => 'mm', 'seal-squeeze' => '19.8',
+        'extension-twist' => '12.6', 'clearance' => 'mm', 'tilt-clearance' => '37.4', 'lift-links' => 'times', 'mount-share' => '°',
     ];
 
     #[DataProvider('sums')]

@@ -13,7 +13,8 @@ final class RoomsTest extends TestCase
 {
     /** A room may use those that stand before it. */
     private const ORDER = [
-        'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'Plan', 'Bench',
+        'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'Lifting', 'Plan',
+        'Bench',
     ];
 
     private const ANSWERS = '~^use NimbleKnuckle\\\\Core\\\\Sum\\\\(Check|SumResult|Working|Inputs);~m';

@@ -31,6 +31,46 @@ final class ContractTest extends TestCase
 {
     /** The same inputs in two sets of units. */
     private const SAME = [
+        'extension-twist' => [
+            ['torque' => 90, 'snug' => 20, 'length' => 508, 'diameter' => 12.7, 'inner' => 3, 'play' => 3],
+            [
+                'torque' => '9 daN·m', 'snug' => '2000 N·cm', 'length' => '20 in', 'diameter' => '1/2 in', 'inner' => '0.3 cm',
+                'play' => '3°',
+            ],
+        ],
+        'clearance' => [
+            [
+                'cold' => 12.7, 'parts' => [['side' => 'moving', 'length' => 450, 'α' => 23, 'rise' => 70]],
+                'roll' => ['angle' => 1.2, 'lever' => 254], 'least' => 5,
+            ],
+            ['cold' => '1/2 in', 'parts' => 'moving 45 cm 23 70', 'roll' => '1.2° 10 in', 'least' => '5 mm'],
+        ],
+        'tilt-clearance' => [
+            ['pivot' => [0, 0], 'lifted' => ['x' => 609.6, 'y' => 50], 'rise' => 40, 'points' => [
+                ['name' => 'fan', 'x' => 650, 'y' => 300, 'gap' => 25, 'direction' => 180],
+            ]],
+            ['pivot' => '0 0', 'lifted' => '2 ft 5 cm', 'rise' => '4 cm', 'points' => 'fan 650 mm 30 cm 25 180°'],
+        ],
+        'lift-links' => [
+            ['mass' => 181.436948, 'legs' => [['angle' => 30, 'rating' => 250], ['angle' => 20, 'rating' => 250]], 'parts' => [
+                ['name' => 'hook', 'rating' => 453.59237],
+            ]],
+            ['mass' => '400 lb', 'legs' => '30° 250 kg; 20° 0.25 t', 'parts' => 'hook 1000 lb'],
+        ],
+        'mount-share' => [
+            [
+                'mounts' => [
+                    ['name' => 'left', 'x' => -304.8, 'y' => 200, 'kx' => 120, 'ky' => 180, 'kind' => 'rubber'],
+                    ['name' => 'right', 'x' => 320, 'y' => 180, 'kx' => 120, 'ky' => 180, 'kind' => 'pu'],
+                ],
+                'torque' => 900, 'engine' => ['mass' => 180, 'inertia' => 8, 'cylinders' => 4, 'idle' => 750], 'hardness' => 55,
+                'hardness_new' => 75,
+            ],
+            [
+                'mounts' => 'left -1 ft 20 cm 120 180 kN/m rubber; right 320 180 120 180 pu', 'torque' => '90 daN·m',
+                'engine' => '180 kg 8 4 750', 'hardness' => '55', 'hardness_new' => '75',
+            ],
+        ],
         'torque-check' => [
             ['stated' => '23.05 N·m', 'thread' => 'M8', 'grade' => '8.8'],
             ['stated' => '17.0008 lbf·ft', 'thread' => 'M8x1.25', 'grade' => 8.8],
@@ -150,7 +190,7 @@ final class ContractTest extends TestCase
         foreach ($result->values as $value) {
             self::assertTrue(
                 null !== Unit::tryFrom($value->unit) || in_array(
-                    $value->unit, ['ratio', 'count', 'number', 'name', 'N·m/deg', 'Pa·L/s', 'degC/min'], true,
+                    $value->unit, ['ratio', 'count', 'number', 'name', 'N·m/deg', 'Pa·L/s', 'degC/min', 'Hz'], true,
                 ),
                 $value->unit,
             );

@@ -94,6 +94,28 @@ final class Pinned
                 '{"slope":0.4,"turns":0}',
             ],
         ],
+        'extension-twist' => [
+            'torque' => [5, 300], '?snug' => [1, 60], 'length' => [50, 1200], 'diameter' => [6, 30], '?inner' => [0, 10], '?play' => [0, 9],
+        ],
+        'clearance' => [
+            'cold' => [2, 40], '?parts' => ['moving 450 23 70; frame 300 12 30', 'moving 800 mm 12 150', 'frame 20 in 23 40'],
+            '?roll' => ['1.2° 300', '3 deg 150 mm', '0.5 400'], '?least' => [2, 10],
+        ],
+        'tilt-clearance' => [
+            'pivot' => ['0 0', '-100 50'], 'lifted' => ['600 50', '-400 120', '300 -80'], 'rise' => [5, 90],
+            'points' => ['fan 650 300 25 180; hose 500 420 30 90', 'sump -200 -300 18 270', 'turbo 100 350 12 135; pan 0 -200 40 -90'],
+        ],
+        'lift-links' => [
+            'mass' => [40, 400], '?legs' => ['30° 250; 30° 250', '10 200; 45 300', '30; 65 400', '20 150; 20 150; 35 150', '0 500'],
+            '?bar' => ['1500 600 500', '1400 700 300 40 60 3', '1200 100'], 'parts' => ['hook 400; shackle 500', 'ring', 'link 1000 lb'],
+        ],
+        'mount-share' => [
+            'mounts' => [
+                'left -300 200 120 180 rubber; right 320 180 120 180 rubber; rod 0 -250 260 60 pu', 'a -200 0 150 200; b 250 40 150 200 pu',
+            ],
+            'torque' => [100, 2500], '?engine' => ['180 8 4 800', '220 kg 12 6 650', '150'],
+            '?changed' => ['left -300 200 240 360 pu; right 320 180 120 180 rubber'], '?hardness' => [30, 80], '?hardness_new' => [40, 90],
+        ],
         'coolant-mix' => [
             'capacity' => [3, 12], 'drained' => [0, 6], 'present' => ['0', '20 %', '32', '-18 °C', '45', '60'],
             'target' => ['33', '40', '50 %', '50/50', '60'], 'product' => ['100', '50 %', '90', '33'], '?base' => ['eg', 'pg'],
