@@ -157,7 +157,7 @@ final readonly class BenchPage
             null !== $circuit && 'coolant-mix' === $step->asking->sum ? MixView::of(
                 MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
             ) : null,
-            $this->sum->of($step, $circuit, $fit->state),
+            $this->sum->of($step, $fit->vehicle, $fit->state),
             BenchThermometer::SUM === $step->asking->sum ? $this->thermometer->view($record->id, $step->id) : null,
             null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
                 ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))

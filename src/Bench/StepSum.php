@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Lifting\TiltPoint;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Support\Support;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
+use NimbleKnuckle\Core\Plan\Vehicle\Hook;
+use NimbleKnuckle\Core\Plan\Vehicle\Lifting;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -28,12 +33,18 @@ final readonly class StepSum
      * @return array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, missing: string,
      *               headline: ?Headline, drawing: array{0: string, 1: object}|null}|null
      */
-    public function of(Step $step, ?Circuit $circuit, FitState $state): ?array
+    public function of(Step $step, VehicleSheet $vehicle, FitState $state): ?array
     {
+        $circuit = $vehicle->circuits[$step->target->circuit] ?? null;
         if (in_array($step->asking->sum, self::SHOWN_APART, true) || !isset($this->sums->all()[$step->asking->sum])) {
             return null;
         }
-        $query = array_filter($this->known($step->asking->sum, $circuit, $state), static fn (mixed $value): bool => null !== $value);
+        $known = match ($step->asking->sum) {
+            'lift-links' => self::links($vehicle->lifting, $step),
+            'tilt-clearance' => self::tilt($vehicle->lifting, $step),
+            default => $this->known($step->asking->sum, $circuit, $state),
+        };
+        $query = array_filter($known, static fn (mixed $value): bool => null !== $value);
         $missing = '';
         try {
             $result = [] === $query ? null : $this->sums->run($step->asking->sum, $query);
@@ -46,6 +57,43 @@ final readonly class StepSum
             'name' => $step->asking->sum, 'summary' => $sum->summary(), 'query' => $query, 'result' => $result, 'missing' => $missing,
             'headline' => null === $result ? null : $sum->headline($result),
             'drawing' => null === $result ? null : $sum->drawing(Inputs::of($query, $sum->fields()), $result),
+        ];
+    }
+
+    /** @return array<string, string|float|null> its weight on its hooks, each upright, as the vehicle sheet has them */
+    private static function links(Lifting $lifting, Step $step): array
+    {
+        if ($lifting->mass <= 0.0 || [] === $lifting->hooks) {
+            return [];
+        }
+        $rated = static fn (float $rating): string => $rating > 0.0 ? sprintf(' %s kg', $rating) : '';
+        $hooks = Support::Bar === $step->target->load->support && !str_contains($step->words->title, 'one hook')
+            ? $lifting->hooks
+            : array_slice($lifting->hooks, 0, 1);
+
+        return [
+            'mass' => $lifting->mass,
+            'legs' => implode('; ', array_map(static fn (Hook $hook): string => '0°'.$rated($hook->rating), $hooks)),
+            'parts' => str_replace(',', '', implode(
+                '; ', array_filter($step->needs->tools, static fn (string $tool): bool => str_contains($tool, ' kg')),
+            )),
+        ];
+    }
+
+    /** @return array<string, string|float|null> */
+    private static function tilt(Lifting $lifting, Step $step): array
+    {
+        $lifted = $lifting->lifted();
+        if (null === $lifting->pivot || null === $lifted || [] === $lifting->points) {
+            return [];
+        }
+
+        return [
+            'pivot' => implode(' ', $lifting->pivot), 'lifted' => sprintf('%s %s', $lifted->x, $lifted->y),
+            'rise' => $step->target->load->mm,
+            'points' => implode('; ', array_map(static fn (TiltPoint $point): string => sprintf(
+                '%s %s %s %s %s', $point->name, $point->x, $point->y, $point->gap, $point->direction,
+            ), $lifting->points)),
         ];
     }
 

@@ -7,7 +7,9 @@ namespace NimbleKnuckle\App\Planning;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fits\Recorder;
+use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Support\LedgerDrawing;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -27,6 +29,19 @@ final class FitSheetController extends AbstractController
             'ways' => $shelf->waysChosen($record->procedures, $record->choices),
             'ruler' => (new PhaseRuler($fit, $fit->currentPhase()))->notches(), 'minutesLeft' => $fit->minutesLeft($clock->now()),
             'past' => $fits->pastDurations($record->title), 'ledger' => LedgerDrawing::strip($fit->sheet, $fit->vehicle),
+            'mayRise' => self::mayRise($fit),
         ]);
+    }
+
+    /** @return array{float, string}|null how far the engine may go up where the sheet lifts it, and what comes near then */
+    private static function mayRise(Fit $fit): ?array
+    {
+        foreach ($fit->sheet->doing(Deed::Move) as $step) {
+            if ('engine' === $step->target->load->body) {
+                return $fit->vehicle->lifting->mayRise($fit->rigs()->planned($step)->off);
+            }
+        }
+
+        return null;
     }
 }

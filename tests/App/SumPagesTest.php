@@ -6,6 +6,8 @@ namespace NimbleKnuckle\Tests\App;
 
 use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Fits\Recorder;
+use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Sums\BookOfToday;
 use NimbleKnuckle\App\Sums\SumGroups;
 use NimbleKnuckle\App\Sums\SumsController;
@@ -121,7 +123,7 @@ final class SumPagesTest extends AppTestCase
         $of = function (string $id) use ($fit): ?array {
             $step = $fit->sheet->step($id) ?? self::fail('no step '.$id);
 
-            return $this->service(StepSum::class)->of($step, $fit->vehicle->circuits[$step->target->circuit] ?? null, $fit->state);
+            return $this->service(StepSum::class)->of($step, $fit->vehicle, $fit->state);
         };
         $strength = $of('strength-before');
         self::assertSame('coolant-protect', $strength['name'] ?? '');
@@ -135,9 +137,36 @@ final class SumPagesTest extends AppTestCase
         self::assertNull($of('clean'));
         self::assertNull(
             $this->service(StepSum::class)->of(
-                $fit->sheet->steps[0]->with(id: 'x', sum: 'no-such-sum'), null, $fit->state,
+                $fit->sheet->steps[0]->with(id: 'x', sum: 'no-such-sum'), $fit->vehicle, $fit->state,
             ),
         );
+    }
+
+    public function testWhatHangsAndHowFarItMayGoUpIsWorkedOutOfTheVehicleSheet(): void
+    {
+        $this->signIn('joss');
+        $record = $this->service(FitPlanner::class)->plan(
+            $this->service(Garage::class)->get('corrin-drover-27d'), ['engine-mounts'], ['engine-hold' => 'bar-two'], 'Joss Wending',
+            new \DateTimeImmutable(),
+        );
+        $fit = $this->service(Recorder::class)->load($record);
+        $of = fn (string $id): ?array => $this->service(StepSum::class)->of(
+            $fit->sheet->step($id) ?? self::fail('no step '.$id), $fit->vehicle, $fit->state,
+        );
+        $links = $of('emount-bar-two');
+        self::assertSame('0° 200 kg; 0° 200 kg', $links['query']['legs'] ?? null);
+        self::assertEqualsWithDelta([200 / 132.5, 200 / 132.5, 500 / 265], $links['result']?->values['margin']->entries(), 1e-9);
+        $tilt = $of('emount-up');
+        self::assertSame(40.0, $tilt['query']['rise'] ?? null);
+        self::assertEqualsWithDelta(9.67, $tilt['result']?->number('limit'), 0.01, 'with everything on, the fan is the first');
+        self::assertSame('tilt', $tilt['drawing'][0] ?? '');
+        $this->client->request('GET', '/fits/'.$record->id);
+        self::assertSelectorTextContains('#ledger-may', 'may go up 76 mm');
+        self::assertSelectorTextContains('#ledger-may', 'intake hose');
+        $tarn = $this->service(Recorder::class)->load($this->tarnFit());
+        self::assertSame([], $this->service(StepSum::class)->of(
+            $tarn->sheet->steps[0]->with(sum: 'lift-links'), $tarn->vehicle, $tarn->state,
+        )['query'] ?? null, 'nobody weighed it');
     }
 
     public function testTheBenchShowsWhatWasOpenedAndWhatIsWaste(): void

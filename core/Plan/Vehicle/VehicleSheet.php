@@ -15,6 +15,9 @@ final readonly class VehicleSheet
 
     /** @var array<string, list<string>> */
     private array $hides;
+    /** @var list<Limit> */
+    public array $limits;
+    public Lifting $lifting;
     /** @var array<string, list<Joint>> item => its joints */
     private array $jointsOfItem;
 
@@ -22,7 +25,7 @@ final readonly class VehicleSheet
      * @param array<string, Item> $items
      * @param array<string, Joint> $joints
      * @param array<string, Circuit> $circuits
-     * @param list<Limit> $limits
+     * @param array{list<Limit>, Lifting} $moving how far things may be moved, and what is known of lifting the engine
      */
     private function __construct(
         public string $id,
@@ -32,8 +35,9 @@ final readonly class VehicleSheet
         public array $items,
         public array $joints,
         public array $circuits,
-        public array $limits,
+        array $moving,
     ) {
+        [$this->limits, $this->lifting] = $moving;
         $hides = [];
         foreach ($items as $item) {
             foreach ($item->access->behind as $front) {
@@ -128,8 +132,17 @@ final readonly class VehicleSheet
 
         return new self(
             $node->string('id'), $node->string('name'), $node->string('short', $node->string('name')), $node->string('about', ''),
-            $items, $joints, $circuits, $limits,
+            $items, $joints, $circuits, [$limits, self::lifting($node, $items)],
         );
+    }
+
+    /** @param array<string, Item> $items */
+    private static function lifting(Node $node, array $items): Lifting
+    {
+        $lifting = Lifting::read($node->node('lifting'));
+        self::ensureKnown($node, 'lifting.points', array_values($lifting->freedBy), $items);
+
+        return $lifting;
     }
 
     public function itemFor(string $role): ?Item

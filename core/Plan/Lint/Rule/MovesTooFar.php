@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
+use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /** Something is moved past its limit while what it would hit or strain is still fitted: movement-limit. */
 final readonly class MovesTooFar implements Rule
@@ -15,6 +17,7 @@ final readonly class MovesTooFar implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
+            yield from self::tipped($run, $step, $rig);
             foreach (Deed::Move === $step->deed ? $run->vehicle->limits : [] as $limit) {
                 $free = '' !== $limit->freedBy && isset($rig->off[$limit->freedBy]);
                 $load = $step->target->load;
@@ -33,6 +36,27 @@ final readonly class MovesTooFar implements Rule
                     );
                 }
             }
+        }
+    }
+
+    /**
+     * The engine goes up further than what comes near allows.
+     *
+     * @return iterable<Finding>
+     */
+    private static function tipped(Run $run, Step $step, Rig $rig): iterable
+    {
+        $load = $step->target->load;
+        $isUp = Deed::Move === $step->deed && 'engine' === $load->body && 'up' === $load->way;
+        $may = $isUp ? $run->vehicle->lifting->mayRise($rig->off) : null;
+        if (null !== $may && $load->mm > $may[0]) {
+            [$limit, $first] = $may;
+            $freedBy = $run->vehicle->items[$run->vehicle->lifting->freedBy[$first] ?? '']->name ?? '';
+            yield Finding::stop(
+                'movement-limit', $step->id,
+                sprintf('The engine goes up %s mm; past %d mm the %s has less than 5 mm left.', $load->mm, (int) floor($limit), $first),
+                '' === $freedBy ? sprintf('Move it %d mm at most.', (int) floor($limit)) : sprintf('Take off the %s first.', $freedBy),
+            );
         }
     }
 }
