@@ -33,7 +33,7 @@ const walks = [
   ['jack', 'emount-left-upper', { 'emount-jack': 'Then: own mounts and jack with timber' }],
   ['jack-bar', 'emount-left-tight', {
     'emount-to-bar': 'Own mounts and jack with timber Then: own mounts and support bar',
-    'emount-left-off': 'Then: support bar; right engine mount undone; left engine mount off',
+    'emount-left-off': 'Then: support bar, 40 mm up; right engine mount undone; left engine mount off',
     'emount-down': 'Then: own mounts, undone',
   }],
 ];

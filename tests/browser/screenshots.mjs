@@ -40,15 +40,20 @@ try {
   await page.getByText('Marked.').waitFor();
   await page.waitForTimeout(600);
   await page.screenshot({ path: `${out}/bench-trace.png` });
+  // The engine handed over from the jack to the bar.
+  await page.goto(`${demo.base}/start?vehicle=corrin-drover-27d&procedure=engine-mounts&c_engine-hold=jack-bar`);
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.getByRole('link', { name: 'Go to the bench' }).click();
+  await page.waitForSelector('#bench');
+  await workUntil(page, 'emount-to-bar');
+  await act(page);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: `${out}/bench-ledger.png` });
   // A warm-up that opens, on a fit that has come that far.
   await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=bleed`);
   await page.getByRole('button', { name: 'Make the sheet' }).click();
   await page.getByRole('link', { name: 'Go to the bench' }).click();
   await page.waitForSelector('#bench');
-  await workUntil(page, 'tool-count');
-  for (let i = 0; i < 5; i += 1) await act(page);
-  await page.waitForTimeout(900);
-  await page.screenshot({ path: `${out}/bench-tools.png` });
   await workUntil(page, 'warm-up');
   await act(page);
   await page.goto(page.url().replace(/bench.*/, 'bench/warm-up'));

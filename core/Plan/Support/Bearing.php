@@ -50,7 +50,7 @@ final readonly class Bearing
         return null;
     }
 
-    /** In words: “support bar; left engine mount off”, “own mounts”, “own mounts, undone”. */
+    /** In words: “support bar, 40 mm up; left engine mount off”, “own mounts”, “own mounts, undone”. */
     public function said(): string
     {
         $bolted = $this->named(MountState::Bolted);
@@ -61,7 +61,8 @@ final readonly class Bearing
             default => $bolted,
         };
         $held = implode(' and ', [...$own, ...array_map(static fn (Support $one): string => $one->label(), $this->supports)]);
-        $said = ['' === $held ? 'nothing holds it' : $held];
+        $moved = 0.0 === $this->raised ? '' : sprintf(', %s mm %s', abs($this->raised), $this->raised > 0.0 ? 'up' : 'down');
+        $said = [('' === $held ? 'nothing holds it' : $held).$moved];
         [] === $undone || ['own mounts, undone'] === $own || $said[] = implode(', ', $undone).' undone';
         [] === $this->named(MountState::Off) || $said[] = implode(', ', $this->named(MountState::Off)).' off';
 

@@ -59,8 +59,8 @@ final class LedgerTest extends TestCase
         yield 'a bar with two hooks' => ['bar-two', [
             'battery-off' => 'own mounts', 'emount-left-lower' => 'own mounts', 'emount-bar-two' => 'own mounts and support bar',
             'emount-right-upper' => 'support bar; '.$both,
-            'emount-left-off' => 'support bar; right engine mount undone; left engine mount off',
-            'emount-right-on' => 'support bar; '.$both, 'emount-down' => 'own mounts, undone',
+            'emount-left-off' => 'support bar, 40 mm up; right engine mount undone; left engine mount off',
+            'emount-right-on' => 'support bar, 40 mm up; '.$both, 'emount-down' => 'own mounts, undone',
             'emount-right-low-tight' => 'own mounts',
         ]];
         yield 'one hook and a jack' => ['bar-one', [
