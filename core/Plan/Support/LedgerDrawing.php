@@ -138,7 +138,7 @@ final readonly class LedgerDrawing
             $drawn[] = [
                 'kind' => $support->value, 'body' => $before->body, 'x' => $body['x'] + $body['w'] / 2,
                 'top' => $support->reachesFromAbove() ? $body['y'] : $body['y'] + $body['h'],
-                'hooks' => 'engine' === $before->body && !$is($before, Support::Jack) && !$is($after, Support::Jack) ? 2 : 1,
+                'hooks' => 'engine' === $before->body && !$is($after, Support::Jack) ? 2 : 1,
                 'change' => match (true) {
                     !$is($before, $support) => 'new',
                     !$is($after, $support) => 'gone',

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 use NimbleKnuckle\Core\Plan\Support\Ledger;
 
@@ -15,6 +16,10 @@ final readonly class MountsBothOut implements Rule
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
+            $carries = Deed::Remove === $step->deed ? $run->vehicle->items[$step->target->item]->dangers->carries ?? '' : '';
+            if ('' === $carries && Deed::Move !== $step->deed) {
+                continue;
+            }
             foreach (Ledger::of($rig->after($step), $run->vehicle)->bodies as $bearing) {
                 if ($bearing->offMounts() > 1) {
                     yield Finding::stop(
