@@ -57,3 +57,15 @@ test('a mount does not come out before the engine is held, nor the second before
   await expect(page.locator('.stops')).toContainText('Nothing holds the engine yet');
   await expect(page.locator('.thumb .go')).toHaveText('Go and do it first');
 });
+
+test('the gearbox stays on its jack while the crossmember is let down', async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page, demo.base, /Ines Tarrow/);
+  await page.goto(`${demo.base}/start?vehicle=askerby-roan-30t&procedure=gearbox-crossmember`);
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.getByRole('link', { name: 'Go to the bench' }).click();
+  const said = await told(page, 'cross-mount-on');
+  expect(said['cross-hold-beam']).toContain('Gearbox Own mounts and jack with timber');
+  expect(said['cross-down']).toContain('Then: stand, 30 mm down');
+  expect(said['cross-mount-off']).toContain('Then: jack with timber; gearbox mount on its crossmember off');
+});

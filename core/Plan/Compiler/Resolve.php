@@ -27,6 +27,7 @@ final readonly class Resolve
         $stack = new Stack($vehicle, $standing);
         $this->ensureOffered($procedures, $choices);
         $chosen = new Choices(Questions::agreed($procedures, $choices->chosen));
+        self::ensureOneChangesIt($procedures);
         foreach ($procedures as $procedure) {
             $this->ensureVehicleHas($procedure, $vehicle);
             $line = $ranks = $milestone = [];
@@ -75,6 +76,16 @@ final readonly class Resolve
         }
 
         return isset($milestone[$phase->value]) ? $milestone[$phase->value] + 1 : 0;
+    }
+
+    /** @param list<Procedure> $procedures */
+    private static function ensureOneChangesIt(array $procedures): void
+    {
+        foreach ($procedures as $one) {
+            foreach ($procedures as $other) {
+                !in_array($other->id, $one->needs->notWith, true) || throw UnplannableFit::dueToSamePart($other->title, $one->title);
+            }
+        }
     }
 
     private function ensureVehicleHas(Procedure $procedure, VehicleSheet $vehicle): void

@@ -41,6 +41,11 @@ final class UnplannableFit extends \DomainException implements CoreException
         );
     }
 
+    public static function dueToSamePart(string $one, string $other): self
+    {
+        return new self('procedure', sprintf('“%s” and “%s” change the same part: choose one of the two.', $one, $other));
+    }
+
     public static function dueToItem(string $message): self
     {
         return new self('item', $message);

@@ -52,7 +52,7 @@ final readonly class Procedure
 
         return new self(
             $node->string('id'), $node->string('title'), $node->string('summary', ''), $node->strings('signs'),
-            Roles::read($node->node('needs')), $groups, array_values($operations), $node->strings('expects'),
+            Roles::read($node->node('needs'), $node->strings('not_with')), $groups, array_values($operations), $node->strings('expects'),
         );
     }
 

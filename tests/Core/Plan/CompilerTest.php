@@ -344,12 +344,13 @@ final class CompilerTest extends TestCase
                 [
                     'heat-shield', 'lower-hose', 'sensor-lead', 'plugs', 'idler-cap', 'tensioner', 'damper', 'starter-cover',
                     'filter-housing', 'housing-plug', 'sump-plug', 'left-mount',
+                    'upper-rod', 'lower-rod',
                 ],
                 ['thermostat-housing', 'idler', 'starter'],
             ],
             $names,
         );
-        self::assertCount(23, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
+        self::assertCount(25, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
     }
 
     /** @param callable(array<array-key, mixed>): array<array-key, mixed> $change */

@@ -13,6 +13,7 @@ use NimbleKnuckle\Core\Plan\Compiler\Overlap;
 use NimbleKnuckle\Core\Plan\Compiler\SharedWork;
 use NimbleKnuckle\Core\Plan\Compiler\Stack;
 use NimbleKnuckle\Core\Plan\Compiler\Standing;
+use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Kit\Wrench;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
@@ -310,6 +311,27 @@ final class StackTest extends TestCase
         return $chosen;
     }
 
+    /** @param list<Procedure> $jobs */
+    private static function changeTheSame(array $jobs): bool
+    {
+        $ids = array_map(static fn (Procedure $job): string => $job->id, $jobs);
+
+        $others = array_merge(...array_map(static fn (Procedure $job): array => $job->needs->notWith, array_values($jobs)));
+
+        return [] !== array_intersect($ids, $others);
+    }
+
+    /** @param list<Procedure> $jobs */
+    private function expectNoPlan(array $jobs, VehicleSheet $vehicle): void
+    {
+        try {
+            (new Compiler(Sheets::common()))->compile($jobs, new Choices([]), $vehicle, self::kit());
+            self::fail('Two jobs that change the same part were planned together.');
+        } catch (UnplannableFit $e) {
+            self::assertStringContainsString('choose one of the two', $e->getMessage());
+        }
+    }
+
     /**
      * @param list<Procedure> $jobs
      * @param list<array<string, string>> $chosen
@@ -317,6 +339,11 @@ final class StackTest extends TestCase
     private function check(array $jobs, array $chosen, ?VehicleSheet $on = null): void
     {
         $vehicle = $on ?? WholeVehicle::sheet();
+        if (self::changeTheSame($jobs)) {
+            $this->expectNoPlan($jobs, $vehicle);
+
+            return;
+        }
         $compiler = new Compiler(Sheets::common());
         $whole = $compiler->compile($jobs, new Choices(array_merge(...$chosen)), $vehicle, self::kit());
         $ids = array_map(static fn (Procedure $job): string => $job->id, $jobs);
