@@ -14,6 +14,7 @@ const fitUpTo = async (page, who, stop, query = 'vehicle=veldra-tarn-20t&procedu
   await signIn(page, demo.base, plans);
   await page.goto(`${demo.base}/start?${query}`);
   await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.waitForURL(/\/fits\//);
   const url = new URL(page.url()).pathname;
   if (plans !== who) {
     await signOut(page);

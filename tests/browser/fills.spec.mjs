@@ -19,6 +19,7 @@ for (const [way, label, marks] of [
     await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=${way}&c_shield=before-start`);
     await expect(page.getByRole('radio', { name: label })).toBeChecked();
     await page.getByRole('button', { name: 'Make the sheet' }).click();
+    await page.waitForURL(/\/fits\//);
     const fit = new URL(page.url()).pathname;
     await page.getByRole('link', { name: 'Go to the bench' }).click();
     const seen = await workUntil(page, '');

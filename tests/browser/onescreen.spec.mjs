@@ -56,6 +56,7 @@ for (const [vehicle, procedure, choices] of SAMPLE) {
     await signIn(page, demo.base, /Ines Tarrow/);
     await page.goto(`${demo.base}/start?vehicle=${vehicle}&procedure=${procedure}&${choices}`);
     await page.getByRole('button', { name: 'Make the sheet' }).click();
+    await page.waitForURL(/\/fits\//);
     await page.getByRole('link', { name: 'Go to the bench' }).click();
     await page.evaluate(() => document.fonts.ready);
     const found = [];

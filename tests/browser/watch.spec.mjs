@@ -14,6 +14,7 @@ test('a vacuum fill is held, walked away from, and goes on at the same second', 
   await signIn(page, demo.base, /Joss Wending/);
   await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=vacuum&altitude=1200`);
   await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.waitForURL(/\/fits\//);
   await page.getByRole('link', { name: 'Go to the bench' }).click();
   await workUntil(page, 'vacuum-pull');
   const url = `${new URL(page.url()).pathname.replace(/bench.*/, '')}bench/vacuum-pull`;
@@ -48,6 +49,7 @@ test('trapped air is found by the warm-up watch, stands as a loose end, and goes
   await signIn(page, demo.base, /Ines Tarrow/);
   await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=bleed`);
   await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.waitForURL(/\/fits\//);
   const fit = new URL(page.url()).pathname;
   await page.getByRole('link', { name: 'Go to the bench' }).click();
   const seen = await workUntil(page, 'warm-up');
