@@ -97,9 +97,10 @@ final readonly class MountShares implements Sum
     {
         $columns = new Entries([
             'x' => Kind::Length, 'y' => Kind::Length, 'kx' => Kind::Stiffness, 'ky' => Kind::Stiffness,
-        ], ['kind' => ['rubber', 'pu']]);
+        ], ['kind' => ['rubber', 'pu', 'polyurethane']]);
         $mounts = array_map(static fn (Entry $one): EngineMount => new EngineMount(
-            $one->name, $one->number('x'), $one->number('y'), $one->number('kx'), $one->number('ky'), 'pu' !== $one->word('kind', 'rubber'),
+            $one->name, $one->number('x'), $one->number('y'), $one->number('kx'), $one->number('ky'),
+            'rubber' === $one->word('kind', 'rubber'),
         ), $columns->of($in, $field));
         foreach ($mounts as $mount) {
             $mount->kx >= 0.0 && $mount->ky >= 0.0 || throw InvalidInput::in($field, 'A stiffness is not less than nothing.');
@@ -140,12 +141,13 @@ final readonly class MountShares implements Sum
     private function engine(Inputs $in): array
     {
         $columns = new Entries([
-            'mass' => Kind::Mass, 'inertia?' => Kind::Number, 'cylinders?' => Kind::Number, 'idle?' => Kind::Number,
+            'mass?' => Kind::Mass, 'inertia?' => Kind::Number, 'cylinders?' => Kind::Number, 'idle?' => Kind::Number,
         ]);
         $engine = $columns->one($in, 'engine');
-        $engine->number('mass') > 0.0 || throw InvalidInput::in('engine', 'The engine weighs something.');
-        $inertia = $engine->maybe('inertia') ?? $engine->number('mass') * self::RADIUS ** 2;
-        $inertia > 0.0 || throw InvalidInput::in('engine', 'The inertia is more than nothing.');
+        $inertia = $engine->maybe('inertia') ?? ($engine->maybe('mass') ?? 0.0) * self::RADIUS ** 2;
+        $inertia > 0.0 && ($engine->maybe('mass') ?? 1.0) > 0.0 || throw InvalidInput::in(
+            'engine', 'The engine weighs something: give its mass, or its inertia.',
+        );
         [$cylinders, $idle] = [$engine->maybe('cylinders') ?? 0.0, $engine->maybe('idle') ?? 0.0];
         $idle < 10_000.0 && $cylinders < 25.0 || throw InvalidInput::in(
             'engine', 'Check cylinders and idle: mass, inertia, cylinders, idle.',

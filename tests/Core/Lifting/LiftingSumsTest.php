@@ -200,6 +200,20 @@ final class LiftingSumsTest extends TestCase
         ];
     }
 
+    public function testAnEngineIsKnownByItsMassOrItsInertia(): void
+    {
+        $of = static fn (mixed $engine): float => self::answer(
+            'mount-share', ['mounts' => self::MOUNTS, 'torque' => 900, 'engine' => $engine],
+        )->number('frequency');
+        self::assertEqualsWithDelta($of(['mass' => 200]), $of(['inertia' => 8]), 1e-12, 'mass times 0.2 m squared');
+        self::assertSame($of(['mass' => 200, 'inertia' => 8]), $of('200 kg 8 4 750'));
+        $kinds = static fn (string $kind): float => self::answer('mount-share', [
+            'mounts' => str_replace('pu', $kind, self::MOUNTS), 'torque' => 900, 'engine' => '180 8 4 750',
+        ])->number('transmissibility');
+        self::assertSame($kinds('pu'), $kinds('polyurethane'));
+        self::assertLessThan($kinds('pu'), $kinds('rubber'), 'above its own frequency the less damped lets less through');
+    }
+
     public function testHardnessByBothRelations(): void
     {
         self::assertEqualsWithDelta(0.8427007929, Hardness::erf(1.0), 1e-10);
