@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Lifting\EngineMount;
 use NimbleKnuckle\Core\Lifting\TiltPoint;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Support\Support;
@@ -42,6 +43,7 @@ final readonly class StepSum
         $known = match ($step->asking->sum) {
             'lift-links' => self::links($vehicle->lifting, $step),
             'tilt-clearance' => self::tilt($vehicle->lifting, $step),
+            'mount-share' => self::shares($vehicle->lifting),
             default => $this->known($step->asking->sum, $circuit, $state),
         };
         $query = array_filter($known, static fn (mixed $value): bool => null !== $value);
@@ -77,6 +79,17 @@ final readonly class StepSum
             'parts' => str_replace(',', '', implode(
                 '; ', array_filter($step->needs->tools, static fn (string $tool): bool => str_contains($tool, ' kg')),
             )),
+        ];
+    }
+
+    /** @return array<string, string|float|null> the torque is not known to a vehicle sheet: it is asked for on the sum's page */
+    private static function shares(Lifting $lifting): array
+    {
+        return [] === $lifting->mounts ? [] : [
+            'mounts' => implode('; ', array_map(static fn (EngineMount $mount): string => sprintf(
+                '%s %s %s %s %s %s', $mount->name, $mount->x, $mount->y, $mount->kx, $mount->ky, $mount->isRubber ? 'rubber' : 'pu',
+            ), $lifting->mounts)),
+            'engine' => $lifting->mass > 0.0 ? $lifting->mass.' kg' : null,
         ];
     }
 

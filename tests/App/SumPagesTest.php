@@ -163,6 +163,11 @@ final class SumPagesTest extends AppTestCase
         $this->client->request('GET', '/fits/'.$record->id);
         self::assertSelectorTextContains('#ledger-may', 'may go up 76 mm');
         self::assertSelectorTextContains('#ledger-may', 'intake hose');
+        $dray = $this->service(Garage::class)->get('pelliver-dray-18')->sheet();
+        $share = $this->service(StepSum::class)->of($fit->sheet->steps[0]->with(sum: 'mount-share'), $dray, $fit->state);
+        self::assertStringContainsString('timing-side mount 340 190 120 200 rubber', (string) ($share['query']['mounts'] ?? ''));
+        self::assertSame('165 kg', $share['query']['engine'] ?? null);
+        self::assertStringContainsString('torque', $share['missing'] ?? '', 'the torque is asked for');
         $tarn = $this->service(Recorder::class)->load($this->tarnFit());
         self::assertSame([], $this->service(StepSum::class)->of(
             $tarn->sheet->steps[0]->with(sum: 'lift-links'), $tarn->vehicle, $tarn->state,

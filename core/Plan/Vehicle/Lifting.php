@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Lifting\EngineMount;
 use NimbleKnuckle\Core\Lifting\Tilt;
 use NimbleKnuckle\Core\Lifting\TiltPoint;
 
@@ -20,9 +21,11 @@ final readonly class Lifting
      * @param array{float, float}|null $pivot the mount that stays, about which it tips
      * @param list<TiltPoint> $points what comes near when it tips
      * @param array<string, string> $freedBy point => the item whose removal clears it
+     * @param list<EngineMount> $mounts where they are and how stiff, in the plane square to the torque
      */
     private function __construct(
         public float $mass, public array $hooks, public ?array $pivot, public array $points, public array $freedBy,
+        public array $mounts,
     ) {
     }
 
@@ -43,6 +46,19 @@ final readonly class Lifting
 
         return new self(
             $mass, $node->each('hooks', Hook::read(...)), 2 === count($pivot) ? [$pivot[0], $pivot[1]] : null, $points, $freedBy,
+            $node->each('mounts', self::mount(...)),
+        );
+    }
+
+    private static function mount(Node $node): EngineMount
+    {
+        foreach (['kx', 'ky'] as $way) {
+            $node->float($way) >= 0.0 || throw $node->refuse($way, 'a stiffness is not less than nothing.');
+        }
+
+        return new EngineMount(
+            $node->string('name'), $node->float('x'), $node->float('y'), $node->float('kx'), $node->float('ky'),
+            'pu' !== $node->string('kind', 'rubber'),
         );
     }
 

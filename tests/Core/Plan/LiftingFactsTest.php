@@ -85,6 +85,8 @@ final class LiftingFactsTest extends TestCase
         yield 'less than nothing' => [['mass' => -1], 'lifting.mass'];
         yield 'a pivot of one number' => [['pivot' => [3]], 'lifting.pivot'];
         yield 'a hook in no place' => [['hooks' => [['name' => 'h', 'x' => 1]]], 'lifting.hooks.0.y'];
+        $mount = ['name' => 'm', 'x' => 0, 'y' => 0, 'kx' => -1, 'ky' => 5];
+        yield 'a mount that pushes back' => [['mounts' => [$mount]], 'lifting.mounts.0.kx'];
         yield 'freed by a ghost' => [['points' => [['freed_by' => 'ghost'] + $point]], 'lifting.points'];
     }
 

@@ -30,6 +30,7 @@ final class ProcedureTest extends TestCase
 {
     private const SHIPPED = [
         'torque-rod-mounts' => 'pelliver-dray-18', 'gearbox-crossmember' => 'askerby-roan-30t',
+        'gearbox-mount-pu' => 'corrin-drover-27d',
         'thermostat-under' => 'veldra-tarn-20t', 'spark-plugs' => 'veldra-tarn-20t', 'serpentine-belt' => 'ostrel-vane-s6',
         'crank-damper' => 'ostrel-vane-s6', 'thermostat-front' => 'ostrel-vane-s6',
         'water-pump' => 'corrin-drover-27d', 'starter' => 'corrin-drover-27d', 'gearbox-mount' => 'corrin-drover-27d',
