@@ -163,6 +163,9 @@ final class SumPagesTest extends AppTestCase
         $this->client->request('GET', '/fits/'.$record->id);
         self::assertSelectorTextContains('#ledger-may', 'may go up 76 mm');
         self::assertSelectorTextContains('#ledger-may', 'intake hose');
+        $this->client->request('GET', '/vehicles/corrin-drover-27d');
+        self::assertSelectorTextContains('#lifting', 'With everything on it may go up 9 mm: then the fan has 5 mm left.');
+        self::assertSelectorTextContains('#lifting', 'unless the viscous fan is off');
         $dray = $this->service(Garage::class)->get('pelliver-dray-18')->sheet();
         $share = $this->service(StepSum::class)->of($fit->sheet->steps[0]->with(sum: 'mount-share'), $dray, $fit->state);
         self::assertStringContainsString('timing-side mount 340 190 120 200 rubber', (string) ($share['query']['mounts'] ?? ''));
