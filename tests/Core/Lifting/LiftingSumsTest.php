@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Lifting;
 
+use NimbleKnuckle\Core\Lifting\Beam;
 use NimbleKnuckle\Core\Lifting\EngineMount;
 use NimbleKnuckle\Core\Lifting\GapDrawing;
 use NimbleKnuckle\Core\Lifting\Hardness;
@@ -27,6 +28,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Lifting and mounts: worked values, what must balance, and where each verdict turns. */
+#[CoversClass(Beam::class)]
 #[CoversClass(Sling::class)]
 #[CoversClass(SlingDrawing::class)]
 #[CoversClass(Tilt::class)]
@@ -212,6 +214,22 @@ final class LiftingSumsTest extends TestCase
         ])->number('transmissibility');
         self::assertSame($kinds('pu'), $kinds('polyurethane'));
         self::assertLessThan($kinds('pu'), $kinds('rubber'), 'above its own frequency the less damped lets less through');
+    }
+
+    public function testABarBends(): void
+    {
+        $load = Mass::kilograms(183.55)->weight();
+        $bent = static fn (float $at, ?float $w, ?float $h, ?float $wall = null): ?float => (new Beam(
+            1500, $at, null, $w, $h, $wall,
+        ))->bending($load)?->megapascals;
+        self::assertEqualsWithDelta(70.988, $bent(600, 40, 60, 3), 0.001, 'a tube 40 by 60 by 3');
+        self::assertEqualsWithDelta(648_003.819 / 24_000, $bent(600, 40, 60), 1e-6, 'solid: W = w h² / 6');
+        self::assertSame($bent(600, 40, 60, 3), $bent(900, 40, 60, 3), 'from either foot');
+        self::assertSame([0.0, 0.0], [$bent(0, 40, 60, 3), $bent(1500, 40, 60, 3)]);
+        self::assertSame($bent(600, 40, 60), $bent(600, 40, 60, 25), 'a wall of half the width is solid');
+        foreach ([[null, 60.0], [40.0, null], [0.0, 60.0], [40.0, 0.0]] as [$w, $h]) {
+            self::assertNull($bent(600, $w, $h), 'its section is not known');
+        }
     }
 
     public function testHardnessByBothRelations(): void

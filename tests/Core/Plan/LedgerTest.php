@@ -177,6 +177,17 @@ final class LedgerTest extends TestCase
         self::assertSame([], LedgerDrawing::strip(Sheets::thermostat(), Sheets::tarn()), 'nothing hangs, nothing is drawn');
     }
 
+    public function testWhatIsMovedIsDrawnHigherOrLower(): void
+    {
+        $y = static fn (string $way, float $mm): float => LedgerDrawing::of(
+            self::rig(Step::plain('m', Phase::Fit, Deed::Move, 'M')->with(body: 'engine', way: $way, mm: $mm)), self::drover(), null,
+        )->bodies['engine']['y'];
+        self::assertSame([190.0, 170.0, 200.0], [$y('up', 0.0), $y('up', 40.0), $y('down', 25.0)]);
+        $mounts = LedgerDrawing::of(Rig::standing(self::drover()), self::drover(), null)->mounts;
+        self::assertSame([134.0, 190.0, 272.0], array_column($mounts, 'x'));
+        self::assertSame([270.0, 270.0, 266.0], array_column($mounts, 'y'));
+    }
+
     public function testOnStandsAllOfItIsDrawnHigher(): void
     {
         $up = Rig::standing(self::drover())->after(Step::plain('up', Phase::Strip, Deed::Raise, 'Up'));
