@@ -28,8 +28,8 @@ final readonly class MountShare
     /** @param non-empty-list<EngineMount> $mounts with some stiffness each way, not all at one place */
     public static function of(array $mounts, Torque $torque): self
     {
-        [$cx, $cy] = self::centreOf($mounts);
-        $parts = array_map(static fn (EngineMount $m): float => $m->kx * ($m->y - $cy) ** 2 + $m->ky * ($m->x - $cx) ** 2, $mounts);
+        [$cx, $cy] = $centre = self::centreOf($mounts);
+        $parts = self::parts($mounts, $centre);
         $whole = array_sum($parts);
         $turn = 1000 * $torque->newtonMetres / $whole;
         $forces = array_map(
@@ -38,7 +38,7 @@ final readonly class MountShare
         $damping = array_sum(array_map(static fn (EngineMount $m, float $part): float => $m->damping() * $part, $mounts, $parts)) / $whole;
 
         return new self(
-            Angle::degrees(rad2deg($turn)), [$cx, $cy], $whole / 1000, $forces,
+            Angle::degrees(rad2deg($turn)), $centre, $whole / 1000, $forces,
             array_map(static fn (float $part): float => $part / $whole, $parts), $damping,
         );
     }
@@ -50,11 +50,22 @@ final readonly class MountShare
      */
     public static function stiffnessOf(array $mounts): float
     {
-        [$cx, $cy] = self::centreOf($mounts);
+        return array_sum(self::parts($mounts, self::centreOf($mounts)));
+    }
 
-        return array_sum(array_map(
-            static fn (EngineMount $m): float => $m->kx * ($m->y - $cy) ** 2 + $m->ky * ($m->x - $cx) ** 2, $mounts,
-        ));
+    /**
+     * What each mount gives the whole, N·mm/rad.
+     *
+     * @param non-empty-list<EngineMount> $mounts
+     * @param array{float, float} $centre
+     *
+     * @return non-empty-list<float>
+     */
+    private static function parts(array $mounts, array $centre): array
+    {
+        [$cx, $cy] = $centre;
+
+        return array_map(static fn (EngineMount $m): float => $m->kx * ($m->y - $cy) ** 2 + $m->ky * ($m->x - $cx) ** 2, $mounts);
     }
 
     /**

@@ -69,7 +69,7 @@ final readonly class StepSum
             return [];
         }
         $rated = static fn (float $rating): string => $rating > 0.0 ? sprintf(' %s kg', $rating) : '';
-        $hooks = Support::Bar === $step->target->load->support && !str_contains($step->words->title, 'one hook')
+        $hooks = Support::Bar === $step->target->load->support && !in_array('one-hook', $step->tags, true)
             ? $lifting->hooks
             : array_slice($lifting->hooks, 0, 1);
 
