@@ -29,12 +29,6 @@ final readonly class Mender
     ) {
     }
 
-    /** The sheet with the steps that mend it. */
-    public function preview(Fit $fit, Step $at, MishapWay $way, string $event, string $what): Sheet
-    {
-        return (new Mend($fit->vehicle, $this->kit->kit()))->into($fit->sheet, $at->id, new Repair($event, $way, $what));
-    }
-
     /**
      * @return string the first step that mends it
      *
@@ -46,7 +40,7 @@ final readonly class Mender
         $fit = $this->recorder->load($record);
         $sheet = $fit->sheet;
         if (!$fit->state->has($event)) {
-            $sheet = $this->preview($fit, $at, $way, $event, $thing->name);
+            $sheet = $this->mended($fit, $at, $way, $event, $thing->name);
             $said = FitEvent::of($event, EventType::Mishap, array_filter([
                 'step' => $at->id, 'mishap' => $mishap->id, 'said' => $mishap->title, 'way' => $way->id, 'how' => $way->label,
                 'what' => $thing->name, 'thing' => $mishap->breaks ? $thing->piece : '', 'item' => $thing->item, 'joint' => $thing->joint,
@@ -79,6 +73,12 @@ final readonly class Mender
         $sheet = (new Mend($fit->vehicle, $this->kit->kit()))->without($fit->sheet, $mishap);
         $undone = FitEvent::of($event, EventType::Undone, ['event' => $mishap], $by, $this->clock->now());
         $this->adopt($record, $sheet, $undone, $by, 'Withdrawn. '.Fit::told($known));
+    }
+
+    /** The sheet with the steps that mend it. */
+    private function mended(Fit $fit, Step $at, MishapWay $way, string $event, string $what): Sheet
+    {
+        return (new Mend($fit->vehicle, $this->kit->kit()))->into($fit->sheet, $at->id, new Repair($event, $way, $what));
     }
 
     private function adopt(FitRecord $record, Sheet $sheet, FitEvent $event, string $by, string $reason): void

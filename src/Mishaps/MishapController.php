@@ -10,8 +10,8 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\CoreException;
-use NimbleKnuckle\Core\Plan\Compiler\Mend;
 use NimbleKnuckle\Core\Plan\Mishap\Mishap;
+use NimbleKnuckle\Core\Plan\Mishap\Repair;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
@@ -49,7 +49,7 @@ final class MishapController extends AbstractController
 
         return $this->render('mishaps/page.html.twig', [
             'record' => $record, 'fit' => $fit, 'step' => $at, 'mishap' => $known, 'things' => AtHand::at($fit, $at, $known->of),
-            'ways' => $this->ways($known, $fit, $at), 'input' => $request->request, 'errors' => $errors,
+            'ways' => $this->ways($known, $at), 'input' => $request->request, 'errors' => $errors,
         ], new Response(status: [] === $errors ? 200 : 422));
     }
 
@@ -102,11 +102,11 @@ final class MishapController extends AbstractController
     }
 
     /** @return list<array{id: string, label: string, text: string, steps: list<Step>, minutes: float}> */
-    private function ways(Mishap $mishap, Fit $fit, Step $at): array
+    private function ways(Mishap $mishap, Step $at): array
     {
         $ways = [];
         foreach ($mishap->ways as $way) {
-            $steps = Mend::of($this->mender->preview($fit, $at, $way, 'preview', 'it'), 'preview');
+            $steps = array_merge(...(new Repair('preview', $way, 'it'))->steps(1, $at));
             $minutes = array_sum(array_map(static fn (Step $step): float => $step->slot->minutes->likely, $steps));
             $ways[] = ['id' => $way->id, 'label' => $way->label, 'text' => $way->text, 'steps' => $steps, 'minutes' => $minutes];
         }
