@@ -32,6 +32,8 @@ enum EventType: string
     case Waived = 'waived';
     case FollowUpClosed = 'follow-up-closed';
     case Undone = 'undone';
+    case Stopped = 'stopped';
+    case TakenUp = 'taken-up';
     case Signed = 'signed';
 
     /** @return array<string, string> payload field => string, int or float; a trailing ? marks what may be absent */
@@ -67,14 +69,16 @@ enum EventType: string
             self::Waived => ['end' => 'string', 'reason' => 'string', 'as' => 'string?'],
             self::FollowUpClosed => ['follow_up' => 'string', 'outcome' => 'string'],
             self::Undone => ['event' => 'string'],
+            self::Stopped => ['kind' => 'string', 'reason' => 'string'],
+            self::TakenUp => [],
             self::Signed => ['remark' => 'string?', 'seen' => 'int?'],
         };
     }
 
-    /** Signing off and undoing stand for good; everything else can be taken back. */
+    /** Signing off and undoing stand for good, and a fit that was stopped is taken up again; all else can be taken back. */
     public function canBeUndone(): bool
     {
-        return self::Signed !== $this && self::Undone !== $this && self::FollowUpClosed !== $this;
+        return !in_array($this, [self::Signed, self::Undone, self::FollowUpClosed, self::Stopped, self::TakenUp], true);
     }
 
     /** A mishap put steps on the sheet: it is withdrawn with them, not by a tap on Undo. */

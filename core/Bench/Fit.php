@@ -7,7 +7,9 @@ namespace NimbleKnuckle\Core\Bench;
 use NimbleKnuckle\Core\Bench\Law\Gate;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Plan\Compiler\ToolCount;
+use NimbleKnuckle\Core\Plan\Compiler\Weave;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
+use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Mishap\Repair;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
@@ -311,17 +313,20 @@ final class Fit
         return [0, $ladder->final()];
     }
 
-    /** Likely minutes of what is still open; a running wait counts only what is left of it. */
+    /** Likely minutes until all that is open is done, work laid over the waits; a running wait counts only what is left of it. */
     public function minutesLeft(\DateTimeImmutable $now): float
     {
-        $left = 0.0;
+        $left = $running = [];
         foreach ($this->sheet->steps as $step) {
-            if (!$this->state->isClosed($step->id)) {
-                $left += $this->runsByItself($step) ? max(0.0, $this->waitLeft($step, $now)) : $step->slot->minutes->likely;
+            if ($this->runsByItself($step)) {
+                $wait = max(0.0, $this->waitLeft($step, $now));
+                $running[] = $step->with(minutes: new Minutes($wait, $wait, $wait));
+            } elseif (!$this->state->isClosed($step->id)) {
+                $left[] = $step;
             }
         }
 
-        return $left;
+        return (new Weave())->lasting([...$running, ...$left], $this->sheet->timing->people);
     }
 
     /** Minutes until a running wait has had its likely time; negative once it has. */
@@ -383,6 +388,7 @@ final class Fit
 
         return array_values(array_filter([
             null !== $this->state->signed ? 'It is signed off already.' : '',
+            null !== $this->state->stopped ? 'It was stopped: take it up again first.' : '',
             $isLead ? '' : 'Only a lead signs off.',
             0 === $ends ? '' : sprintf(
                 '%d loose %s open: close each, or waive it with a reason.', $ends, 1 === $ends ? 'end is' : 'ends are',

@@ -59,6 +59,8 @@ final class FitState
     /** @var array<string, FitEvent> closed ones */
     public array $followUps = [];
     public ?FitEvent $signed = null;
+    /** On hold or cancelled, until it is taken up again. */
+    public ?FitEvent $stopped = null;
     public string $lastStep = '';
     public ?FitEvent $last = null;
     /** The reason given last, as written. */
@@ -220,6 +222,8 @@ final class FitState
             EventType::Waived => $this->waived[$event->string('end')] = $event,
             EventType::FollowUpClosed => $this->followUps[$event->string('follow_up')] ??= $event,
             EventType::Signed => $this->signed ??= $event,
+            EventType::Stopped => $this->stopped = $event,
+            EventType::TakenUp => $this->stopped = null,
             EventType::Undone => null,
         };
         $this->lastStep = '' === $step ? $this->lastStep : $step;

@@ -42,6 +42,11 @@ final readonly class Minutes
         return new self(round($likely * 0.6, 1), $likely, round($likely * 1.8, 1));
     }
 
+    public function times(float $factor): self
+    {
+        return new self($factor * $this->low, $factor * $this->likely, $factor * $this->high);
+    }
+
     public function mean(): float
     {
         return ($this->low + 4 * $this->likely + $this->high) / 6;

@@ -43,6 +43,11 @@ final readonly class Quantity
         return new self(Kind::Percent, $percent);
     }
 
+    public function times(float $factor): self
+    {
+        return new self($this->kind, $factor * $this->base);
+    }
+
     public function in(Unit $unit): float
     {
         $unit->kind() === $this->kind || throw new \LogicException(sprintf('A %s has no %s.', $this->kind->value, $unit->value));

@@ -27,6 +27,17 @@ final readonly class Stated
         return new self($figure, $figure, null, $other, $angle);
     }
 
+    /** So many times as much; the same in another unit goes, an angle further stays as it is. */
+    public function times(float $factor, Origin $origin): self
+    {
+        $low = $this->low->times($factor, $origin);
+
+        return new self(
+            $low, $this->isRange() ? $this->high->times($factor, $origin) : $low, $this->middle?->times($factor, $origin), null,
+            $this->angle,
+        );
+    }
+
     public function isRange(): bool
     {
         return $this->low !== $this->high;

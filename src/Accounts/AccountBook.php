@@ -44,10 +44,41 @@ final readonly class AccountBook
         return $account;
     }
 
+    /** @return list<AccountRecord> leads first, then by name; who is switched off last */
+    public function all(): array
+    {
+        $all = $this->em->getRepository(AccountRecord::class)->findAll();
+        $rank = static fn (AccountRecord $one): array => [$one->isOff, array_search($one->role, Role::cases(), true), $one->name];
+        usort($all, static fn (AccountRecord $a, AccountRecord $b): int => $rank($a) <=> $rank($b));
+
+        return $all;
+    }
+
+    /** @throws \DomainException where nobody would be left to sign off, or there is no such account */
+    public function change(string $login, string $name, Role $role): AccountRecord
+    {
+        $account = $this->known($login);
+        Role::Lead === $role || $this->ensureAnotherLead($account);
+        [$account->name, $account->role] = [trim($name), $role];
+        $this->em->flush();
+
+        return $account;
+    }
+
+    /** @throws \DomainException */
+    private function ensureAnotherLead(AccountRecord $account): void
+    {
+        $others = array_filter($this->all(), static fn (AccountRecord $one): bool => $one->isLead() && !$one->isOff && $one !== $account);
+        !$account->isLead() || [] !== $others || throw new \DomainException(sprintf(
+            '%s is the only lead: nobody could sign off. Make somebody else a lead first.', $account->name,
+        ));
+    }
+
     /** Switched off, a person cannot sign in and is signed out with the next request; what was done stays. */
     public function switchOff(string $login, bool $off = true): AccountRecord
     {
         $account = $this->known($login);
+        !$off || $this->ensureAnotherLead($account);
         $account->isOff = $off;
         $this->em->flush();
 
@@ -75,10 +106,15 @@ final readonly class AccountBook
         return null !== $this->em->getRepository(AccountRecord::class)->findOneBy(['demo' => false]);
     }
 
+    public function called(string $name): ?AccountRecord
+    {
+        return $this->em->getRepository(AccountRecord::class)->findOneBy(['name' => $name]);
+    }
+
     /** Whether somebody here is called this. */
     public function isName(string $name): bool
     {
-        return null !== $this->em->getRepository(AccountRecord::class)->findOneBy(['name' => $name]);
+        return null !== $this->called($name);
     }
 
     public function named(string $login): ?AccountRecord

@@ -22,6 +22,16 @@ enum Role: string
         };
     }
 
+    /** What it is for, in words. */
+    public function may(): string
+    {
+        return match ($this) {
+            self::Lead => 'lead: plans, works, signs off, keeps the people',
+            self::Mechanic => 'mechanic: plans and works',
+            self::Helper => 'helper: works, and a mechanic plans',
+        };
+    }
+
     public function securityRole(): string
     {
         return 'ROLE_'.strtoupper($this->value);

@@ -14,10 +14,14 @@ use Symfony\Component\Security\Http\Authentication\AuthenticationUtils;
 final class SignInController extends AbstractController
 {
     #[Route('/sign-in', name: 'sign_in', methods: ['GET', 'POST'])]
-    public function __invoke(Request $request, AuthenticationUtils $utils, EntityManagerInterface $em, AccountBook $accounts): Response
-    {
+    public function __invoke(
+        Request $request, AuthenticationUtils $utils, EntityManagerInterface $em, AccountBook $accounts, FirstCode $code,
+    ): Response {
         if (null !== $this->getUser()) {
             return $this->redirectToRoute('yard');
+        }
+        if ($code->isOpen()) {
+            return $this->redirectToRoute('first_lead');
         }
         // A first visit leaves no session behind: nothing is asked of it that is not there.
         $known = $request->hasPreviousSession() || $request->isMethod('POST');

@@ -26,6 +26,11 @@ final class BenchController extends AbstractController
         BenchPage $page, BenchRegions $regions,
     ): Response {
         $record = $fits->get($id);
+        if ($record->status->isStopped()) {
+            $this->addFlash('bad', sprintf('This fit is %s. Take it up again to work on it.', $record->status->label()));
+
+            return $this->redirectToRoute('fit_sheet', ['id' => $id]);
+        }
         $fit = $recorder->load($record);
         $shown = '' === $step ? $fit->currentStep() : $fit->sheet->step($step);
         null !== $shown || throw new NotFoundHttpException('There is no such step on this sheet.');

@@ -22,6 +22,7 @@ final class MarkController extends AbstractController
 {
     private const BY_FORM = [
         EventType::Waived, EventType::Found, EventType::StepSkipped, EventType::Signed, EventType::FollowUpClosed, EventType::Noted,
+        EventType::Stopped, EventType::TakenUp,
     ];
 
     #[Route('/fits/{id}/mark', name: 'fit_mark', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['POST'])]
@@ -32,7 +33,9 @@ final class MarkController extends AbstractController
         $form = $request->request;
         $type = EventType::tryFrom($form->getString('type'));
         $back = $form->getString('back');
-        $target = 'logbook' === $back ? $this->generateUrl('logbook') : $this->generateUrl('loose_ends', ['id' => $id]);
+        $target = 'logbook' === $back
+            ? $this->generateUrl('logbook')
+            : $this->generateUrl('sheet' === $back ? 'fit_sheet' : 'loose_ends', ['id' => $id]);
         try {
             null !== $type && in_array($type, self::BY_FORM, true) || throw InvalidEvent::in('type', 'That is not done by a form.');
             $payload = array_intersect_key($form->all(), $type->fields());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Lifting\EngineMount;
 use NimbleKnuckle\Core\Lifting\TiltPoint;
@@ -13,6 +14,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Plan\Vehicle\Hook;
 use NimbleKnuckle\Core\Plan\Vehicle\Lifting;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -44,6 +46,7 @@ final readonly class StepSum
             'lift-links' => self::links($vehicle->lifting, $step),
             'tilt-clearance' => self::tilt($vehicle->lifting, $step),
             'mount-share' => self::shares($vehicle->lifting),
+            'mount-tired' => self::wear($state),
             default => $this->known($step->asking->sum, $circuit, $state),
         };
         $query = array_filter($known, static fn (mixed $value): bool => null !== $value);
@@ -60,6 +63,23 @@ final readonly class StepSum
             'headline' => null === $result ? null : $sum->headline($result),
             'drawing' => null === $result ? null : $sum->drawing(Inputs::of($query, $sum->fields()), $result),
         ];
+    }
+
+    /** @return array<string, array{headline: string, verdict: string, checks: list<string>}> step => what its sum came to */
+    public function worked(Fit $fit): array
+    {
+        $worked = [];
+        foreach ($fit->sheet->steps as $step) {
+            $sum = $fit->state->isDone($step->id) ? $this->of($step, $fit->vehicle, $fit->state) : null;
+            if (null !== $sum && null !== $sum['result'] && null !== $sum['headline']) {
+                $worked[$step->id] = [
+                    'headline' => $sum['headline']->asLine(), 'verdict' => $sum['result']->verdict->value,
+                    'checks' => array_map(static fn (Check $check): string => $check->text, $sum['result']->checks),
+                ];
+            }
+        }
+
+        return $worked;
     }
 
     /** @return array<string, string|float|null> its weight on its hooks, each upright, as the vehicle sheet has them */
@@ -90,6 +110,22 @@ final readonly class StepSum
                 '%s %s %s %s %s %s', $mount->name, $mount->x, $mount->y, $mount->kx, $mount->ky, $mount->isRubber ? 'rubber' : 'pu',
             ), $lifting->mounts)),
             'engine' => $lifting->mass > 0.0 ? $lifting->mass.' kg' : null,
+        ];
+    }
+
+    /** @return array<string, string|float|null> what was measured of the old mounts and of the new */
+    private static function wear(FitState $state): array
+    {
+        $value = static fn (string $field): ?float => $state->readingOf($field)?->value;
+        $sides = array_filter(['left', 'right'], static fn (string $side): bool => null !== $value('height_old_'.$side)
+            && null !== $value('height_new_'.$side));
+        $heights = static fn (string $when): ?string => [] === $sides ? null : implode('; ', array_map(
+            static fn (string $side): ?float => $value($when.$side), $sides,
+        ));
+
+        return [
+            'old' => $heights('height_old_'), 'new' => $heights('height_new_'), 'rock_before' => $value('rock_before'),
+            'rock_after' => $value('rock_after'),
         ];
     }
 

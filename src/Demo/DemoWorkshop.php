@@ -12,6 +12,8 @@ use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Kit\ToolRecord;
+use NimbleKnuckle\App\Workshop\WorkshopBook;
+use NimbleKnuckle\App\Workshop\WorkshopRecord;
 use NimbleKnuckle\Core\Document\Node;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -28,6 +30,7 @@ final readonly class DemoWorkshop
         private DeviceBook $devices,
         private Garage $garage,
         private ClockInterface $clock,
+        private WorkshopBook $workshop,
     ) {
     }
 
@@ -48,6 +51,7 @@ final readonly class DemoWorkshop
     public function load(): array
     {
         $workshop = Node::of(Yaml::parseFile($this->demoDir.'/workshop.yaml'));
+        $this->workshop->keep(new WorkshopRecord($workshop->string('name')));
         $names = [];
         foreach ($workshop->nodes('people') as $person) {
             $names[$person->string('role')] = $this->accounts->create(

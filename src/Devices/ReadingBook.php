@@ -171,7 +171,7 @@ final readonly class ReadingBook
             return;
         }
         $record = $this->em->find(FitRecord::class, $reading->fitId);
-        if (null === $record || 'signed' === $record->status->value) {
+        if (true !== $record?->status->takesMarks()) {
             return;
         }
         $reading->marked = $reading->marked || true === $judged?->isTooHot();

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Exchange;
 
 use Dompdf\Dompdf;
 use Dompdf\Options;
+use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Logbook\DueBook;
@@ -21,7 +22,8 @@ final class PrintController extends AbstractController
 {
     public function __construct(
         private readonly FitBook $fits, private readonly Recorder $recorder, private readonly DueBook $dues,
-        private readonly ClockInterface $clock, #[Autowire(param: 'kernel.cache_dir')] private readonly string $cacheDir,
+        private readonly ClockInterface $clock, private readonly StepSum $sums,
+        #[Autowire(param: 'kernel.cache_dir')] private readonly string $cacheDir,
         #[Autowire('%kernel.project_dir%/templates/exchange')] private readonly string $printDir,
     ) {
     }
@@ -47,10 +49,12 @@ final class PrintController extends AbstractController
     private function pdf(string $id, string $kind): Response
     {
         $record = $this->fits->get($id);
+        $fit = $this->recorder->load($record);
         $html = $this->renderView(
             sprintf('exchange/print_%s.html.twig', $kind),
             [
-                'record' => $record, 'fit' => $this->recorder->load($record), 'phases' => Phase::cases(),
+                'record' => $record, 'fit' => $fit, 'sums' => 'record' === $kind ? $this->sums->worked($fit) : [],
+                'phases' => Phase::cases(),
                 'dues' => $this->dues->ofFit($id), 'now' => $this->clock->now(),
             ],
         );

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Exchange;
 
-use NimbleKnuckle\App\Planning\ProcedureShelf;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;

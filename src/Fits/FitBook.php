@@ -10,6 +10,10 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** Finds fits. */
 final readonly class FitBook
 {
+    /** Which vehicle of its kind: “AB 12 CDE job 4711”. */
+    private const LABEL = "trim(coalesce(j.registration, '') || CASE WHEN coalesce(j.number, '') = '' THEN '' "
+        ."ELSE ' job ' || j.number END) job_label";
+
     public function __construct(private EntityManagerInterface $em)
     {
     }
@@ -22,8 +26,8 @@ final readonly class FitBook
     public function get(string $id): FitRecord
     {
         $row = $this->em->getConnection()->fetchAssociative(
-            'SELECT f.*, v.name vehicle_name, v.short vehicle_short FROM fit f JOIN vehicle v ON v.id = f.vehicle_id '
-                .'WHERE f.id = ?',
+            'SELECT f.*, v.name vehicle_name, v.short vehicle_short, '.self::LABEL.' FROM fit f JOIN vehicle v ON v.id = f.vehicle_id '
+                .'LEFT JOIN job j ON j.fit_id = f.id WHERE f.id = ?',
             [$id],
         );
 
@@ -38,8 +42,15 @@ final readonly class FitBook
     public function open(): array
     {
         return $this->rows(
-            "f.status IN ('planned', 'in-hand') ORDER BY CASE f.status WHEN 'in-hand' THEN 0 ELSE 1 END, f.created_at DESC", [],
+            "f.status IN ('planned', 'in-hand', 'on-hold')
+                ORDER BY CASE f.status WHEN 'in-hand' THEN 0 WHEN 'planned' THEN 1 ELSE 2 END, f.created_at DESC", [],
         );
+    }
+
+    /** @return list<FitRow> newest first */
+    public function cancelled(int $limit): array
+    {
+        return $this->rows(sprintf("f.status = 'cancelled' ORDER BY f.created_at DESC LIMIT %d", $limit), []);
     }
 
     /** @return list<FitRow> newest first */
@@ -89,8 +100,8 @@ final readonly class FitBook
         $rows = $this->em->getConnection()->fetchAllAssociative(
             'SELECT f.id, f.title, f.status, f.phase, f.step_title, f.minutes_left, f.minutes_planned, f.minutes_taken, '
                 .'f.loose_ends, f.steps_done, f.steps_all, f.findings, f.waits, f.created_at, f.created_by, f.started_at, '
-                    .'f.signed_at, f.signed_by, v.id vehicle_id, v.name vehicle, v.short FROM fit f JOIN vehicle v ON v.id = '
-                        .'f.vehicle_id WHERE '.$where,
+                    .'f.signed_at, f.signed_by, v.id vehicle_id, v.name vehicle, v.short, '.self::LABEL.' FROM fit f JOIN vehicle v '
+                        .'ON v.id = f.vehicle_id LEFT JOIN job j ON j.fit_id = f.id WHERE '.$where,
             $parameters,
         );
 

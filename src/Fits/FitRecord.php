@@ -7,6 +7,8 @@ namespace NimbleKnuckle\App\Fits;
 use Doctrine\ORM\Mapping as ORM;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Compiler\Chosen;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
@@ -67,6 +69,9 @@ class FitRecord
     #[ORM\Column]
     public int $revision = 1;
 
+    /** Which vehicle of its kind it is on, where somebody said; not a column of the fit. */
+    public string $jobLabel = '';
+
     private ?VehicleSheet $frozen = null;
     private ?Sheet $compiled = null;
 
@@ -124,6 +129,7 @@ class FitRecord
             (float) $text('minutes_left'), (float) $text('minutes_planned'), (float) $text('minutes_taken'),
         ];
         $fit->revision = max(1, (int) $text('revision'));
+        $fit->jobLabel = $text('job_label');
         [$fit->looseEnds, $fit->stepsDone, $fit->stepsAll, $fit->findings] = [
             (int) $text('loose_ends'), (int) $text('steps_done'), (int) $text('steps_all'), (int) $text('findings'),
         ];
@@ -133,7 +139,7 @@ class FitRecord
 
     public function vehicleSheet(): VehicleSheet
     {
-        return $this->frozen ??= VehicleSheet::read(Node::of($this->vehicleDocument));
+        return $this->frozen ??= Chosen::onto(VehicleSheet::read(Node::of($this->vehicleDocument)), new Choices($this->choices));
     }
 
     public function sheet(): Sheet

@@ -27,7 +27,7 @@ final readonly class FitRow
 
         return new self(
             $text('id'), $text('title'), FitStatus::from($text('status')), $text('created_by'),
-            new VehicleNames($text('vehicle_id'), $text('vehicle'), $text('short')),
+            new VehicleNames($text('vehicle_id'), $text('vehicle'), $text('short'), $text('job_label')),
             new Progress(
                 $text('phase'), $text('step_title'), (int) $number('steps_done'), (int) $number('steps_all'),
                 (int) $number('loose_ends'), (int) $number('findings'), $text('waits'),

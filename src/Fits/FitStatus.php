@@ -9,6 +9,20 @@ enum FitStatus: string
     case Planned = 'planned';
     case InHand = 'in-hand';
     case Signed = 'signed';
+    case OnHold = 'on-hold';
+    case Cancelled = 'cancelled';
+
+    /** Planned or in hand: neither signed nor stopped. */
+    public function takesMarks(): bool
+    {
+        return self::Planned === $this || self::InHand === $this;
+    }
+
+    /** Nothing is marked on it until it is taken up again. */
+    public function isStopped(): bool
+    {
+        return self::OnHold === $this || self::Cancelled === $this;
+    }
 
     public function label(): string
     {

@@ -96,7 +96,7 @@ final readonly class Recorder
         $done = count(array_filter($fit->sheet->steps, static fn ($step): bool => $fit->state->isClosed($step->id)));
         $signed = $fit->state->signed;
         $this->db->update('fit', [
-            'status' => null !== $signed ? 'signed' : (null === $started ? 'planned' : 'in-hand'),
+            'status' => self::status($fit)->value,
             'started_at' => $started?->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
             'signed_at' => $signed?->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s'),
             'signed_by' => $signed->by ?? '',
@@ -109,6 +109,16 @@ final readonly class Recorder
             'steps_all' => count($fit->sheet->steps),
             'waits' => mb_substr(implode(', ', array_map(static fn ($step): string => $step->words->title, $waits)), 0, 200),
         ], ['id' => $record->id]);
+    }
+
+    private static function status(Fit $fit): FitStatus
+    {
+        return match (true) {
+            null !== $fit->state->signed => FitStatus::Signed,
+            null !== $fit->state->stopped => FitStatus::from($fit->state->stopped->string('kind')),
+            [] === $fit->state->log => FitStatus::Planned,
+            default => FitStatus::InHand,
+        };
     }
 
     /** Time at the bench: gaps between marks, where a gap of more than an hour counts as away. */

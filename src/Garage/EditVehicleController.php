@@ -19,12 +19,13 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final class EditVehicleController extends AbstractController
 {
     #[Route('/vehicles/{id}/edit', name: 'edit_vehicle', requirements: ['id' => '[a-z0-9-]{1,80}'], methods: ['GET', 'POST'])]
-    public function __invoke(string $id, Request $request, Garage $garage, VehicleEditor $editor): Response
-    {
+    public function __invoke(
+        string $id, Request $request, Garage $garage, VehicleEditor $editor, KnownRoles $roles,
+    ): Response {
         $vehicle = $garage->get($id);
         $error = '';
         $meanwhile = null;
-        $form = $request->isMethod('POST') ? $request->request : new InputBag();
+        $form = $request->isMethod('POST') ? $request->request : self::wanted($request->query, $roles);
         if ($request->isMethod('POST')) {
             try {
                 $editor->apply($vehicle, $form->getString('what'), $form);
@@ -47,9 +48,28 @@ final class EditVehicleController extends AbstractController
 
         return $this->render('garage/edit.html.twig', [
             'vehicle' => $vehicle, 'sheet' => $sheet, 'item' => $sheet->items[$request->query->getString('item')] ?? null,
-            'form' => $form, 'error' => $error,
+            'form' => $form, 'error' => $error, 'lifting' => LiftingForm::written($sheet),
+            'roles' => $roles->book(), 'carried' => $roles->carried($sheet), 'byName' => VehicleEditor::BY_NAME,
             'meanwhile' => $meanwhile, 'document' => $garage->get($id)->document,
         ], new Response(status: $status));
+    }
+
+    /**
+     * A form begun elsewhere: what is missing for a procedure, by its kind and role.
+     *
+     * @param InputBag<string> $query
+     *
+     * @return InputBag<string>
+     */
+    private static function wanted(InputBag $query, KnownRoles $roles): InputBag
+    {
+        [$kind, $role] = [$query->getString('add'), $query->getString('role')];
+        $given = ['what' => $kind, 'role' => $role, 'name' => str_replace('-', ' ', $role)] + ('circuit' === $kind ? ['id' => $role] : []);
+
+        /** @var InputBag<string> $begun */
+        $begun = new InputBag($roles->book()->knows($kind, $role) ? $given + ['position' => 'ground', 'kind' => 'part'] : []);
+
+        return $begun;
     }
 
     #[Route('/vehicles', name: 'new_vehicle', methods: ['POST'])]

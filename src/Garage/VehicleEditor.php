@@ -21,7 +21,10 @@ use Symfony\Component\HttpFoundation\InputBag;
 /** Changes to a vehicle sheet, one thing at a time; a sheet that would be wrong is never kept. */
 final readonly class VehicleEditor
 {
-    public function __construct(private Garage $garage, private SchemaBook $schemas)
+    /** Chosen where nobody chose: the name says it. */
+    public const BY_NAME = 'by-name';
+
+    public function __construct(private Garage $garage, private SchemaBook $schemas, private KnownRoles $roles)
     {
     }
 
@@ -49,6 +52,7 @@ final readonly class VehicleEditor
             'item' => $this->put($document, 'items', $this->item($form)),
             'joint' => $this->put($document, 'joints', $this->joint($form)),
             'circuit' => $this->put($document, 'circuits', $this->circuit($form)),
+            'lifting' => ['lifting' => LiftingForm::read($form, VehicleSheet::read(Node::of($document)))] + $document,
             'limit' => ['limits' => [...$this->list($document, 'limits'), $this->limit($form)]] + $document,
             'drop-item', 'drop-joint', 'drop-circuit' => $this->without($document, substr($what, 5).'s', $form->getString('id')),
             'drop-limit' => ['limits' => array_values(array_diff_key(
@@ -72,12 +76,23 @@ final readonly class VehicleEditor
     private function ensureAsSeen(array $document, string $what, InputBag $form): void
     {
         $key = preg_replace('/^drop-/', '', $what).'s';
+        if ('lifting' === $what) {
+            self::ensureLiftingAsSeen($document['lifting'] ?? null, $form);
+        }
         if (!$form->has('seen') || !in_array($key, ['items', 'joints', 'circuits', 'limits'], true) || 'limit' === $what) {
             return;
         }
         $thing = $this->thing($document, $key, 'limits' === $key ? $form->getString('id') : $this->id($form));
         $name = is_string($thing['name'] ?? null) ? $thing['name'] : ('' === $form->getString('name') ? 'It' : $form->getString('name'));
         ChangedMeanwhile::mark($thing) === $form->getString('seen') || throw ChangedMeanwhile::to(ucfirst($name), $thing);
+    }
+
+    /** @param InputBag<string> $form */
+    private static function ensureLiftingAsSeen(mixed $lifting, InputBag $form): void
+    {
+        $now = is_array($lifting) ? $lifting : null;
+        !$form->has('seen') || ChangedMeanwhile::mark($now) === $form->getString('seen')
+            || throw ChangedMeanwhile::to('What is known of lifting', $now);
     }
 
     /**
@@ -111,8 +126,9 @@ final readonly class VehicleEditor
         }
 
         return $this->bare([
-            'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'kind' => $form->getString('kind', 'part'),
-            'position' => $form->getString('position', 'ground'),
+            'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'role' => $this->role($form, 'item'),
+            'kind' => $form->getString('kind', 'part'),
+            'position' => $form->getString('position', 'ground'), 'place' => $form->getString('place'),
             'behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'off' => $this->minutes($form, 'off'),
             'on' => $this->minutes($form, 'on'),
             'remove_note' => trim($form->getString('remove_note')), 'refit_note' => trim($form->getString('refit_note')), 'tray' => $tray,
@@ -144,7 +160,8 @@ final readonly class VehicleEditor
 
         return $this->bare(
             $this->sketched($form) + [
-                'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'item' => $form->getString('item'),
+                'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'role' => $this->role($form, 'joint'),
+                'item' => $form->getString('item'),
                 'note' => $note,
             ] + $said,
         );
@@ -263,6 +280,23 @@ final readonly class VehicleEditor
         return mb_substr($id, 0, 60);
     }
 
+    /**
+     * What it is needed as by the procedures: as chosen, else by its name, else nothing.
+     *
+     * @param InputBag<string> $form
+     */
+    private function role(InputBag $form, string $kind): string
+    {
+        $chosen = $form->getString('role', self::BY_NAME);
+        if (self::BY_NAME === $chosen) {
+            return $this->roles->book()->suggested($kind, $form->getString('name'));
+        }
+
+        return '' === $chosen || $this->roles->book()->knows($kind, $chosen) ? $chosen : throw InvalidInput::in(
+            'role', sprintf('No procedure asks for “%s”: choose what it is needed as from the list.', mb_substr($chosen, 0, 60)),
+        );
+    }
+
     /** @param InputBag<string> $form */
     private function needed(InputBag $form, string $field): string
     {
@@ -340,7 +374,8 @@ final readonly class VehicleEditor
                     $old,
                     array_flip(
                         [
-                            'behind', 'tray', 'carries', 'wet', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction',
+                            'role', 'behind', 'place',
+                            'tray', 'carries', 'wet', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction',
                             'material', 'grade', 'figure', 'length', 'lengths', 'tool', 'angle', 'swing', 'gap', 'first', 'check',
                             'passes', 'when', 'drain_behind',
                         ],

@@ -8,10 +8,14 @@ use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Kit\KitReader;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
+use NimbleKnuckle\Core\Plan\Compiler\Chosen;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
+use NimbleKnuckle\Core\Plan\Procedure\ChoiceGroup;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Procedure\Questions;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
@@ -46,6 +50,7 @@ final readonly class FitPlanner
     public function plan(
         VehicleRecord $vehicle, array $procedureIds, array $choices, string $by, ?\DateTimeImmutable $at = null, int $people = 1,
     ): FitRecord {
+        $choices = Questions::agreed($this->procedures($procedureIds), $choices);
         $fit = self::record(
             $vehicle, $this->compile($vehicle, $procedureIds, $choices, $people), $procedureIds, $choices, $by,
             $at ?? $this->clock->now(),
@@ -75,6 +80,12 @@ final readonly class FitPlanner
         $fit->findings = count($sheet->findings);
 
         return $fit;
+    }
+
+    /** @return list<ChoiceGroup> what is asked of every fit, where it changes something on this vehicle */
+    public function habits(VehicleRecord $vehicle): array
+    {
+        return Chosen::asked($this->shelf->common()->ways, $vehicle->sheet());
     }
 
     /**

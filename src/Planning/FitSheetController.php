@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Planning;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fits\Recorder;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;

@@ -23,7 +23,8 @@ final class FitsController extends AbstractController
         $all = $fits->countSigned();
 
         return $this->render('planning/fits.html.twig', [
-            'open' => 1 === $page ? $fits->open() : [], 'signed' => $fits->signed(self::PAGE, ($page - 1) * self::PAGE), 'page' => $page,
+            'open' => 1 === $page ? $fits->open() : [], 'cancelled' => 1 === $page ? $fits->cancelled(20) : [],
+            'signed' => $fits->signed(self::PAGE, ($page - 1) * self::PAGE), 'page' => $page,
             'pages' => max(1, (int) ceil($all / self::PAGE)), 'all' => $all, 'phases' => Phase::cases(),
         ]);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use Symfony\Component\HttpFoundation\JsonResponse;

@@ -7,9 +7,11 @@ namespace NimbleKnuckle\App\Planning;
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitRecord;
-use NimbleKnuckle\App\Fits\FitStatus;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\CoreException;
+use NimbleKnuckle\Core\Plan\Compiler\Chosen;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
+use NimbleKnuckle\Core\Plan\Procedure\ChoiceGroup;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Procedure\Questions;
 use NimbleKnuckle\Core\Plan\Sheet\SheetChange;
@@ -32,16 +34,18 @@ final class ReplanController extends AbstractController
     ): Response {
         $fit = $fits->get($id);
         $stale = $request->isMethod('POST') && $request->request->getInt('revision', $fit->revision) !== $fit->revision;
-        FitStatus::Signed !== $fit->status || throw $this->createAccessDeniedException('A signed fit is not planned again.');
+        $fit->status->takesMarks() || throw $this->createAccessDeniedException('A fit that is signed or stopped is not planned again.');
         $input = $request->isMethod('POST') ? $request->request : $request->query;
         [$procedures, $drop] = self::wanted($fit, $input);
         $jobs = $this->known($shelf, $procedures);
-        $choices = $this->choices($fit, $jobs, $input);
+        $choices = $this->choices($fit, $jobs, $shelf->common()->ways, $input);
         $view = [
             'fit' => $fit, 'procedures' => $this->known($shelf, array_diff($procedures, $drop)),
             'jobs' => $this->known($shelf, $fit->procedures), 'drop' => $drop,
             'others' => array_filter($shelf->all(), static fn (Procedure $p): bool => !in_array($p->id, $fit->procedures, true)),
-            'choices' => $choices, 'asked' => Questions::of($jobs), 'add' => array_values(array_diff($procedures, $fit->procedures)),
+            'choices' => $choices, 'asked' => Questions::of($jobs),
+            'habits' => Chosen::asked($shelf->common()->ways, $fit->vehicleSheet()),
+            'add' => array_values(array_diff($procedures, $fit->procedures)),
             'input' => $input, 'change' => null,
             'error' => '', 'versions' => $replanner->versions($id),
         ];
@@ -96,19 +100,19 @@ final class ReplanController extends AbstractController
 
     /**
      * @param array<array-key, Procedure> $procedures
+     * @param list<ChoiceGroup> $ways asked of every fit
      * @param InputBag<string> $input
      *
      * @return array<string, string> group => what is chosen now
      */
-    private function choices(FitRecord $fit, array $procedures, InputBag $input): array
+    private function choices(FitRecord $fit, array $procedures, array $ways, InputBag $input): array
     {
         $choices = $fit->choices;
-        foreach ($procedures as $procedure) {
-            foreach ($procedure->groups as $group) {
-                $choices[$group->id] = '' !== $input->getString('c_'.$group->id)
-                    ? $input->getString('c_'.$group->id)
-                    : $choices[$group->id] ?? $group->default;
-            }
+        $groups = array_merge($ways, ...array_map(static fn (Procedure $job): array => $job->groups, array_values($procedures)));
+        foreach ($groups as $group) {
+            $choices[$group->id] = '' !== $input->getString('c_'.$group->id)
+                ? $input->getString('c_'.$group->id)
+                : $choices[$group->id] ?? $group->default;
         }
 
         return Questions::agreed(array_values($procedures), $choices);

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Document\Node;
@@ -93,8 +94,8 @@ final readonly class Replanner
     ): void {
         $this->db->transactional(function () use ($fit, $sheet, $procedures, $choices, $vehicle, $by, $reason, $events): void {
             $now = $this->db->fetchAssociative('SELECT revision, status FROM fit WHERE id = ?', [$fit->id]);
-            'signed' !== ($now['status'] ?? '')
-                || throw UnplannableFit::dueToItem('The fit was signed off meanwhile: it is not planned again.');
+            in_array($now['status'] ?? '', ['planned', 'in-hand'], true)
+                || throw UnplannableFit::dueToItem('The fit was signed off or stopped meanwhile: it is not planned again.');
             $fit->revision === (is_numeric($now['revision'] ?? null) ? (int) $now['revision'] : 0) || throw UnplannableFit::dueToItem(
                 'Somebody planned this fit again meanwhile. What you see now is the new sheet: look at the change once more.',
             );

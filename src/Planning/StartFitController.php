@@ -9,11 +9,15 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleList;
 use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\App\Web\Htmx;
+use NimbleKnuckle\App\Workshop\WorkshopBook;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\Missing;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Procedure\Questions;
+use NimbleKnuckle\Core\Plan\Procedure\RoleBook;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
@@ -29,7 +33,7 @@ final class StartFitController extends AbstractController
     public function __construct(
         private readonly Garage $garage, private readonly VehicleList $vehicles,
         private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner,
-        private readonly FitBook $fits, private readonly Together $together,
+        private readonly FitBook $fits, private readonly Together $together, private readonly WorkshopBook $workshop,
     ) {
     }
 
@@ -43,12 +47,12 @@ final class StartFitController extends AbstractController
             return $this->ask($vehicle);
         }
         $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
-        $workshop = WorkshopAnswers::read($input);
+        $workshop = WorkshopAnswers::read($input, $this->usual());
         $choices = $this->choices($procedures, $input, $workshop);
         $people = 2 === $input->getInt('people', 1) ? 2 : 1;
         $view = [
             'vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'workshop' => $workshop, 'people' => $people,
-            'asked' => Questions::of($procedures),
+            'asked' => Questions::of($procedures), 'habits' => $this->planner->habits($vehicle),
             'sheet' => null, 'jobs' => [], 'error' => implode(' ', $workshop->errors), 'saved' => 0.0,
             'past' => $this->fits->pastDurations(implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures))),
         ];
@@ -71,6 +75,12 @@ final class StartFitController extends AbstractController
         ) : $this->render('planning/questions.html.twig', $view, $status);
     }
 
+    /** @return array<string, ?float> */
+    private function usual(): array
+    {
+        return ['workshop' => $this->workshop->now()->temperature, 'altitude' => $this->workshop->now()->altitude];
+    }
+
     private function ask(?VehicleRecord $vehicle): Response
     {
         return $this->render('planning/start.html.twig', [
@@ -86,7 +96,7 @@ final class StartFitController extends AbstractController
         $vehicle = $this->garage->get($request->query->getString('vehicle'));
         $procedures = $this->chosen($request->query->all('procedures'));
         $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
-        $choices = $this->choices($procedures, $request->query, WorkshopAnswers::read($request->query));
+        $choices = $this->choices($procedures, $request->query, WorkshopAnswers::read($request->query, $this->usual()));
         $people = 2 === $request->query->getInt('people', 1) ? 2 : 1;
         try {
             $sheet = $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
@@ -118,16 +128,17 @@ final class StartFitController extends AbstractController
         );
     }
 
-    /** @return list<array{procedure: Procedure, missing: string}> */
+    /** @return list<array{procedure: Procedure, missing: string, gaps: list<Missing>}> */
     private function offered(VehicleRecord $vehicle): array
     {
         $offered = [];
         foreach ($this->shelf->all() as $procedure) {
             try {
                 $this->planner->compile($vehicle, [$procedure->id], []);
-                $offered[] = ['procedure' => $procedure, 'missing' => ''];
+                $offered[] = ['procedure' => $procedure, 'missing' => '', 'gaps' => []];
             } catch (UnplannableFit $e) {
-                $offered[] = ['procedure' => $procedure, 'missing' => $e->getMessage()];
+                $gaps = RoleBook::missing($procedure, $vehicle->sheet());
+                $offered[] = ['procedure' => $procedure, 'missing' => $e->getMessage(), 'gaps' => $gaps];
             }
         }
         usort(
@@ -152,6 +163,11 @@ final class StartFitController extends AbstractController
                 $option = $input->getString('c_'.$group->id);
                 $chosen[$group->id] = '' === $option ? $group->default : $option;
             }
+        }
+
+        foreach ($this->shelf->common()->ways as $way) {
+            $option = $input->getString('c_'.$way->id);
+            $chosen[$way->id] = '' === $option ? $way->default : $option;
         }
 
         return new Choices(Questions::agreed($procedures, $chosen) + $workshop->chosen);

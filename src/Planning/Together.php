@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Plan\Compiler\SharedWork;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Planning;
 
+use NimbleKnuckle\App\Workshop\WorkshopRecord;
 use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Plan\Compiler\Cure;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
@@ -15,9 +16,9 @@ use Symfony\Component\HttpFoundation\InputBag;
 final readonly class WorkshopAnswers
 {
     private const FIELDS = [
-        'workshop' => [Cure::CHOICE, Kind::Temperature, -10.0, 50.0, 'The workshop is between −10 and 50 °C.'],
+        'workshop' => [Cure::CHOICE, Kind::Temperature, WorkshopRecord::TEMPERATURES, 'The workshop is between −10 and 50 °C.'],
         'altitude' => [
-            FillFromBench::CHOICE, Kind::Altitude, -500.0, 6000.0,
+            FillFromBench::CHOICE, Kind::Altitude, WorkshopRecord::ALTITUDES,
             "A workshop lies between 500 m below and 6\u{202F}000 m above the sea.",
         ],
     ];
@@ -31,12 +32,16 @@ final readonly class WorkshopAnswers
     {
     }
 
-    /** @param InputBag<string> $input */
-    public static function read(InputBag $input): self
+    /**
+     * @param InputBag<string> $input
+     * @param array<string, ?float> $usual field => what the workshop has said, where this fit says nothing yet
+     */
+    public static function read(InputBag $input, array $usual = []): self
     {
         $typed = $chosen = $errors = [];
-        foreach (self::FIELDS as $field => [$choice, $kind, $low, $high, $bounds]) {
-            $typed[$field] = mb_substr(trim($input->getString($field)), 0, 120);
+        foreach (self::FIELDS as $field => [$choice, $kind, [$low, $high], $bounds]) {
+            $own = isset($usual[$field]) ? $usual[$field].' '.$kind->baseUnit()->symbol() : '';
+            $typed[$field] = mb_substr(trim($input->has($field) ? $input->getString($field) : $own), 0, 120);
             if ('' === $typed[$field]) {
                 continue;
             }

@@ -12,7 +12,7 @@ use NimbleKnuckle\App\Fits\EventLog;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Kernel;
 use NimbleKnuckle\App\Kit\KitReader;
-use NimbleKnuckle\App\Planning\ProcedureShelf;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;

@@ -7,10 +7,8 @@ namespace NimbleKnuckle\App\Web;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
-use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Sum\Show;
 use Twig\Attribute\AsTwigFilter;
-use Twig\Attribute\AsTwigFunction;
 
 /** How figures and times are shown: a thin space before the unit, no more digits than are worth reading. */
 final readonly class Format
@@ -51,22 +49,6 @@ final readonly class Format
     public static function torque(float $newtonMetres): string
     {
         return Digits::of(Kind::Torque, $newtonMetres);
-    }
-
-    /** The same in the unit the workshop speaks besides, with a comma or brackets left to the page; empty where it speaks metric. */
-    #[AsTwigFunction('beside')]
-    public static function beside(float $value, string $unit, UnitSystem $units, ?Unit $as = null): string
-    {
-        $metric = Unit::tryFrom($unit);
-
-        return null === $metric ? '' : $units->said($value, $metric, $as);
-    }
-
-    /** A vacuum is read in inches of mercury, not in psi. */
-    #[AsTwigFunction('vacuum_beside')]
-    public static function vacuumBeside(float $kilopascals, UnitSystem $units): string
-    {
-        return self::beside($kilopascals, Unit::Kilopascal->value, $units, Unit::InchMercury);
     }
 
     /** “2 h 40 min”, “25 min”. */

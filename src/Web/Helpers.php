@@ -34,6 +34,9 @@ final readonly class Helpers
     #[AsTwigFunction('seen_mark')]
     public static function seenMark(array $document, string $key, string|int $id): string
     {
+        if ('lifting' === $key) {
+            return ChangedMeanwhile::mark(is_array($document[$key] ?? null) ? $document[$key] : null);
+        }
         foreach (is_array($document[$key] ?? null) ? array_values($document[$key]) : [] as $i => $thing) {
             if (is_array($thing) && ('limits' === $key ? (string) $i : $thing['id'] ?? null) === (string) $id) {
                 return ChangedMeanwhile::mark($thing);

@@ -41,8 +41,9 @@ final class JumpController extends AbstractController
             ),
         );
         $fits = $db->fetchAllNumeric(
-            "SELECT f.id, f.title, v.short, f.status FROM fit f JOIN vehicle v ON v.id = f.vehicle_id
-                WHERE lower(f.title || ' ' || v.name) LIKE ? ESCAPE '\\'
+            "SELECT f.id, f.title, v.short, f.status FROM fit f JOIN vehicle v ON v.id = f.vehicle_id LEFT JOIN job j ON j.fit_id = f.id
+                WHERE lower(f.title || ' ' || v.name || ' ' || coalesce(j.registration || ' ' || replace(j.registration, ' ', '') || ' '
+                    || j.number || ' ' || j.customer || ' ' || j.phone || ' ' || j.chassis, '')) LIKE ? ESCAPE '\\'
                 ORDER BY CASE f.status WHEN 'signed' THEN 1 ELSE 0 END, f.created_at DESC LIMIT 8",
             [$like],
         );

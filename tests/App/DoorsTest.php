@@ -28,11 +28,14 @@ final class DoorsTest extends AppTestCase
                     $name, ['vehicle', 'edit_vehicle', 'fluids', 'fluid_enter'], true,
                 ) ? 'veldra-tarn-20t' : '01ARZ3NDEKTSV4RRFFQ69G5FAV',
                 '{step}' => 'x', '{mishap}' => 'snapped-bolt',
-                '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{what}' => 'remove', '{circuit}' => 'coolant',
+                '{login}' => 'joss', '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{circuit}' => 'coolant',
+                '{what}' => 'person_act' === $name ? 'off' : 'remove',
             ]);
             $this->client->request($route->getMethods()[0] ?? 'GET', $path);
             $status = $this->client->getResponse()->getStatusCode();
-            if (!in_array($status, [302, 401, 403], true)) {
+            if ('first_lead' === $name) {
+                self::assertResponseRedirects('/sign-in', 303, 'open only where nobody is');
+            } elseif (!in_array($status, [302, 401, 403], true)) {
                 $open[] = $name;
             } elseif (302 === $status) {
                 self::assertMatchesRegularExpression(

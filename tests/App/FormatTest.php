@@ -58,21 +58,6 @@ final class FormatTest extends TestCase
         self::assertSame(['4.10', '0.25'], array_map(Format::litres(...), [4.1, 0.25]));
     }
 
-    public function testTheOtherUnitStandsBesideWhereItIsSpoken(): void
-    {
-        $plain = static fn (string $text): string => (string) preg_replace('/[\x{2060}\x{2009}\x{00A0}\x{202F}]+/u', ' ', $text);
-        $us = UnitSystem::Us;
-        self::assertSame('6.64 lbf·ft', $plain(Format::beside(9.0, 'N·m', $us)));
-        self::assertSame('4.33 US qt', $plain(Format::beside(4.1, 'L', $us)));
-        self::assertSame('7.21 imp pt', $plain(Format::beside(4.1, 'L', UnitSystem::Imperial)));
-        self::assertSame('190 °F', $plain(Format::beside(88.0, 'degC', $us)));
-        self::assertSame('12.3 psi', $plain(Format::beside(84.66, 'kPa', $us)));
-        self::assertSame('25.0 inHg', $plain(Format::vacuumBeside(84.66, $us)));
-        foreach ([['percent', $us], ['furlong', $us], ['N·m', UnitSystem::Metric], ['degC', UnitSystem::Imperial]] as [$unit, $system]) {
-            self::assertSame('', Format::beside(3.0, $unit, $system), $unit);
-        }
-    }
-
     #[DataProvider('spoken')]
     public function testTheUnitsSpokenAreHeardFromWhatWasWritten(UnitSystem $system, string ...$texts): void
     {

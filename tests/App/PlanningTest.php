@@ -21,6 +21,7 @@ use NimbleKnuckle\App\Planning\Together;
 use NimbleKnuckle\App\Planning\WorkshopAnswers;
 use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Plan\Compiler\Cure;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\InputBag;
@@ -36,6 +37,24 @@ use Symfony\Component\HttpFoundation\InputBag;
 #[CoversClass(PlanApiController::class)]
 final class PlanningTest extends AppTestCase
 {
+    public function testTheWaysOfEveryFitStayWithIt(): void
+    {
+        $this->signIn('joss');
+        $crawler = $this->client->request('GET', '/start?vehicle=pelliver-dray-18&procedure=torque-rod-mounts&c_range-end=high');
+        self::assertSelectorTextContains('body', 'Which end of a range do you tighten to?');
+        $this->client->submit($crawler->selectButton('Make the sheet')->form());
+        $id = basename($this->client->getResponse()->headers->get('Location') ?? '');
+        $joint = static fn (self $test): Joint => $test->service(FitBook::class)->get($id)->vehicleSheet()->joints['upper-rod-body'];
+        self::assertSame(48.0, $joint($this)->spec->target());
+        $crawler = $this->client->request('GET', '/fits/'.$id.'/replan?c_range-end=low');
+        self::assertSame('low', $crawler->filter('#c-range-end option[selected]')->attr('value'));
+        $this->client->request('GET', '/start?vehicle=veldra-tarn-20t&procedure=thermostat-under');
+        self::assertSelectorTextNotContains('body', 'Which end of a range');
+        $this->client->request('GET', '/start?vehicle=pelliver-dray-18&procedure=torque-rod-mounts&c_range-end=sideways');
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('[role=alert]', '“sideways” is no answer');
+    }
+
     public function testSeveralJobsShowWhatTheySaveAndWhatElseIsCheap(): void
     {
         $this->signIn('joss');

@@ -41,7 +41,8 @@ final class SumPagesTest extends AppTestCase
         'even-take-up' => 'turns', 'thread-engagement' => 'mm', 'thread-gauge' => 'M8', 'thread-compound' => 'threadlocker',
         'bolt-reuse' => 'mm', 'trace-judge' => 'sound', 'coolant-mix' => 'L coolant',
         'coolant-protect' => '−3', 'vacuum-fill' => 'kPa', 'coolant-level' => 'L', 'warm-up' => 'sound', 'thermostat-test' => 'K',
-        'oil-fill' => 'L', 'clamp-size' => 'mm', 'seal-squeeze' => '19.8',
+        'oil-fill' => 'L', 'clamp-size' => 'mm', 'mount-tired' => '6.00',
+        'seal-squeeze' => '19.8', 'face-seal' => '2.00', 'bolt-spacing' => '31.2',
         'extension-twist' => '12.6', 'clearance' => 'mm', 'tilt-clearance' => '37.4', 'lift-links' => 'times', 'mount-share' => '°',
     ];
 

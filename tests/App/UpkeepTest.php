@@ -5,15 +5,22 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\App;
 
 use NimbleKnuckle\App\Demo\History;
+use NimbleKnuckle\App\Upkeep\Backup;
 use NimbleKnuckle\App\Upkeep\BackupCommand;
+use NimbleKnuckle\App\Upkeep\BackupController;
+use NimbleKnuckle\App\Upkeep\Backups;
 use NimbleKnuckle\App\Upkeep\BenchCommand;
 use NimbleKnuckle\App\Upkeep\Database;
 use NimbleKnuckle\App\Upkeep\FreeSpace;
 use NimbleKnuckle\App\Upkeep\RestoreCommand;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\Clock\MockClock;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 #[CoversClass(Database::class)]
+#[CoversClass(Backups::class)]
+#[CoversClass(Backup::class)]
+#[CoversClass(BackupController::class)]
 #[CoversClass(FreeSpace::class)]
 #[CoversClass(BackupCommand::class)]
 #[CoversClass(RestoreCommand::class)]
@@ -38,6 +45,45 @@ final class UpkeepTest extends AppTestCase
         foreach ([...glob($folder.'/*') ?: [], ...glob(dirname(__DIR__, 2).'/var/test-data/*before-restore*') ?: []] as $left) {
             unlink($left);
         }
+        rmdir($folder);
+    }
+
+    public function testALeadMakesABackupInTheBrowserAndTakesItAway(): void
+    {
+        array_map(unlink(...), glob(dirname(__DIR__, 2).'/var/test-data/backups/*') ?: []);
+        $this->signIn('ines');
+        $crawler = $this->client->request('GET', '/backups');
+        self::assertSelectorTextContains('main', 'There is no backup yet.');
+        $this->client->submit($crawler->selectButton('Make a backup')->form());
+        $crawler = $this->client->followRedirect();
+        self::assertSelectorTextContains('.notice', 'Backup made and checked');
+        self::assertSelectorTextNotContains('main', 'no backup yet');
+        $this->client->click($crawler->selectLink('Download')->link());
+        self::assertResponseIsSuccessful();
+        $file = $this->client->getResponse();
+        self::assertInstanceOf(BinaryFileResponse::class, $file);
+        self::assertStringStartsWith('SQLite format 3', (string) file_get_contents($file->getFile()->getPathname(), false, null, 0, 20));
+        unlink($file->getFile()->getPathname());
+        foreach (['nimble-knuckle-20260101-000000-000.db', 'test.db'] as $name) {
+            $this->client->request('GET', '/backups/'.$name);
+            self::assertResponseStatusCodeSame(404, $name);
+        }
+        $this->signIn('joss');
+        $this->client->request('GET', '/backups');
+        self::assertResponseStatusCodeSame(403);
+    }
+
+    public function testABackupOfMoreThanAWeekIsSpokenOf(): void
+    {
+        $folder = sys_get_temp_dir().'/nk-old-'.getmypid();
+        mkdir($folder.'/backups', recursive: true);
+        $due = fn (string $now): string => (new Backups($this->service(Database::class), new MockClock($now), $folder))->due();
+        self::assertSame('There is no backup yet.', $due('2026-11-26'));
+        touch($folder.'/backups/nimble-knuckle-20261110-120000-000.db');
+        touch($folder.'/backups/nimble-knuckle-of-mine.db');
+        self::assertSame(['', 'The last backup is 8 days old.'], [$due('2026-11-18 11:00'), $due('2026-11-18 13:00')]);
+        array_map(unlink(...), glob($folder.'/backups/*') ?: []);
+        rmdir($folder.'/backups');
         rmdir($folder);
     }
 

@@ -17,6 +17,110 @@ use Symfony\Component\HttpFoundation\Request;
 #[CoversClass(VehicleEditor::class)]
 final class VehicleEditorTest extends AppTestCase
 {
+    /** From nothing: what a procedure misses is entered where it is named, and then the procedure can be planned. */
+    public function testWhatAProcedureMissesIsEnteredWhereItIsNamed(): void
+    {
+        $this->signIn('joss');
+        $crawler = $this->client->request('GET', '/vehicles');
+        $this->client->submit($crawler->filter('form[action="/vehicles"]')->form(), ['name' => 'Harrow Pin 12']);
+        $crawler = $this->client->followRedirect();
+        self::assertSelectorTextContains('#carried', '0 of 13');
+        foreach (['starter cover', 'starter'] as $item) {
+            $crawler = $this->client->click($crawler->filter('#carried')->selectLink($item)->link());
+            self::assertSame($item, $crawler->filter('#i-name')->attr('value'));
+            $this->client->submit($crawler->selectButton('Save the item')->form());
+            $crawler = $this->client->followRedirect();
+        }
+        foreach (['starter bolts' => '2x M10x50 8.8 47 Nm', 'starter cable nut' => '1x M8 9 Nm'] as $joint => $line) {
+            $crawler = $this->client->click($crawler->filter('#carried')->selectLink($joint)->link());
+            $this->client->submit($crawler->selectButton('Save the joint')->form(), ['line' => $line, 'item' => 'starter']);
+            $crawler = $this->client->followRedirect();
+        }
+        self::assertSelectorTextContains('#carried', '1 of 13');
+        $crawler = $this->client->click($crawler->filter('#carried')->selectLink('Plan Starter motor')->link());
+        $this->client->submit($crawler->selectButton('Make the sheet')->form());
+        self::assertResponseRedirects();
+    }
+
+    public function testANameSaysWhatAnItemIsNeededAsUnlessSomebodyChose(): void
+    {
+        $this->signIn('joss');
+        $role = fn (string $item): string => $this->tarn()->sheet()->items[$item]->role;
+        $this->apply(['what' => 'item', 'name' => 'Coolant pump, engine driven']);
+        self::assertSame('water-pump', $role('coolant-pump-engine-driven'));
+        $this->apply(['what' => 'item', 'name' => 'Belt guard', 'role' => 'starter-cover']);
+        self::assertSame('starter-cover', $role('belt-guard'));
+        $this->apply(['what' => 'item', 'name' => 'Water pump drain', 'role' => '']);
+        self::assertSame('water-pump-drain', $role('water-pump-drain'), 'nothing asks for it');
+        $this->expectExceptionMessageMatches('/No procedure asks for “dashboard”/');
+        $this->apply(['what' => 'item', 'name' => 'Dash', 'role' => 'dashboard']);
+    }
+
+    public function testWhatIsKnownOfLiftingIsEnteredAndReadBack(): void
+    {
+        $this->signIn('joss');
+        $crawler = $this->client->request('GET', '/vehicles/corrin-drover-27d/edit');
+        $before = $this->service(Garage::class)->get('corrin-drover-27d')->sheet()->lifting;
+        $form = $crawler->selectButton('Save what is known of lifting')->form();
+        self::assertStringContainsString(
+            "freed by viscous fan\nexhaust pipe -250 -40 45 180\n", $crawler->filter('#l-points')->text(null, false),
+        );
+        $this->client->submit($form);
+        $sheet = $this->service(Garage::class)->get('corrin-drover-27d')->sheet();
+        self::assertEquals($before, $sheet->lifting, 'sent as it stood, nothing changes');
+        $crawler = $this->client->request('GET', '/vehicles/corrin-drover-27d/edit');
+        $form = $crawler->selectButton('Save what is known of lifting')->form();
+        $this->client->submit($form, [
+            'mass' => '410 lb', 'pivot' => '−400, 25', 'hooks' => "front hook 300 380 200\nspare eye 10 390",
+            'points' => "fan 420 250 22 90 freed by fan\nhose no 2 150 520,5 95 90", 'mounts' => 'left mount -300 200 120 180 pu',
+        ]);
+        self::assertResponseRedirects();
+        $lifting = $this->service(Garage::class)->get('corrin-drover-27d')->sheet()->lifting;
+        self::assertEqualsWithDelta(185.97, $lifting->mass, 0.01);
+        self::assertSame([-400.0, 25.0], $lifting->pivot);
+        self::assertSame([200.0, 0.0], array_column($lifting->hooks, 'rating'));
+        self::assertSame(['fan', 'hose no 2'], array_column($lifting->points, 'name'));
+        self::assertSame(520.5, $lifting->points[1]->y);
+        self::assertSame(['fan' => 'fan'], $lifting->freedBy);
+        self::assertFalse($lifting->mounts[0]->isRubber);
+    }
+
+    public function testOfTwoWhoChangeItTheSecondIsTold(): void
+    {
+        $this->signIn('joss');
+        $form = $this->client->request('GET', '/vehicles/corrin-drover-27d/edit')->selectButton('Save what is known of lifting')->form();
+        $this->client->submit($form, ['mass' => '270 kg']);
+        $this->client->submit($form, ['mass' => '280 kg']);
+        self::assertResponseStatusCodeSame(409);
+        self::assertSame(270.0, $this->service(Garage::class)->get('corrin-drover-27d')->sheet()->lifting->mass);
+    }
+
+    #[DataProvider('badLifting')]
+    public function testALineThatIsNotUnderstoodIsNamedAndKept(string $field, string $text, string $says): void
+    {
+        $this->signIn('joss');
+        $crawler = $this->client->request('GET', '/vehicles/corrin-drover-27d/edit');
+        $this->client->submit($crawler->selectButton('Save what is known of lifting')->form(), [$field => $text]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('[role=alert]', $says);
+        $kept = $this->client->getCrawler()->filter('#lifting-form [name='.$field.']');
+        self::assertSame($text, $kept->attr('value') ?? $kept->text(null, false));
+    }
+
+    /** @return iterable<array{string, string, string}> */
+    public static function badLifting(): iterable
+    {
+        yield ['mass', 'heavy', 'Mass'];
+        yield ['mass', '9000 kg', '5000'];
+        yield ['pivot', '3', 'two numbers in mm'];
+        yield ['hooks', 'front hook three 380', 'Line 1, “front hook three 380”'];
+        yield ['hooks', '310 380 200', 'a name, then its numbers'];
+        yield ['points', 'fan 420 250 22', 'like “fan 420 250 22 90”'];
+        yield ['points', 'fan 420 250 22 90 freed by the bonnet', 'No item of the sheet is called “the bonnet”'];
+        yield ['mounts', 'left -300 200 120 180 jelly', '“jelly” is no kind of mount'];
+        yield ['mounts', 'left -300 200 -120 180', 'stiffness'];
+    }
+
     private const TARN = 'veldra-tarn-20t';
 
     /** @param list<float> $three */

@@ -14,7 +14,7 @@ test('starter, gearbox mount and water pump are planned together', async ({ page
   const errors = watchConsole(page);
   await signIn(page, demo.base, /Joss Wending/);
   await page.goto(`${demo.base}/start?vehicle=corrin-drover-27d`);
-  for (const name of ['Starter motor', 'Gearbox mount with insert', 'Water pump']) await page.getByLabel(`With others: ${name}`).check();
+  for (const name of ['Starter motor', 'Gearbox mount with insert', 'Water pump']) await page.getByLabel(`Add to this job: ${name}`).check();
   await page.getByRole('button', { name: 'Plan what is ticked, together' }).click();
   await expect(page.getByRole('heading', { name: /Starter motor/ })).toBeVisible();
   const one = await page.locator('#preview .pair b').first().innerText();
@@ -81,16 +81,16 @@ test('a vehicle is entered as one talks, and the map is drawn', async ({ page })
   await page.getByRole('button', { name: 'Enter it' }).click();
   await page.getByLabel('What it is').fill('starter cover');
   await page.getByLabel('Loose pieces, one kind a line').fill('2x flange nuts, 10 mm socket');
-  await page.getByRole('button', { name: 'Keep the item' }).click();
+  await page.getByRole('button', { name: 'Save the item' }).click();
   await expect(page.getByText('Kept on the vehicle sheet.')).toBeVisible();
   await page.getByLabel('What it is').fill('starter');
   await page.getByLabel('starter cover', { exact: true }).first().check();
-  await page.getByRole('button', { name: 'Keep the item' }).click();
+  await page.getByRole('button', { name: 'Save the item' }).click();
   await page.getByLabel('As you would say it').fill('2x M10x60 8.8 into cast iron 47 Nm / 35 ft-lb dry 15 mm socket line');
   await expect(page.locator('#read-back')).toContainText('47 N·m');
   await page.locator('#j-name').fill('starter bolts');
   await page.locator('#j-item').selectOption({ label: 'starter' });
-  await page.getByRole('button', { name: 'Keep the joint' }).click();
+  await page.getByRole('button', { name: 'Save the joint' }).click();
   await page.goto(`${demo.base}/vehicles/marl-heron-12`);
   await expect(page.getByRole('group', { name: /starter lies behind starter cover/ })).toBeVisible();
   await expect(page.getByText('47 Nm / 35 ft-lb')).toBeVisible();

@@ -1,5 +1,5 @@
 // Runs the demo as a person would, with bin/demo, on a port and a database of its own.
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -7,8 +7,10 @@ const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 const sleep = (ms) => new Promise((done) => { setTimeout(done, ms); });
 
 export class Demo {
-  constructor(port) {
+  /** @param {{ empty?: boolean }} how an empty one has nobody and nothing in it, as on the first day */
+  constructor(port, { empty = false } = {}) {
     this.port = port;
+    this.empty = empty;
     this.base = `http://127.0.0.1:${port}`;
   }
 
@@ -16,6 +18,8 @@ export class Demo {
     const env = { ...process.env, NK_PORT: String(this.port), APP_DATA: `var/browser-${this.port}`, APP_ENV: 'prod' };
     delete env.NK_RESET;
     if (reset) env.NK_RESET = '1';
+    if (this.empty) env.NK_EMPTY = '1';
+    this.env = env;
     this.output = '';
     this.process = spawn('bin/demo', { cwd: root, env, detached: true });
     this.process.stdout.on('data', (chunk) => { this.output += chunk; });
@@ -28,6 +32,11 @@ export class Demo {
       await sleep(200);
     }
     throw new Error(`bin/demo did not come up: ${this.output}`);
+  }
+
+  /** What a command of the application prints, on this database. */
+  console(...args) {
+    return execFileSync('php', ['bin/console', ...args], { cwd: root, env: { ...this.env, APP_DEBUG: '0' }, encoding: 'utf8' });
   }
 
   /** Ends it the hard way, workers and all, as a pulled plug would. */

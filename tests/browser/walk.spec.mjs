@@ -18,9 +18,9 @@ test('a mechanic plans the fit and is shown what each way changes', async ({ pag
   await expect(page.getByText('Drover 27D: Coolant level, cold, next morning')).toBeVisible();
   await expect(page.locator('.tag b').first()).toHaveText('9');
   await page.getByRole('link', { name: 'Start a fit', exact: true }).click();
-  await page.locator('article', { hasText: 'Veldra Tarn' }).getByRole('link', { name: 'This one' }).click();
-  await expect(page.locator('article', { hasText: 'Water pump' }).getByText('has no item')).toBeVisible();
-  await page.locator('article', { hasText: 'Thermostat under the vehicle' }).getByRole('link', { name: 'This one' }).click();
+  await page.locator('article', { hasText: 'Veldra Tarn' }).getByRole('link', { name: 'Choose' }).click();
+  await expect(page.locator('article', { hasText: 'Water pump' }).getByText('The vehicle sheet has no')).toBeVisible();
+  await page.locator('article', { hasText: 'Thermostat under the vehicle' }).getByRole('link', { name: 'Choose' }).click();
   const steps = page.locator('#preview .figure-number');
   const asked = await steps.innerText();
   await page.getByText('Overheats', { exact: true }).click();
@@ -214,11 +214,11 @@ test('sheet and record print, the fit goes out and comes in, the due list is a c
   const copy = { ...document, id: `01${document.id.slice(2).split('').reverse().join('')}`, title: 'Thermostat, as told by another workshop', events: document.events.map((e, i) => ({ ...e, id: `01ZZZZZZZZZZZZZZZZZZZZZ${String(i).padStart(3, '0')}` })).filter((e) => !['undone', 'found', 'waived', 'signed', 'follow-up-closed'].includes(e.type)) };
   await page.goto(`${demo.base}/import`);
   await page.locator('#file').setInputFiles({ name: 'fit.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(copy)) });
-  await page.getByRole('button', { name: 'Read it in' }).click();
+  await page.getByRole('button', { name: 'Import' }).click();
   await expect(page.getByText('The fit is in.')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Thermostat, as told by another workshop' })).toBeVisible();
   await page.goto(`${demo.base}/import`);
   await page.locator('#file').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify({ ...document, events: [{ id: 'x' }] })) });
-  await page.getByRole('button', { name: 'Read it in' }).click();
+  await page.getByRole('button', { name: 'Import' }).click();
   await expect(page.getByRole('alert')).toContainText('events.0');
 });

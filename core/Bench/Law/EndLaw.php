@@ -15,6 +15,10 @@ use NimbleKnuckle\Core\Plan\Procedure\Deed;
 /** Waiving, closing a follow-up, taking back and signing off. */
 final readonly class EndLaw
 {
+    public const ON_HOLD = 'on-hold';
+    public const CANCELLED = 'cancelled';
+    private const STOPS = [self::ON_HOLD, self::CANCELLED];
+
     public function __construct(private Fit $fit, private Hand $hand)
     {
     }
@@ -26,6 +30,8 @@ final readonly class EndLaw
             EventType::Waived => $this->ensureWaivable($event),
             EventType::FollowUpClosed => $this->ensureBooked($event),
             EventType::Undone => $this->ensureUndoable($event),
+            EventType::Stopped => $this->ensureStoppable($event),
+            EventType::TakenUp => $this->ensureStopped(),
             default => $this->ensureSignable($event),
         };
     }
@@ -57,6 +63,24 @@ final readonly class EndLaw
         }
 
         throw InvalidEvent::in('follow_up', 'There is no such check on this fit.');
+    }
+
+    /** A mechanic puts a fit on hold; over loose ends only a lead cancels. */
+    private function ensureStoppable(FitEvent $event): void
+    {
+        $kind = $event->string('kind');
+        in_array($kind, self::STOPS, true) || throw InvalidEvent::in('kind', 'A fit is put on hold, or it is cancelled.');
+        $this->hand->mayWaiveDanger() || throw InvalidEvent::in('kind', 'A mechanic or a lead stops a fit.');
+        $open = count($this->fit->looseEnds());
+        self::CANCELLED !== $kind || 0 === $open || $this->hand->isLead() || throw InvalidEvent::in('kind', sprintf(
+            '%d loose %s open: close %s first, or a lead cancels.', $open, 1 === $open ? 'end is' : 'ends are', 1 === $open ? 'it' : 'them',
+        ));
+    }
+
+    private function ensureStopped(): void
+    {
+        null !== $this->fit->state->stopped || throw InvalidEvent::in('fit', 'This fit is in hand: nobody stopped it.');
+        $this->hand->mayWaiveDanger() || throw InvalidEvent::in('fit', 'A mechanic or a lead takes a fit up again.');
     }
 
     private function ensureUndoable(FitEvent $event): void

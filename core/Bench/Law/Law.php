@@ -42,7 +42,7 @@ final readonly class Law
             EventType::Mishap => $this->ensureMishap($event),
             EventType::StopSeen => $this->ensureStop($event),
             EventType::Noted => null,
-            EventType::Waived, EventType::FollowUpClosed, EventType::Undone,
+            EventType::Waived, EventType::FollowUpClosed, EventType::Undone, EventType::Stopped, EventType::TakenUp,
             EventType::Signed => (new EndLaw($this->fit, $this->hand))->ensure($event),
         };
     }
@@ -51,6 +51,11 @@ final readonly class Law
     {
         if (null !== $this->fit->state->signed && !in_array($event->type, [EventType::FollowUpClosed, EventType::Noted], true)) {
             throw InvalidEvent::in('fit', 'This fit is signed off; only notes and due checks can be added.');
+        }
+        $stopped = $this->fit->state->stopped;
+        if (null !== $stopped && !in_array($event->type, [EventType::TakenUp, EventType::FollowUpClosed, EventType::Noted], true)) {
+            $said = str_replace('-', ' ', $stopped->string('kind'));
+            throw InvalidEvent::in('fit', sprintf('This fit is %s: take it up again first.', $said));
         }
     }
 

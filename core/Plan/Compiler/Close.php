@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
@@ -74,7 +75,7 @@ final readonly class Close
             if (null === $item || '' === $drain || in_array($item->id, $vehicle->circuits[$circuit]->plumbing->drainBehind, true)) {
                 continue;
             }
-            $tasks[$id] = new Task($id, $task->position, array_values(array_unique([...$task->after, $drain])), $task->passive);
+            $tasks[$id] = $task->standingBy($drain);
         }
 
         return $tasks;
@@ -96,9 +97,8 @@ final readonly class Close
                 [] === array_filter($task->after, static fn (string $one): bool => isset($waiting[$one])) || $waiting[$id] = true;
             }
         } while (count($waiting) > $before);
-        $task = $tasks[$hold];
         $others = array_map(strval(...), array_keys(array_diff_key($tasks, $waiting)));
-        $tasks[$hold] = new Task($hold, $task->position, array_values(array_unique([...$task->after, ...$others])), $task->passive);
+        $tasks[$hold] = $tasks[$hold]->waitingFor($others);
 
         return $tasks;
     }
@@ -162,6 +162,7 @@ final readonly class Close
             if (!isset($opOf[$id])) {
                 $tasks['item:'.$id] = new Task(
                     'item:'.$id, $vehicle->items[$id]->access->position, array_map($taskOf, $vehicle->items[$id]->access->behind),
+                    place: $vehicle->items[$id]->access->place,
                 );
             }
         }
@@ -172,7 +173,7 @@ final readonly class Close
             $position = $removes ? $vehicle->items[$b->item]->access->position : $b->operation->slot->position;
             $tasks[$id] = new Task(
                 $id, $position, array_values(array_unique([...$before[$b->operation->id] ?? [], ...array_map($taskOf, $blockers)])),
-                $b->operation->slot->passive,
+                $b->operation->slot->passive, $vehicle->items[$b->item]->access->place ?? Place::Anywhere,
             );
         }
 

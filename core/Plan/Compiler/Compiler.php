@@ -10,13 +10,21 @@ use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Procedure\Questions;
 use NimbleKnuckle\Core\Plan\Sheet\Lists;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
-/** Makes a fit sheet: resolve, close, order, expand (with the cures and the moves), weave, list, lint. Same input, same output. */
+/**
+ * Makes a fit sheet: resolve, close, order, expand (with the cures, the run-down and the moves), weave, list, lint. Same input,
+ * same output.
+ */
 final readonly class Compiler
 {
+    /** Moves that any job off the floor needs. */
+    private const UP_AND_DOWN = 2;
+
     public function __construct(private CommonParts $common, private Linter $linter = new Linter())
     {
     }
@@ -31,12 +39,18 @@ final readonly class Compiler
     public function compile(
         array $procedures, Choices $choices, VehicleSheet $vehicle, Kit $kit, int $people = 1, ?Standing $standing = null,
     ): Sheet {
-        $resolved = (new Resolve())->of($procedures, $choices, $vehicle, $standing->ids ?? []);
-        $strip = self::strip($resolved, $vehicle);
-        $steps = (new Depend($vehicle))->between((new Expand($vehicle))->of($resolved->bound, $strip), $resolved);
-        $steps = (new Overlap($vehicle))->of((new Group())->of($steps), $resolved);
+        $this->ensureOffered($choices);
+        $choices = new Choices(Questions::agreed($procedures, $choices->chosen));
+        $vehicle = Chosen::onto($vehicle, $choices);
+        [$steps, $resolved] = self::arranged($procedures, $choices, $vehicle, $standing->ids ?? []);
+        foreach (null === $standing && Moves::needed($steps) > self::UP_AND_DOWN ? self::turned($procedures) : [] as $turned) {
+            [$other, $so] = self::arranged($turned, $choices, $vehicle, []);
+            [$steps, $resolved] = Moves::needed($other) < Moves::needed($steps) ? [$other, $so] : [$steps, $resolved];
+        }
         $cured = (new Cure($vehicle, $choices))->into($standing?->carried($steps) ?? $steps);
+        $cured = (new RunDown($vehicle, $choices))->into($cured);
         [$steps, $moves] = (new Moves($this->common, $vehicle))->into((new ToolCount($this->common))->into($cured));
+        $steps = 2 === $people ? (new Await())->in($steps, $resolved) : $steps;
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
         $bare = new Sheet(
@@ -45,6 +59,47 @@ final readonly class Compiler
         );
 
         return $this->linter->marked($bare, $vehicle, $kit);
+    }
+
+    /**
+     * @param list<Procedure> $procedures
+     * @param list<string> $standing
+     *
+     * @return array{list<Step>, Resolved}
+     */
+    private static function arranged(array $procedures, Choices $choices, VehicleSheet $vehicle, array $standing): array
+    {
+        $resolved = (new Resolve())->of($procedures, $choices, $vehicle, $standing);
+        $strip = self::strip($resolved, $vehicle);
+        $steps = (new Depend($vehicle))->between((new Expand($vehicle))->of($resolved->bound, $strip), $resolved);
+
+        return [(new Overlap($vehicle))->of((new Group($vehicle))->of($steps), $resolved), $resolved];
+    }
+
+    /**
+     * The same jobs with another of them first: where two want the vehicle elsewhere, who begins decides how often it goes up.
+     *
+     * @param list<Procedure> $procedures
+     *
+     * @return list<list<Procedure>>
+     */
+    private static function turned(array $procedures): array
+    {
+        $turned = count($procedures) > 1 ? [array_reverse($procedures)] : [];
+        for ($i = 1; $i < count($procedures) && count($procedures) > 2; ++$i) {
+            $turned[] = [...array_slice($procedures, $i), ...array_slice($procedures, 0, $i)];
+        }
+
+        return $turned;
+    }
+
+    /** @throws UnplannableFit */
+    private function ensureOffered(Choices $choices): void
+    {
+        foreach ($this->common->ways as $way) {
+            $option = $choices->of($way->id);
+            '' === $option || null !== $way->option($option) || throw UnplannableFit::dueToChoice($way->ask, $option);
+        }
     }
 
     /**

@@ -17,8 +17,9 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\Temperature;
 
 /**
- * Between expand and weave: a compound that cures becomes a wait, from the tightening to the first fluid, heat or load. Its
- * minutes are the joint's own where they were entered, else by compound, metal and the warmth of the workshop in °C.
+ * Between expand and weave: a compound that cures becomes a wait, from the tightening to the first fluid, heat or load; a face
+ * sealant has its wait in the procedure. The minutes are the joint's own where they were entered, else by compound, metal and the
+ * warmth of the workshop in °C.
  */
 final readonly class Cure
 {
@@ -39,13 +40,13 @@ final readonly class Cure
     {
         $cured = [];
         foreach ($steps as $i => $step) {
-            $cured[] = $step;
+            $cured[] = $this->set($step);
             $joint = Deed::Tighten === $step->deed ? $this->vehicle->joints[$step->target->joint] ?? null : null;
             $minutes = null === $joint ? 0.0 : $this->minutes($joint);
             if (null === $joint || $minutes <= 0.0) {
                 continue;
             }
-            $until = $this->loadedBy(array_slice($steps, $i + 1));
+            $until = $this->loadedBy($joint, array_slice($steps, $i + 1));
             if ('' !== $until) {
                 $cured[] = $this->wait($step, $joint, $minutes, $until);
             }
@@ -71,6 +72,14 @@ final readonly class Cure
         return new Step('cure.'.$step->id, Deed::Wait, new Target(), $words, $slot);
     }
 
+    /** The wait for the sealant of a face, as long as it takes at this warmth. */
+    private function set(Step $step): Step
+    {
+        $minutes = $step->slot->sealant?->untilFluid(Temperature::celsius($this->temperature()))->minutes ?? 0.0;
+
+        return $minutes <= 0.0 ? $step : $step->with(minutes: new Minutes($minutes, $minutes, 1.5 * $minutes));
+    }
+
     private function minutes(Joint $joint): float
     {
         $isPassive = $joint->seat->isSoft() || str_starts_with($joint->fastener->grade, 'A');
@@ -87,11 +96,18 @@ final readonly class Cure
         return is_numeric($said) ? max(-10.0, min(50.0, (float) $said)) : self::USUAL;
     }
 
-    /** @param list<Step> $later */
-    private function loadedBy(array $later): string
+    /**
+     * The first step that heats or shakes it, or wets it: a fill does where it seals, or sits in that circuit.
+     *
+     * @param list<Step> $later
+     */
+    private function loadedBy(Joint $joint, array $later): string
     {
+        $wet = $this->vehicle->items[$joint->item]->dangers->wet ?? '';
+        $seals = Compound::Sealant === Compound::named($joint->seat->compound) || '' === $joint->item;
         foreach ($later as $step) {
-            if (in_array($step->deed, [Deed::Fill, Deed::Start, Deed::Drive], true)) {
+            $wets = Deed::Fill === $step->deed && ($seals || '' !== $wet && $wet === $step->target->circuit);
+            if ($wets || in_array($step->deed, [Deed::Start, Deed::Drive], true)) {
                 return $step->id;
             }
         }

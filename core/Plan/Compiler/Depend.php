@@ -27,19 +27,19 @@ final readonly class Depend
      */
     public function between(array $steps, Resolved $resolved): array
     {
-        $owners = [];
-        foreach ($resolved->chains as $job => $line) {
-            foreach ($line as $id) {
-                $owners[$id][$job] = $job;
-            }
-        }
+        $owners = $resolved->owners();
         $present = array_flip(array_map(static fn (Step $s): string => $s->id, $steps));
         $off = [];
         $on = [];
         $previous = [];
         $done = [];
+        $wet = $this->firstWet($steps);
+        $opened = [];
         foreach ($steps as $step) {
-            $after = $this->physical($step, $off, $on);
+            $circuit = $this->wetIn($step);
+            // What came off before the drain, where the vehicle lets no other order be, waits for nothing that comes later.
+            $after = [...$this->physical($step, $off, $on), ...(isset($opened[$circuit]) ? [$opened[$circuit]] : [])];
+            $opened += $step->id === ($wet[$circuit] ?? '') ? [$circuit => $step->id] : [];
             foreach ($owners[$step->id] ?? [] as $job) {
                 $after = [...$after, ...$previous[$step->slot->phase->value][$job] ?? []];
                 $previous[$step->slot->phase->value][$job] = [$step->id];
@@ -51,13 +51,42 @@ final readonly class Depend
             }
             $done[] = new Step(
                 $step->id, $step->deed, $step->target, $step->words,
-                $step->slot->between(array_values(array_unique($after)), $this->until($step, $resolved, $present)),
+                $step->slot->between(array_values(array_unique($after)), $this->until($step, $resolved, $present, $wet)),
                 [] === $step->needs->puts ? $step->needs : $step->needs->putting($this->puts($step, $resolved, $present)),
                 $step->asking, $step->tags,
             );
         }
 
         return $done;
+    }
+
+    /** The circuit that is open once this comes off; empty where the drain itself lies behind it. */
+    private function wetIn(Step $step): string
+    {
+        $item = Deed::Remove === $step->deed ? $this->vehicle->items[$step->target->item] ?? null : null;
+        $circuit = $this->vehicle->circuits[$item->dangers->wet ?? ''] ?? null;
+
+        return null === $item || null === $circuit || in_array($item->id, $circuit->plumbing->drainBehind, true) ? '' : $circuit->id;
+    }
+
+    /**
+     * @param list<Step> $steps
+     *
+     * @return array<string, string> circuit => the first step after its drain that opens it elsewhere
+     */
+    private function firstWet(array $steps): array
+    {
+        $first = $drained = [];
+        foreach ($steps as $step) {
+            $circuit = $this->wetIn($step);
+            if (Deed::Drain === $step->deed) {
+                $drained[$step->target->circuit] = true;
+            } elseif (isset($drained[$circuit])) {
+                $first[$circuit] ??= $step->id;
+            }
+        }
+
+        return $first;
     }
 
     /**
@@ -118,10 +147,16 @@ final readonly class Depend
         return $puts;
     }
 
-    /** @param array<string, int> $present step => its place */
-    private function until(Step $step, Resolved $resolved, array $present): string
+    /**
+     * The first on the sheet of what waits for it; a drain is waited for by all that is part of its circuit.
+     *
+     * @param array<string, int> $present step => its place
+     * @param array<string, string> $wet circuit => the first that opens it elsewhere
+     */
+    private function until(Step $step, Resolved $resolved, array $present, array $wet): string
     {
-        $places = [];
+        $opens = Deed::Drain === $step->deed && $step->slot->passive ? $wet[$step->target->circuit] ?? '' : '';
+        $places = '' === $opens ? [] : [$opens => $present[$opens]];
         foreach ($step->slot->untils() as $until) {
             $standing = $resolved->standsFor($until);
             if (isset($present[$standing])) {

@@ -43,7 +43,8 @@ final readonly class Expand
         array_push($steps, ...$strip);
         foreach ($after as $b) {
             $more = [...$this->behind($b, $bound, $removed), ...$this->expanded($b, $bound, $removed)];
-            $removed = array_values(array_diff($removed, array_map(static fn (Step $step): string => $step->target->item, $more)));
+            $back = array_filter(array_map(static fn (Step $step): string => $step->target->item, $more));
+            $removed = [] === $back ? $removed : array_values(array_diff($removed, $back));
             array_push($steps, ...$more);
         }
 
@@ -154,12 +155,12 @@ final readonly class Expand
     private function rebuild(Operation $op, array $all, array $removed): array
     {
         $off = array_values(array_diff($removed, self::byHand($all)));
-        $covers = array_flip(array_filter($off, fn (string $item): bool => ItemKind::Cover === $this->vehicle->items[$item]->kind));
+        $covers = array_filter($off, fn (string $item): bool => ItemKind::Cover === $this->vehicle->items[$item]->kind);
+        // A part in front of a cover waits for it.
+        $late = $this->vehicle->allToReach(...array_values($covers));
         $steps = [];
         foreach (array_reverse($off) as $item) {
-            // A part in front of a cover waits for it.
-            $isLate = isset($covers[$item]) || [] !== array_intersect_key($covers, $this->vehicle->allHiddenBy($item));
-            if ('' === $op->aim->on || $isLate === ('covers' === $op->aim->on)) {
+            if ('' === $op->aim->on || isset($late[$item]) === ('covers' === $op->aim->on)) {
                 $steps[] = $this->write->refit($this->vehicle->items[$item], $op->slot->phase);
                 array_push($steps, ...$this->tightening($item, $op->slot->phase, $all));
             }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /**
  * What several procedures do after the strip is grouped by position, as far as their own orders and the access map allow.
@@ -15,6 +17,10 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
  */
 final readonly class Group
 {
+    public function __construct(private ?VehicleSheet $vehicle = null)
+    {
+    }
+
     /**
      * @param list<Step> $steps with what each waits for
      *
@@ -82,9 +88,17 @@ final readonly class Group
             $tasks[$id] = new Task(
                 $id, $step->slot->position,
                 array_values(array_filter($step->slot->after, static fn (string $before): bool => isset($byId[$before]))),
+                place: $this->placeOf($step),
             );
         }
 
         return array_map(static fn (string $id): Step => $byId[$id], (new Order())->of($tasks, $from));
+    }
+
+    private function placeOf(Step $step): Place
+    {
+        return null === $this->vehicle
+            ? Place::Anywhere
+            : $this->vehicle->items[$step->itemOn($this->vehicle)]->access->place ?? Place::Anywhere;
     }
 }

@@ -14,7 +14,7 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Support\Ledger;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
-/** Puts in the steps that raise and lower the vehicle, only where the next step needs it elsewhere. */
+/** Puts in the steps that raise and lower the vehicle, only where the next step needs it elsewhere; at the end it stands on its wheels. */
 final readonly class Moves
 {
     /** On a start that is meant to take place on stands. */
@@ -44,6 +44,9 @@ final readonly class Moves
             $step = $up && Deed::Start === $step->deed ? self::onStands($step) : $step;
             $all[] = $step;
             $rig = $rig?->after($step);
+        }
+        if ($up) {
+            $all[] = $this->move(false, ++$moves, Phase::Prove);
         }
 
         return [$all, $moves];
@@ -88,7 +91,7 @@ final readonly class Moves
             }
         }
 
-        return $moves;
+        return $moves + ($up ? 1 : 0);
     }
 
     private static function isElsewhere(Step $step, bool $up): bool

@@ -4,16 +4,24 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
+use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Position;
 
 /**
- * Stage 3: a legal order with the fewest changes of position.
+ * Stage 3: a legal order with the fewest lifts; of those, hardly ever more changes between stands and wheel off, or sides walked
+ * past, than there must be.
  *
- * In one position everything that can be done is done: doing more can never make a later change needed. So only the
- * sequence of positions is searched, breadth first, and the first one that finishes has the fewest changes.
+ * On the floor, then on the stands, then on the floor again, everything that can be done there is done: doing more can never make
+ * a later lift needed. At one spot everything that can be done there is done, so only the sequence of spots is searched, the
+ * cheapest first; where there are very many, the nearest goes on.
  */
 final readonly class Order
 {
+    /** Sequences of spots that are followed on one level. */
+    private const MOST = 300;
+    /** Ends of a level that are gone on from: the cheapest may stand at the wrong side for the next. */
+    private const ENDS = 3;
+
     /**
      * @param array<string, Task> $tasks
      *
@@ -23,55 +31,171 @@ final readonly class Order
      */
     public function of(array $tasks, Position $from = Position::Ground): array
     {
-        $paths = [$this->exhaust($tasks, [], $from)];
-        $seen = [];
-        while (true) {
-            $next = [];
-            foreach ($paths as $done) {
-                if (count($done) === count($tasks)) {
-                    return array_keys($done);
-                }
-                foreach ([Position::Ground, Position::Raised, Position::WheelOff] as $position) {
-                    $more = $this->exhaust($tasks, $done, $position);
-                    $key = $this->key($more);
-                    if (count($more) > count($done) && !isset($seen[$key])) {
-                        $seen[$key] = true;
-                        $next[] = $more;
-                    }
-                }
-            }
-            if ([] === $next) {
-                throw $this->deadlock($tasks, $paths[0]);
-            }
-            $paths = $next;
+        $at = new Spot($from, Place::Anywhere);
+        $ends = [[0, $this->exhaust($tasks, [], $at), $at]];
+        $isUp = Position::Ground !== $from;
+        for ($idle = 0; count($ends[0][1]) < count($tasks) && $idle < 2; $isUp = !$isUp) {
+            $before = count($ends[0][1]);
+            $ends = $this->level($tasks, $ends, $isUp);
+            $idle = count($ends[0][1]) === $before ? $idle + 1 : 0;
         }
+        $done = $ends[0][1];
+
+        return count($done) === count($tasks) ? array_keys($done) : throw $this->deadlock($tasks, $done);
     }
 
     /**
-     * A wait is set going as soon as it can be, so that work can be laid over it; otherwise the order of the list stands.
+     * All that can be done without a lift.
+     *
+     * @param array<string, Task> $tasks
+     * @param non-empty-list<array{int, array<string, true>, Spot}> $starts what it has cost, what is done, where one stands
+     *
+     * @return non-empty-list<array{int, array<string, true>, Spot}> the same at the end of the level, the cheapest first
+     */
+    private function level(array $tasks, array $starts, bool $isUp): array
+    {
+        $all = $this->reached($tasks, $starts[0][1], $isUp);
+        if ([] === $all) {
+            return $starts;
+        }
+        /** @var \SplMinHeap<array{int, int, int, int, array<string, true>, Spot}> $paths at least, undone, number, cost, done, where */
+        $paths = new \SplMinHeap();
+        $number = 0;
+        foreach ($starts as [$cost, $done, $at]) {
+            $paths->insert([$cost, 0, ++$number, $cost, $done, $at]);
+        }
+        $seen = $ends = [];
+        while (!$paths->isEmpty() && count($seen) < self::MOST && count($ends) < self::ENDS) {
+            [, , , $cost, $done, $at] = $paths->extract();
+            $left = array_diff_key($all, $done);
+            if ([] === $left) {
+                $ends[$at->key] ??= [$cost, $done, $at];
+                continue;
+            }
+            $key = $at->key.' '.self::key($done);
+            foreach (isset($seen[$key]) ? [] : self::open($left, $done, $at, $isUp) as $spot) {
+                $more = $this->exhaust($tasks, $done, $spot);
+                $so = $cost + $at->costTo($spot);
+                $paths->insert([$so + self::atLeast(array_diff_key($all, $more), $spot), -count($more), ++$number, $so, $more, $spot]);
+            }
+            $seen[$key] = true;
+        }
+
+        return [] === $ends ? [$this->nearest($tasks, $all, $starts[0], $isUp)] : array_values($ends);
+    }
+
+    /**
+     * @param array<string, Task> $tasks
+     * @param array<string, Task> $all of this level
+     * @param array{int, array<string, true>, Spot} $start
+     *
+     * @return array{int, array<string, true>, Spot}
+     */
+    private function nearest(array $tasks, array $all, array $start, bool $isUp): array
+    {
+        [$cost, $done, $at] = $start;
+        while ([] !== $left = array_diff_key($all, $done)) {
+            $spots = self::open($left, $done, $at, $isUp);
+            usort($spots, static fn (Spot $a, Spot $b): int => $at->costTo($a) <=> $at->costTo($b));
+            $done = $this->exhaust($tasks, $done, $spots[0]);
+            $cost += $at->costTo($spots[0]);
+            $at = $spots[0];
+        }
+
+        return [$cost, $done, $at];
+    }
+
+    /**
+     * @param array<string, Task> $tasks
+     * @param array<string, true> $done
+     *
+     * @return array<string, Task> all that can be done without a lift, wherever one goes
+     */
+    private function reached(array $tasks, array $done, bool $isUp): array
+    {
+        $here = array_filter($tasks, static fn (Task $task): bool => Position::Any === $task->position
+            || $isUp === (Position::Ground !== $task->position));
+        [$waits, $frees] = self::waiting($tasks, $done);
+        $next = array_keys(array_intersect_key($waits, $here), 0, true);
+        $reached = [];
+        while ([] !== $next) {
+            $id = array_pop($next);
+            $reached[$id] = $tasks[$id];
+            foreach ($frees[$id] ?? [] as $freed) {
+                if (0 === --$waits[$freed] && isset($here[$freed])) {
+                    $next[] = $freed;
+                }
+            }
+        }
+
+        return $reached;
+    }
+
+    /**
+     * What is left cannot cost less: every other position and every other side is gone to once.
+     *
+     * @param array<string, Task> $left
+     */
+    private static function atLeast(array $left, Spot $at): int
+    {
+        $spots = [];
+        foreach ($left as $task) {
+            $spots[$task->position->value] = Position::Any === $task->position || $at->position === $task->position ? 0 : Spot::CHANGE;
+            $spots[$task->place->value] = Place::Anywhere === $task->place || $at->place === $task->place ? 0 : 1;
+        }
+
+        return array_sum($spots);
+    }
+
+    /**
+     * @param array<string, Task> $left of this level
+     * @param array<string, true> $done
+     *
+     * @return list<Spot> wherever something can be done now
+     */
+    private static function open(array $left, array $done, Spot $at, bool $isUp): array
+    {
+        $stays = $isUp === (Position::Ground !== $at->position) ? $at->position : ($isUp ? Position::Raised : Position::Ground);
+        $spots = [];
+        foreach ($left as $task) {
+            if ($task->isFree($done)) {
+                $spot = new Spot(
+                    Position::Any === $task->position ? $stays : $task->position,
+                    Place::Anywhere === $task->place ? $at->place : $task->place,
+                );
+                $spots[$spot->key] = $spot;
+            }
+        }
+
+        return array_values($spots);
+    }
+
+    /**
+     * A wait is set going as soon as it can be, and what has to stand by until it is over comes last, so that work can be laid over
+     * it; otherwise the order of the list stands.
      *
      * @param array<string, Task> $tasks
      * @param array<string, true> $done
      *
-     * @return array<string, true> what is done once nothing more can be done in this position
+     * @return array<string, true> what is done once nothing more can be done at this spot
      */
-    private function exhaust(array $tasks, array $done, Position $position): array
+    private function exhaust(array $tasks, array $done, Spot $spot): array
     {
         $place = array_flip(array_keys($tasks));
         [$waits, $frees] = self::waiting($tasks, $done);
         /** @var \SplMinHeap<array{int, int, string}> $ready */
         $ready = new \SplMinHeap();
         foreach (array_keys($waits, 0, true) as $id) {
-            if ($tasks[$id]->canBeDoneIn($position)) {
-                $ready->insert([$tasks[$id]->passive ? 0 : 1, $place[$id], $id]);
+            if ($tasks[$id]->canBeDoneAt($spot)) {
+                $ready->insert([$tasks[$id]->rank(), $place[$id], $id]);
             }
         }
         while (!$ready->isEmpty()) {
             $id = $ready->extract()[2];
             $done[$id] = true;
             foreach ($frees[$id] ?? [] as $next) {
-                if (0 === --$waits[$next] && $tasks[$next]->canBeDoneIn($position)) {
-                    $ready->insert([$tasks[$next]->passive ? 0 : 1, $place[$next], $next]);
+                if (0 === --$waits[$next] && $tasks[$next]->canBeDoneAt($spot)) {
+                    $ready->insert([$tasks[$next]->rank(), $place[$next], $next]);
                 }
             }
         }
@@ -100,7 +224,7 @@ final readonly class Order
     }
 
     /** @param array<string, true> $done */
-    private function key(array $done): string
+    private static function key(array $done): string
     {
         $ids = array_keys($done);
         sort($ids);

@@ -16,6 +16,9 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
  */
 final readonly class Overlap
 {
+    /** Small things between one part that goes back and the next. */
+    private const WITH_IT = [Deed::Refit, Deed::Tighten, Deed::Act, Deed::Check, Deed::Measure, Deed::Install];
+
     public function __construct(private VehicleSheet $vehicle)
     {
     }
@@ -30,7 +33,7 @@ final readonly class Overlap
         if (count($resolved->chains) < 2) {
             return $steps;
         }
-        $needs = $this->needs($resolved);
+        $needs = $this->needs($resolved) + self::lines($resolved);
         foreach ([Position::Raised, Position::WheelOff, Position::Ground] as $position) {
             $moved = $this->moved($steps, $position, $needs);
             $steps = Moves::needed($moved) < Moves::needed($steps) ? $moved : $steps;
@@ -65,7 +68,7 @@ final readonly class Overlap
     }
 
     /**
-     * The last step of the fit before the vehicle leaves a position; -1 where it never does.
+     * The last step of the fit before the vehicle leaves a position, with what may be done anywhere after it; -1 where it never does.
      *
      * @param list<Step> $steps
      */
@@ -77,15 +80,22 @@ final readonly class Overlap
                 $last = $i;
             }
         }
+        foreach (-1 === $last ? [] : array_slice($steps, $last + 1) as $step) {
+            if (Phase::Fit !== $step->slot->phase || Position::Any !== $step->slot->position) {
+                break;
+            }
+            ++$last;
+        }
 
         return $last;
     }
 
     private function isPutBack(Step $step, Position $position): bool
     {
-        $isBulk = str_starts_with($step->id, 'on.') || str_starts_with($step->id, 'tight.');
+        $isAnywhere = Position::Any === $step->slot->position && in_array($step->deed, self::WITH_IT, true);
 
-        return $isBulk && Phase::Rebuild === $step->slot->phase && $position === $step->slot->position;
+        return Phase::Rebuild === $step->slot->phase && '' === $step->target->circuit
+            && ($isAnywhere || $position === $step->slot->position && in_array($step->deed, [Deed::Refit, Deed::Tighten], true));
     }
 
     /**
@@ -94,7 +104,8 @@ final readonly class Overlap
      */
     private function isFree(Step $step, array $done, array $needs): bool
     {
-        foreach ([...$step->slot->after, ...$needs[$step->itemOn($this->vehicle)] ?? []] as $before) {
+        $isBulk = str_starts_with($step->id, 'on.') || str_starts_with($step->id, 'tight.');
+        foreach ([...$step->slot->after, ...$needs[$isBulk ? $step->itemOn($this->vehicle) : 'op '.$step->id] ?? []] as $before) {
             if (!isset($done[$before])) {
                 return false;
             }
@@ -121,6 +132,19 @@ final readonly class Overlap
         return false;
     }
 
+    /** @return array<string, list<string>> “op …” => all that its own jobs do before it */
+    private static function lines(Resolved $resolved): array
+    {
+        $before = [];
+        foreach ($resolved->chains as $line) {
+            foreach ($line as $i => $id) {
+                $before['op '.$id] = array_values(array_unique([...$before['op '.$id] ?? [], ...array_slice($line, 0, $i)]));
+            }
+        }
+
+        return $before;
+    }
+
     /** @return array<string, list<string>> item => what the jobs it came off for do before they put it back */
     private function needs(Resolved $resolved): array
     {
@@ -140,11 +164,31 @@ final readonly class Overlap
                 $reached = [...$reached, ...$this->reached($bound[$id])];
             }
             foreach (array_keys($this->vehicle->allToReach(...$reached)) as $item) {
-                $needs[$item] = [...$needs[$item] ?? [], ...$before];
+                $needs[$item] = [...$needs[$item] ?? [], ...$this->until($item, $before, $bound)];
             }
         }
 
         return $needs;
+    }
+
+    /**
+     * What a job does before an item goes back: all of its line, but no further than what goes back in front of that item.
+     *
+     * @param list<string> $line
+     * @param array<string, Bound> $bound
+     *
+     * @return list<string>
+     */
+    private function until(string $item, array $line, array $bound): array
+    {
+        $inFront = $this->vehicle->allToReach($item);
+        foreach ($line as $i => $id) {
+            if (Phase::Rebuild === $bound[$id]->operation->slot->phase && isset($inFront[$bound[$id]->item])) {
+                return array_slice($line, 0, $i);
+            }
+        }
+
+        return $line;
     }
 
     /** @return list<string> items an operation reaches for */

@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Operation;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Procedure\Questions;
+use NimbleKnuckle\Core\Plan\Procedure\RoleBook;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /** Stage 1: procedures, answers and ways become the operations that will be done, bound to this vehicle, each once. */
@@ -90,15 +91,8 @@ final readonly class Resolve
 
     private function ensureVehicleHas(Procedure $procedure, VehicleSheet $vehicle): void
     {
-        foreach ($procedure->needs->items as $role) {
-            $vehicle->itemFor($role) ?? throw UnplannableFit::dueToMissingRole('item', $role, $vehicle->name);
-        }
-        foreach ($procedure->needs->joints as $role) {
-            $vehicle->jointFor($role) ?? throw UnplannableFit::dueToMissingRole('joint', $role, $vehicle->name);
-        }
-        foreach ($procedure->needs->circuits as $role) {
-            $vehicle->circuitFor($role) ?? throw UnplannableFit::dueToMissingRole('circuit', $role, $vehicle->name);
-        }
+        $missing = RoleBook::missing($procedure, $vehicle);
+        [] === $missing || throw UnplannableFit::dueToMissing($missing, $vehicle->name);
     }
 
     /** @param list<Procedure> $procedures */
@@ -117,7 +111,7 @@ final readonly class Resolve
         $role = $operation->aim->on;
 
         return new Bound(
-            $operation,
+            $operation->spread(static fn (string $joint): int => $vehicle->jointFor($joint)?->count() ?? 1),
             '' === $role ? '' : $vehicle->itemFor($role)->id ?? '',
             '' === $role ? '' : $vehicle->jointFor($role)->id ?? '',
             '' === $role ? '' : $vehicle->circuitFor($role)->id ?? '',

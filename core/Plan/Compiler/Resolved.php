@@ -18,6 +18,19 @@ final readonly class Resolved
     {
     }
 
+    /** @return array<string, list<string>> operation => the procedures it is done for */
+    public function owners(): array
+    {
+        $owners = [];
+        foreach ($this->chains as $job => $line) {
+            foreach ($line as $id) {
+                $owners[$id][] = (string) $job;
+            }
+        }
+
+        return $owners;
+    }
+
     public function standsFor(string $operation): string
     {
         return $this->kept[$operation] ?? $operation;

@@ -9,7 +9,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /**
- * The steps laid one after the other over one or two people, minutes from the start: waits run by themselves, and what
+ * The steps laid one after the other over one pair of hands, minutes from the start: waits run by themselves, and what
  * moves the vehicle, a weight or the engine has everybody clear: nothing runs beside it.
  */
 final class Schedule
@@ -23,8 +23,8 @@ final class Schedule
     public array $spans = [];
     /** @var array<string, string> step => the one it had to wait for */
     public array $behind = [];
-    /** @var array<int, array{float, string}> person => when free, and of which step */
-    private array $free;
+    /** @var array{float, string} when the hands are free, and of which step */
+    private array $free = self::NOUGHT;
     /** @var array<string, array{float, string}> */
     private array $ends = [];
     /** @var array<int, array{string, array{float, string}}> what must wait, and until when */
@@ -33,24 +33,22 @@ final class Schedule
     private array $barrier = self::NOUGHT;
     private ?Phase $phase = null;
 
-    public function __construct(int $people)
+    public static function needsEverybodyClear(Step $step): bool
     {
-        $this->free = 1 === $people ? [1 => self::NOUGHT] : [1 => self::NOUGHT, 2 => self::NOUGHT];
+        return in_array($step->deed, self::TOGETHER, true);
     }
 
     public function take(Step $step, float $minutes): void
     {
         $from = $this->from($step);
-        $who = ($this->free[2][0] ?? \INF) < $this->free[1][0] ? 2 : 1;
-        $hands = $this->free[$who] ?? self::NOUGHT;
-        [$start, $this->behind[$step->id]] = $hands[0] > $from[0] ? $hands : $from;
+        [$start, $this->behind[$step->id]] = $this->free[0] > $from[0] ? $this->free : $from;
         $end = [$start + $minutes, $step->id];
-        $this->spans[$step->id] = [$start, $end[0], $step->slot->passive ? 0 : $who];
+        $this->spans[$step->id] = [$start, $end[0], $step->slot->passive ? 0 : 1];
         if ($step->slot->passive) {
             $this->waits[] = [$step->slot->until, $end];
             $this->ends[$step->id] = [$start, $this->behind[$step->id]];
         } else {
-            $this->free[$who] = $this->ends[$step->id] = $end;
+            $this->free = $this->ends[$step->id] = $end;
         }
         if (in_array($step->deed, self::TOGETHER, true)) {
             $this->barrier = $end[0] > $this->barrier[0] ? $end : $this->barrier;
@@ -84,8 +82,6 @@ final class Schedule
 
     private function waitForEverybody(): void
     {
-        foreach ($this->free as $hands) {
-            $this->barrier = $hands[0] > $this->barrier[0] ? $hands : $this->barrier;
-        }
+        $this->barrier = $this->free[0] > $this->barrier[0] ? $this->free : $this->barrier;
     }
 }

@@ -82,9 +82,19 @@ final readonly class StepWriter
 
         return new Step(
             'tight.'.$joint->id, Deed::Tighten, new Target(joint: $joint->id),
-            new Words('Tighten the '.$joint->name, $joint->called->note, cautions: $cautions),
+            new Words('Tighten the '.$joint->name, Words::joined($joint->called->note, self::coating($joint)), cautions: $cautions),
             new Slot($phase, $this->positionOf($joint), new Minutes(1 + $each * 0.6, 1 + $each, 2 + $each * 2)),
             $this->needsOf($joint, $count), new Asking($this->lengthAsks($joint)),
+        );
+    }
+
+    /** Where something else goes on the thread than the figure was meant for. */
+    private static function coating(Joint $joint): string
+    {
+        return '' === $joint->seat->sheetSays ? '' : sprintf(
+            'With %s on the threads the figure here is an estimate. The vehicle sheet says %s: ask the maker’s information which '
+                .'is meant before you pull.',
+            $joint->seat->compound, $joint->seat->sheetSays,
         );
     }
 

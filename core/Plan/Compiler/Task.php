@@ -4,14 +4,44 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
+use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Position;
 
-/** Something to do in the strip, and what must be done before it. */
+/** Something to do in the strip, and what must be done before it; some of it stands by until a wait is over. */
 final readonly class Task
 {
     /** @param list<string> $after ids of tasks */
-    public function __construct(public string $id, public Position $position, public array $after, public bool $passive = false)
+    public function __construct(
+        public string $id, public Position $position, public array $after, public bool $passive = false,
+        public Place $place = Place::Anywhere, public bool $standsBy = false,
+    ) {
+    }
+
+    public function canBeDoneAt(Spot $spot): bool
     {
+        return $this->canBeDoneIn($spot->position) && (Place::Anywhere === $this->place || $spot->place === $this->place);
+    }
+
+    /** Not before that wait is over: other work goes first. */
+    public function standingBy(string $wait): self
+    {
+        $after = array_values(array_unique([...$this->after, $wait]));
+
+        return new self($this->id, $this->position, $after, $this->passive, $this->place, true);
+    }
+
+    /** The lowest is taken first of what can be done: what runs by itself, then work, then what stands by. */
+    public function rank(): int
+    {
+        return $this->passive ? 0 : ($this->standsBy ? 2 : 1);
+    }
+
+    /** @param list<string> $after */
+    public function waitingFor(array $after): self
+    {
+        $all = array_values(array_unique([...$this->after, ...$after]));
+
+        return new self($this->id, $this->position, $all, $this->passive, $this->place, $this->standsBy);
     }
 
     public function canBeDoneIn(Position $position): bool

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\CoreException;
+use NimbleKnuckle\Core\Plan\Procedure\Missing;
 
 /** No sheet can be made from this; the sentence says what to enter or change. */
 final class UnplannableFit extends \DomainException implements CoreException
@@ -14,10 +15,15 @@ final class UnplannableFit extends \DomainException implements CoreException
         parent::__construct($message);
     }
 
-    public static function dueToMissingRole(string $kind, string $role, string $vehicle): self
+    /** @param non-empty-list<Missing> $missing all of it, so that it is entered in one go */
+    public static function dueToMissing(array $missing, string $vehicle): self
     {
+        $named = array_map(static fn (Missing $one): string => sprintf('%s “%s”', $one->kind, $one->name()), $missing);
+        $last = array_pop($named);
+
         return new self('vehicle', sprintf(
-            'The vehicle sheet of %s has no %s “%s”: enter it there first.', $vehicle, $kind, str_replace('-', ' ', $role),
+            'The vehicle sheet of %s has no %s: enter %s there first.', $vehicle,
+            [] === $named ? $last : implode(', ', $named).' and '.$last, [] === $named ? 'it' : 'them',
         ));
     }
 

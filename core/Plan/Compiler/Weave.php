@@ -43,6 +43,18 @@ final readonly class Weave
         return new Timing(min($low, $whole), $whole, max($high, $whole), $mean, max(0.0, $apart - $whole), $likely, $people);
     }
 
+    /**
+     * How long these steps take at their likely durations, in minutes.
+     *
+     * @param list<Step> $steps
+     */
+    public function lasting(array $steps, int $people): float
+    {
+        $likely = static fn (Step $step): float => $step->slot->minutes->likely;
+
+        return $this->end($this->schedule($steps, max(1, min(2, $people)), $likely)[0]);
+    }
+
     /** @return array{float, float} the 10 and the 90 % of a log-normal of this mean and variance */
     private static function tenths(float $mean, float $variance): array
     {
@@ -64,7 +76,13 @@ final readonly class Weave
      */
     private function schedule(array $steps, int $people, callable $minutes): array
     {
-        $schedule = new Schedule($people);
+        if (2 === $people) {
+            $crew = new Crew($steps, array_combine(array_map(static fn (Step $s): string => $s->id, $steps), array_map($minutes, $steps)));
+            $crew->work();
+
+            return [$crew->spans, self::longestWay($crew->spans, $crew->behind)];
+        }
+        $schedule = new Schedule();
         foreach ($steps as $step) {
             $schedule->take($step, $minutes($step));
         }

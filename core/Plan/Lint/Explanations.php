@@ -58,6 +58,8 @@ final readonly class Explanations
             .'and tears its hoses or comes off the jack.',
         'raised-unmounted' => 'The vehicle goes up or down while engine or gearbox hangs on a bar or stands loose on its mounts: '
             .'it swings.',
+        'support-too-weak' => 'What takes the engine is rated for less than one and a half times its weight: chains jerk and an '
+            .'engine tips.',
         'support-gone' => 'The last support of a body is taken away while one of its mounts is off.',
         'moved-while-mounted' => 'Something is moved by a support while its mounts are bolted: the support lifts the vehicle, or a '
             .'mount tears.',

@@ -39,6 +39,15 @@ final readonly class Ask
         );
     }
 
+    /** This one of many: the field numbered, the label with its number. */
+    public function numbered(int $one): self
+    {
+        return new self(
+            $this->field.'_'.$one, sprintf('%s %d', $this->label, $one), $this->kind, $this->unit, $this->limits, $this->past,
+            $this->guards, $this->flow,
+        );
+    }
+
     /** The same reading for two: held to the narrower limits, and guarding what either guards. */
     public function and(self $other): self
     {

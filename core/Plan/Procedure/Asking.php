@@ -10,13 +10,42 @@ use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 /** What a step wants to know: fields to measure, a sum to work out, a routine that fills, a check for later. */
 final readonly class Asking
 {
-    /** @param list<Ask> $asks */
+    /**
+     * @param list<Ask> $asks
+     * @param array<string, string> $each field => role of a joint: asked once for each of its fasteners
+     */
     public function __construct(
         public array $asks = [],
         public string $sum = '',
         public string $routine = '',
         public FollowUp $followUp = new FollowUp('', '', '', '', 0, 0),
+        public array $each = [],
     ) {
+    }
+
+    /**
+     * What is asked of each fastener of a joint, fastener by fastener.
+     *
+     * @param callable(string): int $count how many a joint of that role has
+     */
+    public function spread(callable $count): self
+    {
+        if ([] === $this->each) {
+            return $this;
+        }
+        $once = $rows = [];
+        foreach ($this->asks as $ask) {
+            $joint = $this->each[$ask->field] ?? '';
+            if ('' === $joint) {
+                $once[] = $ask;
+                continue;
+            }
+            for ($i = 1, $n = $count($joint); $i <= $n; ++$i) {
+                $rows[$i][] = $ask->numbered($i);
+            }
+        }
+
+        return new self([...array_merge(...$rows), ...$once], $this->sum, $this->routine, $this->followUp);
     }
 
     /** What either wants to know; of one field the first asks, and it guards what either wants guarded. */
@@ -35,9 +64,15 @@ final readonly class Asking
 
     public static function read(Node $node): self
     {
+        $each = [];
+        foreach ($node->nodes('asks') as $ask) {
+            $ask->has('each') && $each[$ask->string('field')] = $ask->string('each');
+        }
+
         return new self(
             $node->each('asks', Ask::read(...)), $node->string('sum', ''), self::routineOf($node),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
+            $each,
         );
     }
 

@@ -11,8 +11,11 @@ final readonly class CommonParts
 {
     public const FORMAT = 'nimble-knuckle/common@1';
 
-    /** @param array<string, list<Operation>> $fragments */
-    private function __construct(private array $fragments)
+    /**
+     * @param array<string, list<Operation>> $fragments
+     * @param list<ChoiceGroup> $ways asked of every fit whose joints they change
+     */
+    private function __construct(private array $fragments, public array $ways)
     {
     }
 
@@ -27,7 +30,9 @@ final readonly class CommonParts
             1 === count($fragments[$needed] ?? []) || throw $node->refuse('fragments.'.$needed, 'exactly one operation is needed here.');
         }
 
-        return new self($fragments);
+        return new self($fragments, array_map(
+            static fn (Node $group): ChoiceGroup => ChoiceGroup::read($group, true), $node->nodes('ways'),
+        ));
     }
 
     /** @return list<Operation>|null */

@@ -49,6 +49,16 @@ final readonly class Operation
         );
     }
 
+    /** @param callable(string): int $count how many fasteners a joint of a role has */
+    public function spread(callable $count): self
+    {
+        $asking = $this->asking->spread($count);
+
+        return $asking === $this->asking ? $this : new self(
+            $this->id, $this->deed, $this->aim, $this->words, $this->slot, $this->needs, $asking, $this->tags,
+        );
+    }
+
     public function named(string $id, Phase $phase): self
     {
         return $id === $this->id && $phase === $this->slot->phase ? $this : new self(

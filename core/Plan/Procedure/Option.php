@@ -9,12 +9,17 @@ use NimbleKnuckle\Core\Document\Node;
 /** One answer, or one way: its reason and what it changes in steps, time, tools and risk. */
 final readonly class Option
 {
-    public function __construct(public string $id, public string $label, public string $reason, public string $changes)
-    {
+    public function __construct(
+        public string $id, public string $label, public string $reason, public string $changes,
+        public Coat $coat,
+    ) {
     }
 
     public static function read(Node $node): self
     {
-        return new self($node->string('id'), $node->string('label'), $node->string('reason', ''), $node->string('changes', ''));
+        return new self(
+            $node->string('id'), $node->string('label'), $node->string('reason', ''), $node->string('changes', ''),
+            Coat::read($node->node('coat')),
+        );
     }
 }

@@ -7,6 +7,9 @@ namespace NimbleKnuckle\Core\Plan\Procedure;
 /** The questions of jobs planned together: what two ask of the same thing is asked once, by the first; one answer is no question. */
 final readonly class Questions
 {
+    /** Before the role of a joint: what goes on its threads. */
+    public const COAT = 'on.';
+
     /**
      * @param list<Procedure> $jobs
      *
@@ -41,6 +44,7 @@ final readonly class Questions
     public static function agreed(array $jobs, array $chosen): array
     {
         $said = [];
+        $chosen = array_filter($chosen, static fn (string $group): bool => !str_starts_with($group, self::COAT), \ARRAY_FILTER_USE_KEY);
         foreach ($jobs as $job) {
             foreach ($job->groups as $group) {
                 $option = '' === ($chosen[$group->id] ?? '') ? $group->default : $chosen[$group->id];
@@ -50,6 +54,8 @@ final readonly class Questions
                     $option = null === $group->option($said[$group->topic]) ? '' : $said[$group->topic];
                 }
                 $chosen[$group->id] = $option;
+                $coat = $group->option($option)->coat ?? null;
+                $chosen += null === $coat?->compound ? [] : [self::COAT.$coat->joint => $coat->compound->value];
             }
         }
 

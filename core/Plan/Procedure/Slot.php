@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Sealing\FaceWay;
 
 /** Where in the job and on the floor a step stands, and how long it takes; a passive one runs by itself until another begins. */
 final readonly class Slot
@@ -15,6 +16,7 @@ final readonly class Slot
     /**
      * @param float $cure min
      * @param list<string> $after steps that must be over before this one begins
+     * @param ?FaceWay $sealant the one whose setting is waited for: its minutes go by how warm it is
      */
     public function __construct(
         public Phase $phase,
@@ -24,6 +26,7 @@ final readonly class Slot
         public string $until = '',
         public float $cure = 0.0,
         public array $after = [],
+        public ?FaceWay $sealant = null,
     ) {
     }
 
@@ -44,19 +47,19 @@ final readonly class Slot
         return new self(
             $this->phase, Position::Any === $this->position ? $other->position : $this->position, $minutes,
             $this->passive && $other->passive, implode('|', array_unique([...$this->untils(), ...$other->untils()])),
-            max($this->cure, $other->cure),
+            max($this->cure, $other->cure), sealant: $this->sealant ?? $other->sealant,
         );
     }
 
     public function in(Phase $phase): self
     {
-        return new self($phase, $this->position, $this->minutes, $this->passive, $this->until, $this->cure, $this->after);
+        return new self($phase, $this->position, $this->minutes, $this->passive, $this->until, $this->cure, $this->after, $this->sealant);
     }
 
     /** @param list<string> $after */
     public function between(array $after, string $until): self
     {
-        return new self($this->phase, $this->position, $this->minutes, $this->passive, $until, $this->cure, $after);
+        return new self($this->phase, $this->position, $this->minutes, $this->passive, $until, $this->cure, $after, $this->sealant);
     }
 
     public static function read(Node $node): self
@@ -64,6 +67,7 @@ final readonly class Slot
         return new self(
             $node->enum('phase', Phase::class), $node->enum('position', Position::class, Position::Any), Minutes::read($node, 'minutes'),
             $node->bool('passive'), $node->string('until', ''), $node->float('cure', 0.0), $node->strings('after'),
+            $node->has('sealant') ? $node->enum('sealant', FaceWay::class) : null,
         );
     }
 }

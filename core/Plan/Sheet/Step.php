@@ -110,8 +110,9 @@ final readonly class Step
             'asks' => array_map(static fn (Ask $a): array => $a->toArray(), $asking->asks), 'sum' => $asking->sum,
             'follow_up' => $asking->followUp->isNone() ? null : $asking->followUp->toArray(),
             'body' => $load->body, 'support' => $load->support?->value,
-            'from' => $load->from?->value, 'move' => '' === $load->way ? null : ['mm' => $load->mm, 'way' => $load->way],
-            'cure' => 0.0 === $slot->cure ? null : $slot->cure,
+            'from' => $load->from?->value, 'capacity' => 0.0 === $load->capacity ? null : $load->capacity,
+            'move' => '' === $load->way ? null : ['mm' => $load->mm, 'way' => $load->way],
+            'cure' => 0.0 === $slot->cure ? null : $slot->cure, 'sealant' => $slot->sealant?->value,
             'tags' => $this->tags, 'after' => $slot->after, 'routine' => $asking->routine,
             'puts' => array_map(static fn (PutIn $put): array => $put->toArray(), $needs->puts),
         ];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
+use NimbleKnuckle\Core\Bolting\BoltMetal;
+use NimbleKnuckle\Core\Bolting\Compound;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Figure;
@@ -15,7 +17,8 @@ use NimbleKnuckle\Core\Tightening\TakeUp;
 /** A group of like fasteners that clamp one thing. The figure is kept as it was written, with where it came from. */
 final readonly class Joint
 {
-    /** Friction by what is on the thread, where the sheet does not say it itself. */
+    /** Under this much a figure stays as it is. */
+    private const SAME = 0.02;
     public string $id;
     public string $name;
 
@@ -36,6 +39,28 @@ final readonly class Joint
         return new self(
             Called::read($node), $node->string('item', ''), $spec, Fastener::read($node, $pattern->count()), Seat::read($node), $pattern,
             JointTools::read($node), Going::read($node, $spec),
+        );
+    }
+
+    public function at(string $end, string $because): self
+    {
+        return new self(
+            $this->called, $this->item, $this->spec->at($end, $because), $this->fastener, $this->seat, $this->pattern, $this->tools,
+            $this->going,
+        );
+    }
+
+    /** With something else on its threads than the figure was meant for: the torque that clamps as before, an estimate. */
+    public function coated(Compound $compound): self
+    {
+        $was = $this->seat->meantFor();
+        $thread = $this->fastener->named->known;
+        $dry = BoltMetal::Steel->dry();
+        $factor = null === $thread || null === $was ? 1.0 : $compound->factor($thread, $dry) / $was->factor($thread, $dry);
+
+        return $compound === $was ? $this : new self(
+            $this->called, $this->item, abs($factor - 1) < self::SAME ? $this->spec : $this->spec->times($factor), $this->fastener,
+            $this->seat->coated($compound, $this->spec->stated), $this->pattern, $this->tools, $this->going,
         );
     }
 

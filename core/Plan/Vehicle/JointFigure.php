@@ -62,6 +62,29 @@ final readonly class JointFigure
         return new self($stated, $read, $limit, $end, $node->string('because', ''), $turn, $origin, $dated);
     }
 
+    /** The same range aimed at its low or high end; where the vehicle sheet chose an end itself, that stands. */
+    public function at(string $end, string $because): self
+    {
+        return !$this->isRange() || 'middle' !== $this->end ? $this : new self(
+            $this->stated, $this->read, $this->ceiling, $end, $because, $this->partTurn, $this->origin, $this->dated,
+        );
+    }
+
+    /** So many times the torque, as an estimate; nothing changes where there is none, or the ceiling would be passed. */
+    public function times(float $factor): self
+    {
+        $read = $this->read?->times($factor, Origin::Estimated);
+        if (null === $read || $read->low->value() > ($this->ceiling?->value() ?? \INF)) {
+            return $this;
+        }
+        $said = $read->isRange() ? $read->low->text.' to '.$read->high->text : $read->low->text;
+
+        return new self(
+            $said.(null === $read->angle ? '' : ' + '.$read->angle->text), $read, $this->ceiling, $this->end, $this->because,
+            $this->partTurn, Origin::Estimated, $this->dated,
+        );
+    }
+
     public function hasTorque(): bool
     {
         return null !== $this->read;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
+use NimbleKnuckle\Core\Bolting\Compound;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\Length;
 
@@ -17,14 +18,20 @@ final readonly class Seat
         'high-strength threadlocker' => 'threadlocker wet',
     ];
 
+    private const MEANT = [
+        'dry zinc' => Compound::Dry, 'oiled' => Compound::Oil, 'anti-seize' => Compound::AntiSeize,
+        'threadlocker wet' => Compound::MediumLocker,
+    ];
+
     /**
      * @param float $cure minutes its compound needs before load, fluid or heat
      * @param Length $shank plain in the grip
      * @param Length $threaded in the grip
+     * @param string $sheetSays the figure of the sheet and what it is meant for, where something else goes on the thread now
      */
     private function __construct(
         public string $material, public string $friction, public string $compound, public float $cure, public Length $shank,
-        public Length $threaded, public string $member,
+        public Length $threaded, public string $member, public string $sheetSays = '',
     ) {
     }
 
@@ -37,6 +44,23 @@ final readonly class Seat
             $node->string('material', ''), $node->string('friction', '') ?: self::frictionOf($compound), $compound,
             $node->float('cure', 0.0), Length::millimetres($grip->float('shank', 0.0)), Length::millimetres($grip->float('threaded', 0.0)),
             $grip->string('member', ''),
+        );
+    }
+
+    /** What the figure of the sheet is meant for; null where nobody can tell. */
+    public function meantFor(): ?Compound
+    {
+        return '' === $this->compound ? self::MEANT[$this->friction] ?? null : Compound::named($this->compound);
+    }
+
+    /** @param string $figure as the sheet states it */
+    public function coated(Compound $compound, string $figure): self
+    {
+        $was = $this->meantFor()->value ?? 'other';
+
+        return new self(
+            $this->material, self::frictionOf($compound->value), $compound->value, 0.0, $this->shank, $this->threaded, $this->member,
+            '' === $figure ? '' : sprintf('%s on %s threads', $figure, $was),
         );
     }
 

@@ -52,6 +52,15 @@ final readonly class VehicleSheet
         $this->jointsOfItem = $of;
     }
 
+    /** @param callable(Joint): Joint $change what becomes of every joint */
+    public function withJoints(callable $change): self
+    {
+        return new self(
+            $this->id, $this->name, $this->short, $this->about, $this->items, array_map($change, $this->joints), $this->circuits,
+            [$this->limits, $this->lifting],
+        );
+    }
+
     /**
      * What lies directly behind an item.
      *

@@ -72,6 +72,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Rule\RaisedOnFloorSupport::class)]
 #[CoversClass(Rule\RaisedUnmounted::class)]
 #[CoversClass(Rule\SupportGone::class)]
+#[CoversClass(Rule\SupportTooWeak::class)]
 #[CoversClass(Rule\MovedWhileMounted::class)]
 #[CoversClass(Rule\TwoBodiesHang::class)]
 #[CoversClass(Rule\MountsBothOut::class)]
@@ -201,6 +202,11 @@ final class LinterTest extends TestCase
             yield $name => [
                 $code, $step, Level::Stop, self::moved($moved, $before, self::drover(['engine-mounts', 'gearbox-mount'])),
                 Sheets::vehicle('corrin-drover-27d'),
+            ];
+        }
+        foreach ([[500.1, Level::Stop], [334.0, Level::Watch]] as [$mass, $level]) {
+            yield 'an engine of '.$mass.' kg on the bar' => [
+                'support-too-weak', 'emount-bar-two', $level, self::drover(['engine-mounts']), self::weighing($mass),
             ];
         }
         yield 'rubber pinched while it hangs' => [
@@ -417,6 +423,13 @@ final class LinterTest extends TestCase
             }
 
             return ['joints' => $joints] + $d;
+        });
+    }
+
+    private static function weighing(float $mass): VehicleSheet
+    {
+        return Sheets::vehicle('corrin-drover-27d', static function (array $d) use ($mass): array {
+            return ['lifting' => ['mass' => $mass] + (is_array($d['lifting']) ? $d['lifting'] : [])] + $d;
         });
     }
 

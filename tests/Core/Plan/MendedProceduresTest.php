@@ -94,7 +94,7 @@ final class MendedProceduresTest extends TestCase
     {
         $started = 0;
         foreach ([
-            ['veldra-tarn-20t', 'crank-damper'], ['pelliver-dray-18', 'serpentine-belt'], ['ostrel-vane-s6', 'crank-damper'],
+            ['veldra-tarn-20t', 'thermostat-under'], ['pelliver-dray-18', 'water-pump'], ['ostrel-vane-s6', 'crank-damper'],
         ] as [$v, $p]) {
             $rig = Rig::standing(Sheets::vehicle($v));
             foreach (self::sheet($v, $p)->steps as $step) {

@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Plan\Caution;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Compiler\Moves;
 use NimbleKnuckle\Core\Plan\Compiler\Overlap;
 use NimbleKnuckle\Core\Plan\Compiler\SharedWork;
 use NimbleKnuckle\Core\Plan\Compiler\Stack;
@@ -46,7 +47,7 @@ use Random\Randomizer;
 #[CoversClass(Questions::class)]
 final class StackTest extends TestCase
 {
-    /** min: where one job wants it up and the other down in every phase, one more trip is needed, and phases stay what they are. */
+    /** min: where one job starts the engine up on stands, and the other wants it on the ground for that, one more trip is needed. */
     private const ONE_LIFT = 11.0;
     /** Put in by the compiler wherever the next step needs them. */
     private const MOVES = [Deed::Raise, Deed::Lower];
@@ -355,13 +356,18 @@ final class StackTest extends TestCase
             return;
         }
         $minutes = 0.0;
+        $starts = [];
         foreach ($jobs as $i => $job) {
             $single = $compiler->compile([$job], new Choices($agreed[$i]), $vehicle, self::kit());
             $minutes += $single->timing->likely;
+            $starts = array_merge($starts, array_map(
+                static fn (Step $start): bool => in_array(Moves::TAG, $start->tags, true), $single->doing(Deed::Start),
+            ));
             self::assertSame([], self::lost($single, $whole), $job->id.' of '.$name);
             self::assertSame([], self::disordered($job, $single, $whole), $job->id.' of '.$name);
         }
-        self::assertLessThanOrEqual($minutes + self::ONE_LIFT, $whole->timing->likely, $name);
+        $more = count(array_unique($starts)) > 1 ? self::ONE_LIFT : 0.0;
+        self::assertLessThanOrEqual($minutes + $more + 1e-9, $whole->timing->likely, $name);
     }
 
     /** @return list<string> what the single sheet has and the whole has not */

@@ -160,6 +160,21 @@ final class ContractTest extends TestCase
                 'housing' => '0.2 L', 'dip_mm' => '1/2 in', 'litre_per_mm' => '0.06', 'target_mm' => '2 cm',
             ],
         ],
+        'face-seal' => [
+            ['width' => 14, 'length' => 420, 'gap' => 0.1524, 'faces' => 'cast', 'fluid' => 'oil', 'was' => 'silicone', 'temperature' => 8],
+            [
+                'width' => '1.4 cm', 'length' => '0.42 m', 'gap' => '6 thou', 'faces' => 'cast', 'fluid' => 'oil', 'was' => 'silicone',
+                'temperature' => '46.4 °F',
+            ],
+        ],
+        'bolt-spacing' => [
+            ['pitch' => 50.8, 'd' => 6, 'thickness' => 8, 'gasket' => 'fibre'],
+            ['pitch' => '2 in', 'd' => '0.6 cm', 'thickness' => '8 mm', 'gasket' => 'fibre'],
+        ],
+        'mount-tired' => [
+            ['old' => '58; 61', 'new' => '64; 63', 'rock_before' => 34, 'rock_after' => 18],
+            ['old' => ['5.8 cm', '61 mm'], 'new' => ['64', '6.3 cm'], 'rock_before' => '3.4 cm', 'rock_after' => '18 mm'],
+        ],
         'seal-squeeze' => [
             ['section' => 3.175, 'inner' => 44, 'depth' => 2.54, 'width' => 4.7, 'groove_inner' => 45],
             ['section' => '1/8 in', 'inner' => '4.4 cm', 'depth' => '100 thou', 'width' => '4.7 mm', 'groove_inner' => '45 mm'],

@@ -155,6 +155,20 @@ final class Pinned
             'outside' => [9, 120], '?inside' => [8, 60], '?spigot' => [8, 60], '?behind_bead' => [8, 40],
             '?kind' => ['worm', 'spring', 'tbolt'], '?soft' => ['yes', 'no'],
         ],
+        'mount-tired' => [
+            '?old' => ['58; 61', '60', '70; 71; 72'], '?new' => ['64; 63', '61.9', '62.1', '70; 77; 73'], 'rock_before' => [10, 60],
+            'rock_after' => [2, 50],
+        ],
+        'face-seal' => [
+            'width' => [4, 40], 'length' => [40, 900], 'gap' => [0, 0.5], 'faces' => ['machined', 'cast', 'pressed'],
+            'fluid' => ['coolant', 'oil', 'fuel', 'air'], '?was' => ['gasket', 'ring', 'anaerobic', 'silicone'],
+            '?way' => ['gasket', 'ring', 'anaerobic', 'silicone', 'reuse'], '?temperature' => ['20', '9.9', '10', '30', '0'],
+        ],
+        'bolt-spacing' => [
+            '?points' => ['[[0,0],[60,0],[95,40],[40,75]]', '[[0,0],[50,0]]', '[[0,0],[40,0],[80,0],[80,60],[0,60]]', '[[0,0],[0,0]]'],
+            '?pitch' => [20, 160], 'd' => ['6', '8', '5', '10'], 'thickness' => [1, 16],
+            'gasket' => ['rubber', 'fibre', 'metal', 'ring'], '?faces' => ['rigid', 'pressed'],
+        ],
         'seal-squeeze' => [
             'section' => [1.5, 6], 'inner' => [10, 90], 'depth' => [1.2, 5], 'width' => [2, 8], 'groove_inner' => [10, 92],
             '?groove_outer' => [14, 110], '?use' => ['face', 'radial'],

@@ -69,6 +69,34 @@ final class LawTest extends TestCase
         self::assertContains('reading:safe-cold:coolant_temperature', $this->ends());
     }
 
+    public function testAStoppedFitTakesNotesAndNothingElseUntilItIsTakenUp(): void
+    {
+        $this->workTo('safe-cap');
+        $hold = ['kind' => 'on-hold', 'reason' => 'waits for a part'];
+        self::assertStringContainsString('A mechanic or a lead', $this->mayNot('stopped', $hold));
+        self::assertStringContainsString('nobody stopped it', $this->mayNot('taken-up', [], Hand::Lead));
+        self::assertStringContainsString('two words', $this->mayNot('stopped', ['reason' => 'later'] + $hold, Hand::Mechanic));
+        self::assertStringContainsString('on hold, or', $this->mayNot('stopped', ['kind' => 'lost'] + $hold, Hand::Mechanic));
+        $this->may('stopped', $hold, Hand::Mechanic);
+        self::assertStringContainsString('This fit is on hold', $this->mayNot('step-done', ['step' => 'safe-floor'], Hand::Lead));
+        self::assertStringContainsString('This fit is on hold', $this->mayNot('stopped', ['kind' => 'cancelled'] + $hold, Hand::Lead));
+        self::assertStringContainsString('take it up again', implode(' ', $this->fit->refusals(true)));
+        $this->may('noted', ['text' => 'it has come']);
+        self::assertStringContainsString('A mechanic or a lead', $this->mayNot('taken-up', []));
+        $this->may('taken-up', [], Hand::Mechanic);
+        $this->may('caution-acknowledged', ['step' => 'safe-cap', 'caution' => 0]);
+    }
+
+    public function testOverLooseEndsALeadCancels(): void
+    {
+        $this->workTo('safe-cap');
+        $this->may('dropped', ['what' => 'a washer']);
+        $cancel = ['kind' => 'cancelled', 'reason' => 'the customer fetched it'];
+        self::assertMatchesRegularExpression('/\d+ loose ends? (?:is|are) open/', $this->mayNot('stopped', $cancel, Hand::Mechanic));
+        $this->may('stopped', $cancel, Hand::Lead);
+        self::assertStringContainsString('This fit is cancelled', $this->mayNot('found', ['dropped' => 'x']));
+    }
+
     public function testAnOrdinaryReadingOutsideClosesOnlyWithAReason(): void
     {
         $this->workTo('strength-before');

@@ -142,7 +142,8 @@ final class SignedOverNothingTest extends TestCase
         $this->at = $this->at->modify(sprintf('+%d seconds', (int) ceil($what[2])));
         $event = FitEvent::of(sprintf('01J%023d', ++$this->made), $what[0], $what[1], 'Joss Wending', $this->at);
         try {
-            (new Law($fit, $hand, $this->at))->ensure($event);
+            $now = new Fit($fit->sheet, $fit->vehicle, $fit->state, $this->at, $fit->rigs());
+            (new Law($now, $hand, $this->at))->ensure($event);
         } catch (InvalidEvent) {
             return null;
         }

@@ -50,7 +50,7 @@ final class Worker
             ?? $this->count($fit, $step)
             ?? $this->putIn($fit, $step)
             ?? $this->bolt($fit, $step) ?? $this->stage($fit, $step) ?? $this->read($fit, $step) ?? $this->tool($fit, $step)
-            ?? [EventType::StepDone, ['step' => $step->id], Deed::Wait === $step->deed ? 60 * $step->slot->minutes->likely : 20.0];
+            ?? [EventType::StepDone, ['step' => $step->id], Deed::Wait === $step->deed ? 60 * $step->slot->minutes->likely + 1 : 20.0];
     }
 
     /** @return array{EventType, array<string, string|int|float>, float}|null */

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Garage;
+
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
+use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Plan\Procedure\RoleBook;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+
+/** What the procedures on the shelf ask of a vehicle sheet. */
+final readonly class KnownRoles
+{
+    public function __construct(private ProcedureShelf $shelf)
+    {
+    }
+
+    public function book(): RoleBook
+    {
+        return RoleBook::of($this->shelf->all());
+    }
+
+    /** @return list<Carried> what each procedure still misses on this sheet, those that miss least first */
+    public function carried(VehicleSheet $sheet): array
+    {
+        $carried = array_map(static fn (Procedure $procedure): Carried => new Carried(
+            $procedure->id, $procedure->title, RoleBook::missing($procedure, $sheet),
+        ), array_values($this->shelf->all()));
+        usort($carried, static fn (Carried $a, Carried $b): int => [count($a->missing), $a->title] <=> [count($b->missing), $b->title]);
+
+        return $carried;
+    }
+}

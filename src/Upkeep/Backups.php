@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Upkeep;
+
+use Symfony\Component\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Twig\Attribute\AsTwigFunction;
+
+/** The copies that lie beside the database, the newest first. */
+final readonly class Backups
+{
+    /** Days after which the yard speaks of it. */
+    public const OLD = 7;
+    private const NAME = '/\Animble-knuckle-(\d{8}-\d{6})-\d{3}\.db\z/';
+
+    public function __construct(
+        private Database $database, private ClockInterface $clock, #[Autowire(param: 'app.data_dir')] private string $dataDir,
+    ) {
+    }
+
+    /** @return list<Backup> */
+    public function all(): array
+    {
+        $found = [];
+        foreach (glob($this->folder().'/nimble-knuckle-*.db') ?: [] as $file) {
+            $name = basename($file);
+            $at = 1 === preg_match(self::NAME, $name, $m) ? \DateTimeImmutable::createFromFormat('Ymd-His', $m[1]) : false;
+            false === $at || $found[] = new Backup($name, $at, (int) filesize($file));
+        }
+        usort($found, static fn (Backup $a, Backup $b): int => $b->at <=> $a->at);
+
+        return $found;
+    }
+
+    /** @throws \RuntimeException with what to do about it */
+    public function make(): Backup
+    {
+        $this->database->backUpTo($this->folder());
+
+        return $this->all()[0];
+    }
+
+    /** Where a copy lies; null where there is none of that name. */
+    public function file(string $name): ?string
+    {
+        $file = $this->folder().'/'.$name;
+
+        return 1 === preg_match(self::NAME, $name) && is_file($file) ? $file : null;
+    }
+
+    /** What the yard says of it: nothing while a copy is young enough. */
+    #[AsTwigFunction('backup_due')]
+    public function due(): string
+    {
+        $newest = $this->all()[0] ?? null;
+        $days = null === $newest ? null : (int) $newest->at->diff($this->clock->now())->format('%a');
+
+        return match (true) {
+            null === $days => 'There is no backup yet.',
+            $days > self::OLD => sprintf('The last backup is %d days old.', $days),
+            default => '',
+        };
+    }
+
+    private function folder(): string
+    {
+        return $this->dataDir.'/backups';
+    }
+}

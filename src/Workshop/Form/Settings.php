@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Workshop\Form;
+
+use NimbleKnuckle\App\Workshop\SpokenUnits;
+use NimbleKnuckle\App\Workshop\WorkshopRecord;
+use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Notation;
+
+/** What stands in the form of the settings: quantities as somebody writes them. */
+final class Settings
+{
+    public function __construct(
+        public string $name = '', public ?SpokenUnits $units = SpokenUnits::AsWritten, public string $altitude = '',
+        public string $temperature = '',
+    ) {
+    }
+
+    public static function of(WorkshopRecord $workshop): self
+    {
+        return new self(
+            $workshop->name, $workshop->units, null === $workshop->altitude ? '' : $workshop->altitude.' m',
+            null === $workshop->temperature ? '' : $workshop->temperature.' °C',
+        );
+    }
+
+    /** Once it is known to be sound. */
+    public function onto(WorkshopRecord $workshop): WorkshopRecord
+    {
+        $read = static fn (Kind $kind, string $text): ?float => '' === trim($text) ? null : Notation::read($kind, $text)->value();
+        $workshop->name = trim($this->name);
+        $workshop->units = $this->units ?? SpokenUnits::AsWritten;
+        $workshop->altitude = $read(Kind::Altitude, $this->altitude);
+        $workshop->temperature = $read(Kind::Temperature, $this->temperature);
+
+        return $workshop;
+    }
+}
