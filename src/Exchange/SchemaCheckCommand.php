@@ -25,6 +25,7 @@ final class SchemaCheckCommand
         #[Autowire(param: 'app.procedures_dir')] private readonly string $proceduresDir,
         #[Autowire(param: 'app.mishaps_file')] private readonly string $mishapsFile,
         #[Autowire(param: 'app.demo_dir')] private readonly string $demoDir,
+        #[Autowire('%kernel.project_dir%/starters')] private readonly string $startersDir,
     ) {
     }
 
@@ -34,6 +35,7 @@ final class SchemaCheckCommand
         $files = [
             ...glob($this->proceduresDir.'/*.yaml') ?: [], $this->mishapsFile, ...glob($this->demoDir.'/*.yaml') ?: [],
             ...glob($this->demoDir.'/vehicles/*.yaml') ?: [],
+            ...glob($this->startersDir.'/*.yaml') ?: [],
         ];
         foreach ($files as $file) {
             try {

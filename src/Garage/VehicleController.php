@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Garage;
 
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\MishapBook;
+use NimbleKnuckle\Core\Plan\Vehicle\AccessMap;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -13,9 +14,11 @@ use Symfony\Component\Routing\Attribute\Route;
 final class VehicleController extends AbstractController
 {
     #[Route('/vehicles', name: 'vehicles', methods: ['GET'])]
-    public function list(VehicleList $vehicles): Response
+    public function list(VehicleList $vehicles, StarterShelf $starters): Response
     {
-        return $this->render('garage/list.html.twig', ['vehicles' => $vehicles->rows()]);
+        return $this->render('garage/list.html.twig', [
+            'vehicles' => $vehicles->rows(), 'away' => $vehicles->rows(true), 'starters' => $starters->all(),
+        ]);
     }
 
     #[Route('/vehicles/{id}', name: 'vehicle', requirements: ['id' => '[a-z0-9-]{1,80}'], methods: ['GET'])]
@@ -26,7 +29,8 @@ final class VehicleController extends AbstractController
         return $this->render(
             'garage/vehicle.html.twig',
             [
-                'vehicle' => $vehicle, 'sheet' => $vehicle->sheet(), 'layers' => $vehicle->sheet()->layers(),
+                'vehicle' => $vehicle, 'sheet' => $vehicle->sheet(), 'map' => AccessMap::across($vehicle->sheet()),
+                'narrow' => AccessMap::down($vehicle->sheet()),
                 'signed' => $fits->signed(8, 0, $id), 'mishaps' => $mishaps->rows(6, $id),
             ],
         );

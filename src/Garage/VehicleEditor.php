@@ -9,6 +9,8 @@ use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Minutes;
+use NimbleKnuckle\Core\Plan\Vehicle\Item;
+use NimbleKnuckle\Core\Plan\Vehicle\ItemList;
 use NimbleKnuckle\Core\Plan\Vehicle\Plumbing;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
@@ -34,32 +36,71 @@ final readonly class VehicleEditor
      * @throws InvalidDocument|InvalidInput with the place and the remedy
      * @throws ChangedMeanwhile when the form was opened before somebody changed the same thing
      */
-    public function apply(VehicleRecord $vehicle, string $what, InputBag $form): void
+    public function apply(VehicleRecord $vehicle, string $what, InputBag $form, string $person = ''): void
     {
-        $this->garage->change($vehicle->id, fn (array $document): array => $this->changed($document, $what, $form));
+        $change = fn (array $document): array => $this->changed(new SheetDocument($document), $what, $form);
+        $this->garage->change($vehicle->id, $change, $person, self::words($what, $form));
     }
 
     /**
-     * @param array<array-key, mixed> $document
+     * Many items at once, all of them or none.
+     *
+     * @throws InvalidInput when a line of the list is not understood
+     */
+    public function paste(VehicleRecord $vehicle, string $text, string $person): int
+    {
+        $read = ItemList::read($text, array_map(static fn (Item $item): string => $item->name, $vehicle->sheet()->items));
+        $read->isRight() || throw InvalidInput::in('list', 'Nothing is kept yet: put right what is said beside the lines, then keep them.');
+        $items = array_map(
+            fn (array $item): array => $this->bare($item + ['role' => $this->roles->book()->suggested(
+                'item', is_string($item['name'] ?? null) ? $item['name'] : '',
+            )]),
+            $read->items(),
+        );
+        $this->garage->change($vehicle->id, function (array $document) use ($items): array {
+            $changed = new SheetDocument($document);
+            foreach ($items as $item) {
+                $changed = $changed->with('items', $item);
+            }
+
+            return $this->ensured($changed->document);
+        }, $person, sprintf('%d items from a list', count($items)));
+
+        return count($items);
+    }
+
+    /**
      * @param InputBag<string> $form
      *
      * @return array<array-key, mixed>
      */
-    private function changed(array $document, string $what, InputBag $form): array
+    private function changed(SheetDocument $sheet, string $what, InputBag $form): array
     {
-        $this->ensureAsSeen($document, $what, $form);
-        $document = match ($what) {
-            'item' => $this->put($document, 'items', $this->item($form)),
-            'joint' => $this->put($document, 'joints', $this->joint($form)),
-            'circuit' => $this->put($document, 'circuits', $this->circuit($form)),
-            'lifting' => ['lifting' => LiftingForm::read($form, VehicleSheet::read(Node::of($document)))] + $document,
-            'limit' => ['limits' => [...$this->list($document, 'limits'), $this->limit($form)]] + $document,
-            'drop-item', 'drop-joint', 'drop-circuit' => $this->without($document, substr($what, 5).'s', $form->getString('id')),
-            'drop-limit' => ['limits' => array_values(array_diff_key(
-                $this->list($document, 'limits'), [$form->getInt('id') => true],
-            ))] + $document,
+        $this->ensureAsSeen($sheet, $what, $form);
+
+        $changed = match ($what) {
+            'item' => $sheet->with('items', $this->item($sheet, $form), $form->keys()),
+            'joint' => $sheet->with('joints', $this->joint($sheet, $form), $form->keys()),
+            'circuit' => $sheet->with('circuits', $this->circuit($form), $form->keys()),
+            'lifting' => new SheetDocument(
+                ['lifting' => LiftingForm::read($form, VehicleSheet::read(Node::of($sheet->document)))] + $sheet->document,
+            ),
+            'limit' => $sheet->set('limits', self::replaced($sheet->list('limits'), $form->getString('id'), $this->limit($form))),
+            'drop-item', 'drop-joint', 'drop-circuit', 'drop-limit' => $sheet->without(substr($what, 5).'s', $form->getString('id')),
+            'check-item', 'check-joint', 'check-circuit' => $sheet->checked(substr($what, 6).'s', $form->getString('id')),
             default => throw InvalidInput::in('what', 'There is nothing like that to change.'),
         };
+
+        return $this->ensured($changed->document);
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     *
+     * @return array<array-key, mixed>
+     */
+    private function ensured(array $document): array
+    {
         $this->schemas->ensureValid($document, 'vehicle-1');
         $circle = VehicleSheet::read(Node::of($document))->circle();
         [] === $circle || throw InvalidInput::in(
@@ -70,21 +111,61 @@ final readonly class VehicleEditor
     }
 
     /**
-     * @param array<array-key, mixed> $document
+     * @param list<mixed> $list
+     * @param array<string, mixed> $limit
+     *
+     * @return list<mixed> the limit in its place, or at the end
+     */
+    private static function replaced(array $list, string $place, array $limit): array
+    {
+        $list['' === $place || !isset($list[(int) $place]) ? count($list) : (int) $place] = $limit;
+
+        return array_values($list);
+    }
+
+    /**
+     * What a change is called where it can be undone.
+     *
      * @param InputBag<string> $form
      */
-    private function ensureAsSeen(array $document, string $what, InputBag $form): void
+    private static function words(string $what, InputBag $form): string
     {
-        $key = preg_replace('/^drop-/', '', $what).'s';
+        $name = mb_substr(trim($form->getString('name')) ?: $form->getString('id'), 0, 120);
+        $isNew = '' === $form->getString('id');
+
+        return match (true) {
+            str_starts_with($what, 'drop-') => sprintf('%s deleted: %s', substr($what, 5), $name),
+            str_starts_with($what, 'check-') => sprintf('%s checked: %s', substr($what, 6), $name),
+            'lifting' === $what => 'what is known of lifting',
+            'limit' === $what => sprintf('limit of the %s', $form->getString('body')),
+            default => sprintf('%s %s: %s', $what, $isNew ? 'entered' : 'changed', $name),
+        };
+    }
+
+    /** @param InputBag<string> $form */
+    private function ensureAsSeen(SheetDocument $sheet, string $what, InputBag $form): void
+    {
+        $key = preg_replace('/^(drop|check)-/', '', $what).'s';
         if ('lifting' === $what) {
-            self::ensureLiftingAsSeen($document['lifting'] ?? null, $form);
+            self::ensureLiftingAsSeen($sheet->document['lifting'] ?? null, $form);
         }
-        if (!$form->has('seen') || !in_array($key, ['items', 'joints', 'circuits', 'limits'], true) || 'limit' === $what) {
+        $isNewLimit = 'limit' === $what && '' === $form->getString('id');
+        if (!$form->has('seen') || !in_array($key, SheetDocument::KINDS, true) || $isNewLimit || $this->isAnother($form)) {
             return;
         }
-        $thing = $this->thing($document, $key, 'limits' === $key ? $form->getString('id') : $this->id($form));
+        $thing = $sheet->thing($key, 'limits' === $key ? $form->getString('id') : $this->id($form));
         $name = is_string($thing['name'] ?? null) ? $thing['name'] : ('' === $form->getString('name') ? 'It' : $form->getString('name'));
         ChangedMeanwhile::mark($thing) === $form->getString('seen') || throw ChangedMeanwhile::to(ucfirst($name), $thing);
+    }
+
+    /**
+     * Two things may go by the same words: somebody said that it is another one.
+     *
+     * @param InputBag<string> $form
+     */
+    private function isAnother(InputBag $form): bool
+    {
+        return '' === $form->getString('id') && '' !== $form->getString('another');
     }
 
     /** @param InputBag<string> $form */
@@ -96,27 +177,11 @@ final readonly class VehicleEditor
     }
 
     /**
-     * @param array<array-key, mixed> $document
-     *
-     * @return array<array-key, mixed>|null
-     */
-    private function thing(array $document, string $key, string $id): ?array
-    {
-        foreach ($this->list($document, $key) as $i => $thing) {
-            if (is_array($thing) && ('limits' === $key ? (string) $i : $thing['id'] ?? null) === $id) {
-                return $thing;
-            }
-        }
-
-        return null;
-    }
-
-    /**
      * @param InputBag<string> $form
      *
      * @return array<string, mixed>
      */
-    private function item(InputBag $form): array
+    private function item(SheetDocument $sheet, InputBag $form): array
     {
         $tray = [];
         foreach (preg_split('/\R/', $form->getString('tray')) ?: [] as $line) {
@@ -126,7 +191,7 @@ final readonly class VehicleEditor
         }
 
         return $this->bare([
-            'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'role' => $this->role($form, 'item'),
+            'id' => $this->freeId($sheet, 'items', $form), 'name' => $this->needed($form, 'name'), 'role' => $this->role($form, 'item'),
             'kind' => $form->getString('kind', 'part'),
             'position' => $form->getString('position', 'ground'), 'place' => $form->getString('place'),
             'behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'off' => $this->minutes($form, 'off'),
@@ -142,7 +207,7 @@ final readonly class VehicleEditor
      *
      * @return array<string, mixed>
      */
-    private function joint(InputBag $form): array
+    private function joint(SheetDocument $sheet, InputBag $form): array
     {
         $line = $this->needed($form, 'line');
         $read = Shorthand::read($line);
@@ -160,7 +225,8 @@ final readonly class VehicleEditor
 
         return $this->bare(
             $this->sketched($form) + [
-                'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'role' => $this->role($form, 'joint'),
+                'id' => $this->freeId($sheet, 'joints', $form), 'name' => $this->needed($form, 'name'),
+                'role' => $this->role($form, 'joint'),
                 'item' => $form->getString('item'),
                 'note' => $note,
             ] + $said,
@@ -269,15 +335,24 @@ final readonly class VehicleEditor
     /** @param InputBag<string> $form */
     private function id(InputBag $form): string
     {
-        $id = '' !== $form->getString('id') ? $form->getString('id') : trim(
-            (string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($form->getString('name'))), '-',
-        );
+        $id = '' !== $form->getString('id') ? $form->getString('id') : ItemList::id($form->getString('name'));
 
-        '' !== $id || throw InvalidInput::in('name', 'Give it a name of letters and digits.');
-        // An id of digits alone would be taken for a number.
-        $id = 1 === preg_match('/\A\d+\z/', $id) ? 'no-'.$id : $id;
+        return '' === $id ? throw InvalidInput::in('name', 'Give it a name of letters and digits.') : mb_substr($id, 0, 60);
+    }
 
-        return mb_substr($id, 0, 60);
+    /**
+     * One that nothing on the sheet has yet, where somebody said that it is another one of the same name.
+     *
+     * @param InputBag<string> $form
+     */
+    private function freeId(SheetDocument $sheet, string $key, InputBag $form): string
+    {
+        $id = $this->id($form);
+        for ($n = 2; $this->isAnother($form) && null !== $sheet->thing($key, $id); ++$n) {
+            $id = mb_substr($this->id($form), 0, 56).'-'.$n;
+        }
+
+        return $id;
     }
 
     /**
@@ -357,77 +432,6 @@ final readonly class VehicleEditor
         } catch (\DomainException) {
             throw InvalidInput::in($field, sprintf('Minutes %s rise from low to high and are not below zero.', $field));
         }
-    }
-
-    /**
-     * @param array<array-key, mixed> $document
-     * @param array<string, mixed> $thing
-     *
-     * @return array<array-key, mixed>
-     */
-    private function put(array $document, string $key, array $thing): array
-    {
-        $list = $this->list($document, $key);
-        foreach ($list as $i => $old) {
-            if (is_array($old) && ($old['id'] ?? null) === $thing['id']) {
-                $list[$i] = $thing + array_diff_key(
-                    $old,
-                    array_flip(
-                        [
-                            'role', 'behind', 'place',
-                            'tray', 'carries', 'wet', 'hazards', 'remove_note', 'refit_note', 'note', 'compound', 'friction',
-                            'material', 'grade', 'figure', 'length', 'lengths', 'tool', 'angle', 'swing', 'gap', 'first', 'check',
-                            'passes', 'when', 'drain_behind',
-                        ],
-                    ),
-                );
-
-                return [$key => $list] + $document;
-            }
-        }
-
-        return [$key => [...$list, $thing]] + $document;
-    }
-
-    /**
-     * @param array<array-key, mixed> $document
-     *
-     * @return array<array-key, mixed>
-     */
-    private function without(array $document, string $key, string $id): array
-    {
-        if ('items' === $key) {
-            foreach (['items' => 'behind', 'circuits' => 'drain_behind'] as $other => $field) {
-                $document[$other] = array_map(static function (mixed $thing) use ($field, $id): mixed {
-                    $named = is_array($thing) ? $thing[$field] ?? null : null;
-
-                    return is_array($thing) && is_array($named)
-                        ? [$field => array_values(array_filter($named, static fn (mixed $one): bool => $one !== $id))] + $thing
-                        : $thing;
-                }, $this->list($document, $other));
-            }
-            foreach ($this->list($document, 'joints') as $joint) {
-                is_array($joint) && ($joint['item'] ?? null) === $id && throw InvalidInput::in(
-                    'id', 'A joint still belongs to it: take the joint away first.',
-                );
-            }
-        }
-
-        return [$key => array_values(
-            array_filter(
-                $this->list($document, $key), static fn (mixed $thing): bool => !is_array($thing) || ($thing['id'] ?? null) !== $id,
-            ),
-        )] + $document;
-    }
-
-    /**
-     * @param array<array-key, mixed> $document
-     *
-     * @return list<mixed>
-     */
-    private function list(array $document, string $key): array
-    {
-        return is_array($document[$key] ?? null) ? array_values($document[$key]) : [];
     }
 
     /**

@@ -14,22 +14,24 @@ final readonly class VehicleList
     }
 
     /**
-     * Vehicles as a list shows them, without their sheets.
+     * Vehicles as a list shows them, without their sheets; those put away only where they are asked for.
      *
-     * @return list<array{id: string, name: string, short: string, about: string, fits: int}>
+     * @return list<array{id: string, name: string, short: string, about: string, fits: int, toCheck: int}>
      */
-    public function rows(): array
+    public function rows(bool $away = false): array
     {
         $rows = $this->db->fetchAllAssociative(
-            "SELECT v.id, v.name, v.short, json_extract(v.document, '$.about') about, (SELECT COUNT(*) FROM fit f
-                WHERE f.vehicle_id = v.id AND f.signed_at IS NOT NULL) fits FROM vehicle v ORDER BY v.name",
+            "SELECT v.id, v.name, v.short, json_extract(v.document, '$.about') about,
+                json_array_length(coalesce(json_extract(v.document, '$.to_check'), '[]')) unchecked, (SELECT COUNT(*) FROM fit f
+                WHERE f.vehicle_id = v.id AND f.signed_at IS NOT NULL) fits FROM vehicle v WHERE v.archived = ? ORDER BY v.name",
+            [(int) $away],
         );
         $text = static fn (mixed $value): string => is_scalar($value) ? (string) $value : '';
 
         return array_map(
             static fn (array $row): array => [
                 'id' => $text($row['id']), 'name' => $text($row['name']), 'short' => $text($row['short']),
-                'about' => $text($row['about']), 'fits' => (int) $text($row['fits']),
+                'about' => $text($row['about']), 'fits' => (int) $text($row['fits']), 'toCheck' => (int) $text($row['unchecked']),
             ],
             $rows,
         );

@@ -13,6 +13,10 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 #[ORM\Table(name: 'vehicle')]
 class VehicleRecord
 {
+    /** Put away: on no list where one is chosen, with all that was done on it. */
+    #[ORM\Column(options: ['default' => false])]
+    public bool $archived = false;
+
     private ?VehicleSheet $sheet = null;
 
     /** @param array<array-key, mixed> $document */

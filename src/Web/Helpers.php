@@ -14,6 +14,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Tightening\AngleDrawing;
 use Symfony\Component\Uid\Ulid;
+use Twig\Attribute\AsTwigFilter;
 use Twig\Attribute\AsTwigFunction;
 
 /** What templates ask for besides formats. */
@@ -44,6 +45,17 @@ final readonly class Helpers
         }
 
         return '';
+    }
+
+    /**
+     * A text in rows of so many letters at most, for a drawing; a longer word has a row of its own.
+     *
+     * @return list<string>
+     */
+    #[AsTwigFilter('rows')]
+    public static function rows(string $text, int $most): array
+    {
+        return explode("\n", wordwrap($text, $most, "\n"));
     }
 
     /** The name of a loose end, for the record. */

@@ -24,12 +24,10 @@ final class DoorsTest extends AppTestCase
         $open = [];
         foreach ($router->getRouteCollection() as $name => $route) {
             $path = strtr($route->getPath(), [
-                '{id}' => in_array(
-                    $name, ['vehicle', 'edit_vehicle', 'fluids', 'fluid_enter'], true,
-                ) ? 'veldra-tarn-20t' : '01ARZ3NDEKTSV4RRFFQ69G5FAV',
+                '{id}' => str_starts_with($route->getPath(), '/vehicles/') ? 'veldra-tarn-20t' : '01ARZ3NDEKTSV4RRFFQ69G5FAV',
                 '{step}' => 'x', '{mishap}' => 'snapped-bolt',
                 '{login}' => 'joss', '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{circuit}' => 'coolant',
-                '{what}' => 'person_act' === $name ? 'off' : 'remove',
+                '{what}' => ['person_act' => 'off', 'put_away_vehicle' => 'away'][$name] ?? 'remove',
             ]);
             $this->client->request($route->getMethods()[0] ?? 'GET', $path);
             $status = $this->client->getResponse()->getStatusCode();

@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\App;
 
 use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Garage\NewVehicle;
+use NimbleKnuckle\App\Garage\SheetDocument;
+use NimbleKnuckle\App\Garage\StarterShelf;
 use NimbleKnuckle\App\Garage\VehicleEditor;
 use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\App\Garage\WrittenThing;
 use NimbleKnuckle\Core\CoreException;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -14,7 +18,11 @@ use Symfony\Component\DomCrawler\Crawler;
 use Symfony\Component\HttpFoundation\Request;
 
 /** The vehicle editor by itself, and what its page does with a form that cannot be kept. */
+#[CoversClass(NewVehicle::class)]
+#[CoversClass(SheetDocument::class)]
+#[CoversClass(StarterShelf::class)]
 #[CoversClass(VehicleEditor::class)]
+#[CoversClass(WrittenThing::class)]
 final class VehicleEditorTest extends AppTestCase
 {
     /** From nothing: what a procedure misses is entered where it is named, and then the procedure can be planned. */
@@ -119,6 +127,161 @@ final class VehicleEditorTest extends AppTestCase
         yield ['points', 'fan 420 250 22 90 freed by the bonnet', 'No item of the sheet is called “the bonnet”'];
         yield ['mounts', 'left -300 200 120 180 jelly', '“jelly” is no kind of mount'];
         yield ['mounts', 'left -300 200 -120 180', 'stiffness'];
+    }
+
+    /** Every thing of every demo vehicle, opened for change and saved as it stands: the sheet is the same to the last field. */
+    public function testWhatIsOpenedAndSavedAsItStandsStaysAsItIs(): void
+    {
+        $this->signIn('joss');
+        $garage = $this->service(Garage::class);
+        foreach (['corrin-drover-27d', self::TARN] as $id) {
+            $before = $garage->get($id)->sheet();
+            foreach (['item' => $before->items, 'joint' => $before->joints, 'circuit' => $before->circuits] as $what => $things) {
+                foreach (array_keys($things) as $one) {
+                    $crawler = $this->client->request('GET', sprintf('/vehicles/%s/edit?%s=%s', $id, $what, $one));
+                    $this->client->submit($crawler->selectButton('Save the '.$what)->form());
+                    self::assertResponseRedirects(null, 303, $what.' '.$one);
+                }
+            }
+            $this->client->submit($this->client->request('GET', "/vehicles/$id/edit?limit=0")->selectButton('Save the limit')->form());
+            $after = $garage->get($id)->sheet();
+            self::assertEquals([$before->items, $before->joints], [$after->items, $after->joints]);
+            self::assertEquals([$before->circuits, $before->limits], [$after->circuits, $after->limits]);
+        }
+    }
+
+    public function testAJointIsChangedInItsPlace(): void
+    {
+        $this->signIn('joss');
+        $crawler = $this->client->request('GET', '/vehicles/corrin-drover-27d/edit?joint=pump-bolts');
+        self::assertStringContainsString('21 N·m / 15.5 ft-lb', $crawler->filter('#j-line')->attr('value') ?? '');
+        $line = strtr($crawler->filter('#j-line')->attr('value') ?? '', ['21 N·m / 15.5 ft-lb' => '23 N·m']);
+        $this->client->submit($crawler->selectButton('Save the joint')->form(), ['line' => $line, 'lengths' => '']);
+        $joint = $this->service(Garage::class)->get('corrin-drover-27d')->sheet()->joints['pump-bolts'];
+        self::assertSame(['23 N·m', [], 7], [$joint->stated(), $joint->fastener->lengths, $joint->count()]);
+        self::assertSame([50.0, 100.0], $joint->going->passes);
+    }
+
+    public function testADeletionAsksAndIsUndone(): void
+    {
+        $this->signIn('joss');
+        $joints = fn (): array => array_keys($this->service(Garage::class)->get('corrin-drover-27d')->sheet()->joints);
+        $before = $joints();
+        $crawler = $this->client->request('GET', '/vehicles/corrin-drover-27d/edit');
+        self::assertCount(0, $crawler->filter('button:contains("Delete")'), 'one tap opens the question and does nothing');
+        $this->client->submit($crawler->selectButton('Yes, delete starter bolts')->form());
+        self::assertSame(['starter-bolts'], array_values(array_diff($before, $joints())));
+        $crawler = $this->client->followRedirect();
+        self::assertSelectorTextContains('.undo', 'joint deleted: starter bolts, Joss Wending');
+        $undo = $crawler->selectButton('Undo it')->form();
+        $this->apply(['what' => 'item', 'name' => 'Plate'], 'corrin-drover-27d');
+        $this->client->submit($undo);
+        self::assertNotSame($before, $joints(), 'something else was changed after it');
+        for ($i = 0; $i < 2; ++$i) {
+            $this->client->submit($this->client->request('GET', '/vehicles/corrin-drover-27d/edit')->selectButton('Undo it')->form());
+        }
+        self::assertSame($before, $joints());
+        self::assertSelectorNotExists('.undo');
+    }
+
+    public function testThirtyChangesCanBeUndoneAndNoMore(): void
+    {
+        for ($i = 1; $i <= 34; ++$i) {
+            $this->apply(['what' => 'item', 'name' => 'Plate '.$i]);
+        }
+        self::assertCount(30, $this->service(Garage::class)->changes(self::TARN));
+        self::assertSame('item entered: Plate 34', $this->service(Garage::class)->changes(self::TARN)[0]->words);
+    }
+
+    public function testANameUsedTwiceIsAskedAbout(): void
+    {
+        $this->signIn('joss');
+        $tray = fn (string $id): int => $this->service(Garage::class)->get('corrin-drover-27d')->sheet()->items[$id]->pieces();
+        $this->apply(['what' => 'item', 'name' => 'Bracket', 'tray' => '2x nuts'], 'corrin-drover-27d');
+        $form = $this->client->request('GET', '/vehicles/corrin-drover-27d/edit')->selectButton('Save the item')->form();
+        $this->client->submit($form, ['name' => 'Bracket', 'tray' => '5x screws']);
+        self::assertResponseStatusCodeSame(409);
+        self::assertSame(2, $tray('bracket'), 'not replaced before somebody said so');
+        $this->client->submit($this->client->getCrawler()->selectButton('It is another one: keep both')->form());
+        self::assertSame([2, 5], [$tray('bracket'), $tray('bracket-2')]);
+    }
+
+    public function testAVehicleBeginsFromWhatItIsLikeAndEverythingIsToBeChecked(): void
+    {
+        $this->signIn('joss');
+        $starters = $this->service(StarterShelf::class)->all();
+        self::assertCount(6, $starters);
+        foreach ($starters as $name => $starter) {
+            $form = $this->client->request('GET', '/vehicles')->selectButton('Enter it')->form();
+            $this->client->submit($form, ['name' => 'Mine '.$name, 'like' => 'starter:'.$name]);
+            $crawler = $this->client->followRedirect();
+            $sheet = $this->service(Garage::class)->get('mine-'.$name)->sheet();
+            self::assertSame('Mine '.$name, $sheet->name);
+            self::assertCount(count($starter->items) + count($starter->joints) + count($starter->circuits), $sheet->toCheck);
+            foreach ($sheet->joints as $joint) {
+                self::assertSame(['', ''], [$joint->stated(), $joint->fastener->thread], 'no figure that nobody measured');
+            }
+            foreach ($sheet->circuits as $circuit) {
+                self::assertSame(0.0, $circuit->capacity);
+            }
+            preg_match('/(\d+) of/', $crawler->filter('#carried')->text(), $carried);
+            self::assertGreaterThanOrEqual(7, (int) ($carried[1] ?? 0), $name.': most of what is done on such a vehicle');
+        }
+        $crawler = $this->client->request('GET', '/vehicles/mine-transverse-four/edit?item=airbox');
+        $this->client->submit($crawler->selectButton('Save the item')->form());
+        $this->client->submit($crawler->selectButton('Is so: sump plug')->form());
+        $sheet = $this->service(Garage::class)->get('mine-transverse-four')->sheet();
+        self::assertTrue($sheet->isChecked('items', 'airbox') && $sheet->isChecked('items', 'sump-plug'));
+        self::assertFalse($sheet->isChecked('joints', 'starter-bolts'));
+    }
+
+    public function testACopyKeepsTheFiguresAndAsksForAll(): void
+    {
+        $this->signIn('joss');
+        $form = $this->client->request('GET', '/vehicles')->selectButton('Enter it')->form();
+        $this->client->submit($form, ['name' => 'Second Tarn', 'like' => 'vehicle:'.self::TARN]);
+        $copy = $this->service(Garage::class)->get('second-tarn')->sheet();
+        self::assertEquals($this->tarn()->sheet()->joints, $copy->joints);
+        self::assertFalse($copy->isChecked('joints', array_key_first($copy->joints) ?? ''));
+        $this->client->submit($form, ['name' => 'Second  Tarn', 'like' => '']);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('.notice.bad', 'is entered already');
+        $this->client->submit($form, ['name' => 'Third Tarn', 'like' => '']);
+        self::assertCount(0, $this->service(Garage::class)->get('third-tarn')->sheet()->items);
+    }
+
+    public function testAVehiclePutAwayIsOnNoListAndComesBack(): void
+    {
+        $this->signIn('joss');
+        $this->client->submit($this->client->request('GET', '/vehicles/'.self::TARN)->selectButton('Put away')->form());
+        $this->client->followRedirect();
+        self::assertSelectorTextNotContains('.vehicles', 'Veldra Tarn');
+        self::assertStringNotContainsString('Veldra Tarn', $this->client->request('GET', '/start')->filter('main')->text());
+        $crawler = $this->client->click($this->client->request('GET', '/vehicles')->selectLink('Open its sheet: Veldra Tarn 20T')->link());
+        $this->client->submit($crawler->selectButton('Take out again')->form());
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('.vehicles', 'Veldra Tarn');
+    }
+
+    public function testAListIsReadBackBeforeItIsKept(): void
+    {
+        $this->signIn('joss');
+        $count = fn (): int => count($this->tarn()->sheet()->items);
+        $before = $count();
+        $crawler = $this->client->request('GET', '/vehicles/'.self::TARN.'/list');
+        self::assertSelectorNotExists('button[value=keep]');
+        $text = "catch can, 2x clamps, 8 mm socket\nbreather; behind: catch can; off: 4\nfoo; behind: nothing known";
+        $this->client->submit($crawler->selectButton('Read it back')->form(), ['list' => $text]);
+        self::assertSelectorTextContains('table', 'There is no “nothing known”');
+        self::assertSelectorNotExists('button[value=keep]');
+        self::assertSame($text, str_replace("\r", '', $this->client->getCrawler()->filter('#list')->text(null, false)));
+        $good = strtr($text, ["\nfoo; behind: nothing known" => '']);
+        $this->client->submit($this->client->getCrawler()->selectButton('Read it back')->form(), ['list' => $good]);
+        self::assertSame($before, $count(), 'only read back');
+        $this->client->submit($this->client->getCrawler()->selectButton('Keep 2 items')->form());
+        self::assertSame($before + 2, $count());
+        self::assertSame(['catch-can'], $this->tarn()->sheet()->items['breather']->access->behind);
+        self::assertSame('2 items from a list', $this->service(Garage::class)->changes(self::TARN)[0]->words);
     }
 
     private const TARN = 'veldra-tarn-20t';
@@ -354,9 +517,11 @@ final class VehicleEditorTest extends AppTestCase
     }
 
     /** @param array<string, mixed> $fields */
-    private function apply(array $fields): void
+    private function apply(array $fields, string $vehicle = self::TARN): void
     {
         $form = Request::create('/', 'POST', $fields)->request;
-        $this->service(VehicleEditor::class)->apply($this->tarn(), is_string($fields['what'] ?? null) ? $fields['what'] : '', $form);
+        $this->service(VehicleEditor::class)->apply(
+            $this->service(Garage::class)->get($vehicle), is_string($fields['what'] ?? null) ? $fields['what'] : '', $form,
+        );
     }
 }

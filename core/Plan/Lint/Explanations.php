@@ -37,6 +37,8 @@ final readonly class Explanations
         'no-follow-up' => 'The procedure calls for another look later and no step books it.',
         'tool-missing' => 'A step names a tool that is not in the kit.',
         'left-on-stands' => 'The last step leaves the vehicle on stands.',
+        'not-checked' => 'The step works with something taken over from a starter sheet or from another vehicle, and nobody has looked '
+            .'whether it is so on this one.',
         'empty-sheet' => 'No step came out.',
         'removed-twice' => 'The same thing is taken off a second time with nothing putting it back between. One of the two counts is '
             .'bound to be wrong.',

@@ -9,7 +9,8 @@ final readonly class ShorthandParts
 {
     private const NUMBER = '[0-9]+(?:[.,][0-9]+)?';
     private const UNIT = '(?:N\s?[·.-]?\s?m|lbf?[\s·.-]?ft|ft[\s·.-]?lbf?s?|in[\s·.-]?lbf?s?|lbf?[\s·.-]?in|kgf?[\s·.-]?m)';
-    private const DRIVE = '[0-9]{1,2}\s?mm(?:\s(?:deep\s)?(?:socket|spanner|crow-foot))?|[TE][0-9]{1,2}|hex\s[0-9]{1,2}';
+    private const DRIVE = '[0-9]{1,2}\s?mm(?:\s(?:(?:deep\s)?(?:socket|spanner|crow-foot)|hex\sbit))?'
+        .'|[TE][0-9]{1,2}(?:\s(?:bit|socket))?|hex\s[0-9]{1,2}|magnetic\splug\ssocket|plug\ssocket';
     private const SIZE = 'M\s?[0-9]{1,2}(?:\.[0-9])?|#\s?[0-9]{1,2}-[0-9]{2}|'
         .'(?:[0-9]{1,2}/[0-9]{1,2}|[½¼¾⅜⅝])"?-[0-9]{1,2}(?:\sUN[CF])?'
         .'|G\s?[0-9]/[0-9]';

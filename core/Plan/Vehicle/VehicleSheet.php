@@ -18,6 +18,8 @@ final readonly class VehicleSheet
     /** @var list<Limit> */
     public array $limits;
     public Lifting $lifting;
+    /** @var list<string> what nobody has checked on the vehicle yet, as “items.airbox”; from a starter sheet or a copy */
+    public array $toCheck;
     /** @var array<string, list<Joint>> item => its joints */
     private array $jointsOfItem;
 
@@ -25,7 +27,8 @@ final readonly class VehicleSheet
      * @param array<string, Item> $items
      * @param array<string, Joint> $joints
      * @param array<string, Circuit> $circuits
-     * @param array{list<Limit>, Lifting} $moving how far things may be moved, and what is known of lifting the engine
+     * @param array{list<Limit>, Lifting, list<string>} $more how far things may be moved, what is known of lifting the engine, what is
+     *                                                        still to be checked
      */
     private function __construct(
         public string $id,
@@ -35,9 +38,9 @@ final readonly class VehicleSheet
         public array $items,
         public array $joints,
         public array $circuits,
-        array $moving,
+        array $more,
     ) {
-        [$this->limits, $this->lifting] = $moving;
+        [$this->limits, $this->lifting, $this->toCheck] = $more;
         $hides = [];
         foreach ($items as $item) {
             foreach ($item->access->behind as $front) {
@@ -57,7 +60,7 @@ final readonly class VehicleSheet
     {
         return new self(
             $this->id, $this->name, $this->short, $this->about, $this->items, array_map($change, $this->joints), $this->circuits,
-            [$this->limits, $this->lifting],
+            [$this->limits, $this->lifting, $this->toCheck],
         );
     }
 
@@ -141,8 +144,34 @@ final readonly class VehicleSheet
 
         return new self(
             $node->string('id'), $node->string('name'), $node->string('short', $node->string('name')), $node->string('about', ''),
-            $items, $joints, $circuits, [$limits, self::lifting($node, $items)],
+            $items, $joints, $circuits,
+            [$limits, self::lifting($node, $items), self::stillThere($node->strings('to_check'), $items, $joints, $circuits)],
         );
+    }
+
+    /** Whether somebody has seen it on this vehicle, or entered it by hand. */
+    public function isChecked(string $kind, string $id): bool
+    {
+        return !in_array($kind.'.'.$id, $this->toCheck, true);
+    }
+
+    /**
+     * @param list<string> $named
+     * @param array<string, Item> $items
+     * @param array<string, Joint> $joints
+     * @param array<string, Circuit> $circuits
+     *
+     * @return list<string> those that name a thing of the sheet
+     */
+    private static function stillThere(array $named, array $items, array $joints, array $circuits): array
+    {
+        $things = ['items' => $items, 'joints' => $joints, 'circuits' => $circuits];
+
+        return array_values(array_filter($named, static function (string $one) use ($things): bool {
+            [$kind, $id] = explode('.', $one, 2) + [1 => ''];
+
+            return isset($things[$kind][$id]);
+        }));
     }
 
     /** @param array<string, Item> $items */

@@ -51,6 +51,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Rule\MovedUnheld::class)]
 #[CoversClass(Rule\MovesTooFar::class)]
 #[CoversClass(Rule\NoWrench::class)]
+#[CoversClass(Rule\NotChecked::class)]
 #[CoversClass(Rule\NotLowered::class)]
 #[CoversClass(Rule\PasteAndLocker::class)]
 #[CoversClass(Rule\RaisedWithoutCaution::class)]
@@ -228,6 +229,12 @@ final class LinterTest extends TestCase
         yield 'sealant still wet' => [
             'cure-too-short', 'pump-vacuum', Level::Stop, self::drover(['water-pump']),
             self::droverJoint('pump-bolts', ['cure' => 600]),
+        ];
+        yield 'an item nobody has looked at' => [
+            'not-checked', 'starter-off', Level::Watch, self::drover(['starter']), self::unchecked('items.starter', 'items.fan-unit'),
+        ];
+        yield 'a joint nobody has looked at' => [
+            'not-checked', 'starter-tight', Level::Watch, self::drover(['starter']), self::unchecked('joints.starter-bolts'),
         ];
         yield 'paste and locker' => [
             'paste-and-locker', 'starter-tight', Level::Stop, self::drover(['starter']),
@@ -431,6 +438,11 @@ final class LinterTest extends TestCase
         return Sheets::vehicle('corrin-drover-27d', static function (array $d) use ($mass): array {
             return ['lifting' => ['mass' => $mass] + (is_array($d['lifting']) ? $d['lifting'] : [])] + $d;
         });
+    }
+
+    private static function unchecked(string ...$things): VehicleSheet
+    {
+        return Sheets::vehicle('corrin-drover-27d', static fn (array $d): array => ['to_check' => $things] + $d);
     }
 
     private static function moved(string $id, string $before, ?Sheet $sheet = null): Sheet
