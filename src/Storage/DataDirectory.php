@@ -7,7 +7,10 @@ namespace NimbleKnuckle\App\Storage;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\DependencyInjection\EnvVarProcessorInterface;
 
-/** The folder of the database: an absolute path as it is, any other below the project. */
+/**
+ * The folder of the database: an absolute path as it is, any other below the project. The demo workshop has a folder of its own
+ * inside it, so that nothing of the one is ever found in the other.
+ */
 final readonly class DataDirectory implements EnvVarProcessorInterface
 {
     public function __construct(#[Autowire(param: 'kernel.project_dir')] private string $projectDir)
@@ -19,7 +22,10 @@ final readonly class DataDirectory implements EnvVarProcessorInterface
         $path = $getEnv($name);
         $path = is_string($path) && '' !== $path ? $path : 'var/data';
 
-        return str_starts_with($path, '/') ? rtrim($path, '/') : $this->projectDir.'/'.$path;
+        $own = str_starts_with($path, '/') ? rtrim($path, '/') : $this->projectDir.'/'.$path;
+        $world = $getEnv('NK_WORLD');
+
+        return is_string($world) && '' !== $world ? $own.'/'.$world : $own;
     }
 
     public static function getProvidedTypes(): array

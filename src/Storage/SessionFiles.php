@@ -15,8 +15,13 @@ final class SessionFiles extends AbstractSessionHandler
 {
     private const LIFETIME = 1_209_600;
 
-    public function __construct(#[Autowire('%kernel.project_dir%/var/sessions/%kernel.environment%')] private readonly string $directory)
-    {
+    private readonly string $directory;
+
+    public function __construct(
+        #[Autowire('%kernel.project_dir%/var/sessions/%kernel.environment%')] string $directory,
+        #[Autowire(env: 'NK_WORLD')] string $world = '',
+    ) {
+        $this->directory = '' === $world ? $directory : $directory.'-'.$world;
     }
 
     public function open(string $path, string $name): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Workshop;
 
+use NimbleKnuckle\App\Demo\DemoBeside;
 use NimbleKnuckle\App\Workshop\Form\Settings;
 use NimbleKnuckle\App\Workshop\Form\SettingsForm;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -18,7 +19,7 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final class SettingsController extends AbstractController
 {
     #[Route('/workshop', name: 'workshop', methods: ['GET', 'POST'])]
-    public function __invoke(Request $request, WorkshopBook $book, FormFactoryInterface $forms): Response
+    public function __invoke(Request $request, WorkshopBook $book, FormFactoryInterface $forms, DemoBeside $demo): Response
     {
         $form = $forms->createNamed('', SettingsForm::class, Settings::of($book->now()));
         $form->handleRequest($request);
@@ -29,6 +30,8 @@ final class SettingsController extends AbstractController
             return $this->redirectToRoute('workshop', [], Response::HTTP_SEE_OTHER);
         }
 
-        return $this->render('workshop/settings.html.twig', ['form' => $form], new Response(status: $form->isSubmitted() ? 422 : 200));
+        return $this->render('workshop/settings.html.twig', [
+            'form' => $form, 'demo' => $demo->isHere() ? null : $demo,
+        ], new Response(status: $form->isSubmitted() ? 422 : 200));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
+use NimbleKnuckle\App\Demo\DemoBeside;
+use NimbleKnuckle\App\Demo\DemoController;
 use NimbleKnuckle\App\Workshop\Form\Settings;
 use NimbleKnuckle\App\Workshop\Form\SettingsForm;
 use NimbleKnuckle\App\Workshop\SettingsController;
@@ -14,6 +16,8 @@ use NimbleKnuckle\Core\Quantity\UnitSystem;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 
+#[CoversClass(DemoBeside::class)]
+#[CoversClass(DemoController::class)]
 #[CoversClass(WorkshopBook::class)]
 #[CoversClass(WorkshopRecord::class)]
 #[CoversClass(SpokenUnits::class)]
@@ -93,5 +97,39 @@ final class WorkshopTest extends AppTestCase
         self::assertSame('', $book->beside(9.0, 'N·m', $us), 'the workshop’s choice goes before what a sheet was written in');
         $book->keep(new WorkshopRecord('', SpokenUnits::Us));
         self::assertSame('6.64 lbf·ft', $plain($book->beside(9.0, 'N·m', UnitSystem::Metric)));
+    }
+
+    public function testTheDemoBesideIsOpenedByALeadAlone(): void
+    {
+        self::assertSame(['', '', 'demo'], [DemoBeside::worldOf([]), DemoBeside::worldOf(['nk_demo' => '../x']), DemoBeside::worldOf(['nk_demo' => '1'])]);
+        $demo = $this->service(DemoBeside::class);
+        self::assertFalse($demo->isHere() || $demo->isThere());
+        foreach (['joss', 'petra'] as $login) {
+            $this->signIn($login);
+            foreach (['open', 'away'] as $what) {
+                $this->client->request('POST', '/demo/'.$what, ['_csrf' => $this->token()]);
+                self::assertResponseStatusCodeSame(403, $login.' '.$what);
+            }
+        }
+        self::assertFalse($demo->isThere());
+    }
+
+    public function testTheDemoIsMadeInAFolderOfItsOwnAndThrownAway(): void
+    {
+        $this->signIn('ines');
+        $vehicles = fn (): mixed => $this->db()->fetchOne('SELECT COUNT(*) FROM vehicle');
+        $this->db()->executeStatement("UPDATE account SET name = 'Somebody Real' WHERE login = 'ines'");
+        [$before, $demo] = [$vehicles(), $this->service(DemoBeside::class)];
+        $this->client->request('POST', '/demo/open', ['_csrf' => $this->token()]);
+        self::assertResponseRedirects('/sign-in');
+        self::assertResponseHasCookie(DemoBeside::COOKIE);
+        self::assertTrue($demo->isThere());
+        $other = new \PDO('sqlite:'.dirname(__DIR__, 2).'/var/test-data/demo/test.db');
+        self::assertSame('Ines Tarrow', $other->query("SELECT name FROM account WHERE login = 'ines'")?->fetchColumn());
+        self::assertSame($before, $vehicles());
+        self::assertSame('', $_SERVER['NK_WORLD'] ?? '');
+        $this->client->request('POST', '/demo/away', ['_csrf' => $this->token()]);
+        self::assertFalse($demo->isThere());
+        self::assertDirectoryDoesNotExist(dirname(__DIR__, 2).'/var/test-data/demo.new');
     }
 }

@@ -12,6 +12,17 @@ test('a workshop that has never seen the demo begins by itself', async ({ page }
   test.setTimeout(120_000);
   await page.goto(workshop.base);
   await expect(page.getByRole('heading', { name: 'Nobody is here yet' })).toBeVisible();
+
+  // The demo first: a workshop of its own beside the empty one.
+  await page.getByRole('button', { name: 'Look into the demo workshop' }).click();
+  await page.getByRole('button', { name: /Ines Tarrow/ }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.locator('.beside-banner')).toContainText('nothing of it is yours');
+  await page.getByRole('link', { name: 'Vehicles' }).click();
+  await expect(page.locator('.vehicles')).toContainText('Veldra Tarn 20T');
+  await page.getByRole('button', { name: 'Back to your workshop' }).click();
+  await expect(page.getByRole('heading', { name: 'Nobody is here yet' })).toBeVisible();
+
   await page.getByLabel('Code').fill(workshop.console('account:code').trim());
   await page.getByLabel('Name').fill('Ada Quill');
   await page.getByLabel('Login').fill('ada');
@@ -30,7 +41,18 @@ test('a workshop that has never seen the demo begins by itself', async ({ page }
   await page.getByRole('button', { name: 'Add the person' }).click();
   await expect(page.getByText('Hale Brisk can sign in')).toBeVisible();
 
+  // A lead looks into the demo and comes back still signed in; then it is thrown away.
+  await page.getByRole('link', { name: 'Workshop', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Look into it' }).click();
+  await expect(page.getByRole('heading', { name: 'In hand' })).toBeVisible();
+  await page.getByRole('button', { name: 'Back to your workshop' }).click();
+  await expect(page.locator('.person')).toHaveText('Ada Quill');
+  await page.getByRole('link', { name: 'Workshop', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(page.getByText('The demo workshop is gone')).toBeVisible();
+
   await page.getByRole('link', { name: 'Vehicles' }).click();
+  await expect(page.locator('.vehicles')).not.toContainText('Veldra');
   await page.getByPlaceholder('Name of a new vehicle').fill('Harrow Pin 12');
   await page.getByRole('button', { name: 'Enter it' }).click();
   const carried = page.locator('#carried');
