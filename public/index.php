@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use NimbleKnuckle\App\Demo\DemoBeside;
+use NimbleKnuckle\App\Beside\DemoBeside;
 use NimbleKnuckle\App\Kernel;
 
 require_once dirname(__DIR__).'/vendor/autoload_runtime.php';

@@ -44,6 +44,20 @@ final readonly class AccountBook
         return $account;
     }
 
+    /** Whether this is the password of the account. */
+    public function isPassword(string $login, #[\SensitiveParameter] string $password): bool
+    {
+        return $this->hasher->isPasswordValid($this->known($login), $password);
+    }
+
+    /** @throws \DomainException with a sentence for the person at the keyboard; an empty PIN takes it away */
+    public function setPin(string $login, #[\SensitiveParameter] string $pin): void
+    {
+        '' === $pin || Pin::ensureGood($pin);
+        $this->known($login)->pin = '' === $pin ? '' : password_hash($pin, \PASSWORD_DEFAULT);
+        $this->em->flush();
+    }
+
     /** @return list<AccountRecord> leads first, then by name; who is switched off last */
     public function all(): array
     {

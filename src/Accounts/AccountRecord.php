@@ -22,6 +22,10 @@ class AccountRecord implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column]
     public int $sessions = 0;
 
+    /** Hashed; empty where the person has set none. */
+    #[ORM\Column(options: ['default' => ''])]
+    public string $pin = '';
+
     #[ORM\Column]
     private string $password = '';
 

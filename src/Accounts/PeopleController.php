@@ -18,7 +18,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 /** The people of the workshop: who there is, what each may do, who comes and who goes. For a lead. */
-#[IsGranted('ROLE_LEAD')]
+#[IsGranted(May::KeepPeople->value)]
 final class PeopleController extends AbstractController
 {
     private const PERSON = ['login' => '[a-z0-9][a-z0-9._-]{1,58}'];
@@ -40,7 +40,7 @@ final class PeopleController extends AbstractController
         }
 
         return $this->render('accounts/people.html.twig', [
-            'people' => $this->accounts->all(), 'form' => $form, 'roles' => Role::cases(),
+            'people' => $this->accounts->all(), 'form' => $form, 'roles' => Role::cases(), 'may' => May::cases(),
         ], new Response(status: $form->isSubmitted() ? 422 : 200));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Exchange;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\Core\CoreException;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -37,7 +38,7 @@ final class ExchangeController extends AbstractController
     }
 
     #[Route('/import', name: 'import', methods: ['GET', 'POST'])]
-    #[IsGranted('ROLE_MECHANIC')]
+    #[IsGranted(May::TakeIn->value)]
     public function import(Request $request, FitDocument $document, #[CurrentUser] AccountRecord $person): Response
     {
         $error = '';

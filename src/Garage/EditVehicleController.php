@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Garage;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Plan\Vehicle\Item;
@@ -19,7 +20,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 /** Enter and change a vehicle sheet; what was typed stays when it cannot be kept, and every change can be undone. */
-#[IsGranted('ROLE_MECHANIC')]
+#[IsGranted(May::KeepVehicles->value)]
 final class EditVehicleController extends AbstractController
 {
     private const VEHICLE = ['id' => '[a-z0-9-]{1,80}'];

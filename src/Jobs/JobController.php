@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Jobs;
 
+use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Jobs\Form\JobForm;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -23,7 +24,7 @@ final class JobController extends AbstractController
     }
 
     #[Route('/fits/{id}/job', name: 'job', requirements: self::FIT, methods: ['GET', 'POST'])]
-    #[IsGranted('ROLE_MECHANIC')]
+    #[IsGranted(May::KeepJobs->value)]
     public function __invoke(string $id, Request $request, FormFactoryInterface $forms): Response
     {
         $fit = $this->fits->get($id);
@@ -44,7 +45,7 @@ final class JobController extends AbstractController
     }
 
     #[Route('/fits/{id}/job/forget', name: 'forget_customer', requirements: self::FIT, methods: ['POST'])]
-    #[IsGranted('ROLE_LEAD')]
+    #[IsGranted(May::ForgetCustomers->value)]
     public function forget(string $id): Response
     {
         $this->jobs->forget($this->fits->get($id)->id);

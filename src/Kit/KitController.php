@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Kit;
 
+use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Fits\FitBook;
@@ -34,7 +35,7 @@ final class KitController extends AbstractController
     }
 
     #[Route('/kit/tools', name: 'kit_tool', methods: ['POST'])]
-    #[IsGranted('ROLE_MECHANIC')]
+    #[IsGranted(May::KeepKit->value)]
     public function keep(Request $request): Response
     {
         $form = array_filter($request->request->all(), is_string(...));
@@ -54,7 +55,7 @@ final class KitController extends AbstractController
         '/kit/tools/{id}/{what}', name: 'kit_tool_act', requirements: ['id' => '[0-9A-Z]{26}', 'what' => 'calibrated|remove'],
         methods: ['POST'],
     )]
-    #[IsGranted('ROLE_MECHANIC')]
+    #[IsGranted(May::KeepKit->value)]
     public function act(string $id, string $what): Response
     {
         $tool = $this->book->tool($id) ?? throw $this->createNotFoundException('There is no such tool.');
@@ -68,7 +69,7 @@ final class KitController extends AbstractController
     }
 
     #[Route('/kit/devices', name: 'kit_device', methods: ['POST'])]
-    #[IsGranted('ROLE_MECHANIC')]
+    #[IsGranted(May::KeepKit->value)]
     public function device(Request $request): Response
     {
         $form = $request->request;

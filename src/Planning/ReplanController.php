@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
@@ -24,7 +25,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 /** What comes off surprises: one more job, another answer, or a cover nobody knew of. Shows what changes before it is taken. */
-#[IsGranted('ROLE_MECHANIC')]
+#[IsGranted(May::PlanFits->value)]
 final class ReplanController extends AbstractController
 {
     #[Route('/fits/{id}/replan', name: 'replan', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET', 'POST'])]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleList;
@@ -27,7 +28,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 /** Vehicle, procedure, questions and ways; the sheet's size is shown while they are answered. */
-#[IsGranted('ROLE_MECHANIC')]
+#[IsGranted(May::PlanFits->value)]
 final class StartFitController extends AbstractController
 {
     public function __construct(

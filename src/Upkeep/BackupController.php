@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Upkeep;
 
+use NimbleKnuckle\App\Accounts\May;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -12,7 +13,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 /** Copies of the database, made and taken away in the browser. For a lead; putting one back stays a command. */
-#[IsGranted('ROLE_LEAD')]
+#[IsGranted(May::KeepBackups->value)]
 final class BackupController extends AbstractController
 {
     public function __construct(private readonly Backups $backups)

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Workshop;
 
-use NimbleKnuckle\App\Demo\DemoBeside;
+use NimbleKnuckle\App\Accounts\May;
+use NimbleKnuckle\App\Beside\DemoBeside;
 use NimbleKnuckle\App\Workshop\Form\Settings;
 use NimbleKnuckle\App\Workshop\Form\SettingsForm;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -15,7 +16,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 /** What the workshop says of itself. For a lead. */
-#[IsGranted('ROLE_LEAD')]
+#[IsGranted(May::KeepWorkshop->value)]
 final class SettingsController extends AbstractController
 {
     #[Route('/workshop', name: 'workshop', methods: ['GET', 'POST'])]

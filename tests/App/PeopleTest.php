@@ -7,15 +7,28 @@ namespace NimbleKnuckle\Tests\App;
 use NimbleKnuckle\App\Accounts\AccountBook;
 use NimbleKnuckle\App\Accounts\AccountCodeCommand;
 use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Accounts\DemoPassword;
 use NimbleKnuckle\App\Accounts\FirstCode;
 use NimbleKnuckle\App\Accounts\FirstLeadController;
+use NimbleKnuckle\App\Accounts\Form\OwnPasswordForm;
 use NimbleKnuckle\App\Accounts\Form\PasswordForm;
 use NimbleKnuckle\App\Accounts\Form\PersonForm;
+use NimbleKnuckle\App\Accounts\HandsHere;
+use NimbleKnuckle\App\Accounts\May;
+use NimbleKnuckle\App\Accounts\MayVoter;
+use NimbleKnuckle\App\Accounts\OwnController;
 use NimbleKnuckle\App\Accounts\PeopleController;
+use NimbleKnuckle\App\Accounts\Pin;
 use NimbleKnuckle\App\Accounts\Role;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 
+#[CoversClass(HandsHere::class)]
+#[CoversClass(May::class)]
+#[CoversClass(MayVoter::class)]
+#[CoversClass(OwnController::class)]
+#[CoversClass(OwnPasswordForm::class)]
+#[CoversClass(Pin::class)]
 #[CoversClass(PeopleController::class)]
 #[CoversClass(FirstLeadController::class)]
 #[CoversClass(FirstCode::class)]
@@ -171,5 +184,168 @@ final class PeopleTest extends AppTestCase
     private function known(string $login): AccountRecord
     {
         return $this->service(AccountBook::class)->named($login) ?? self::fail($login);
+    }
+
+    public function testWhatIsListedIsWhatTheBenchAndThePagesAllow(): void
+    {
+        foreach (Role::cases() as $role) {
+            $hand = $role->hand();
+            self::assertTrue(May::Record->allows($role));
+            self::assertSame($hand->mayWaiveDanger(), May::WaiveDanger->allows($role));
+            self::assertSame($hand->mayWaiveDanger(), May::StopFits->allows($role));
+            self::assertSame([$hand->isLead(), $hand->isLead()], [May::Overrule->allows($role), May::SignOff->allows($role)]);
+        }
+        $said = array_map(static fn (May $may): string => $may->words(), May::cases());
+        self::assertSame(array_unique($said), $said);
+        $pages = [
+            'plan-fits' => '/start', 'keep-vehicles' => '/vehicles/veldra-tarn-20t/edit', 'take-in' => '/import',
+            'keep-people' => '/people',
+            'keep-workshop' => '/workshop', 'keep-backups' => '/backups',
+        ];
+        foreach (['ines', 'joss', 'petra'] as $login) {
+            $person = $this->signIn($login);
+            foreach ($pages as $may => $path) {
+                $this->client->request('GET', $path);
+                self::assertResponseStatusCodeSame(May::from($may)->allows($person->role) ? 200 : 403, $login.' '.$path);
+            }
+        }
+    }
+
+    /** A role is asked for nowhere by its own name: what a page needs stands in one place. */
+    public function testNoPageAsksForARoleItself(): void
+    {
+        $found = [];
+        foreach (['src', 'templates'] as $folder) {
+            $files = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/'.$folder));
+            foreach ($files as $file) {
+                $text = $file instanceof \SplFileInfo && $file->isFile() ? (string) file_get_contents($file->getPathname()) : '';
+                1 === preg_match('/ROLE_[A-Z]+|IsGranted\(\'/', $text) && $found[] = basename($file->getPathname());
+            }
+        }
+        self::assertSame([], $found);
+    }
+
+    public function testAPinChangesHandsAmongThoseWhoSignedInHereToday(): void
+    {
+        $this->enter('joss');
+        $this->setPin('2580');
+        $crawler = $this->client->request('GET', '/hands');
+        self::assertSelectorTextContains('main', 'Nobody else can take over');
+        $this->client->submit($crawler->selectButton('Somebody else signs in here')->form());
+        $this->enter('petra');
+        $crawler = $this->client->request('GET', '/hands?to=/fits');
+        self::assertCount(1, $crawler->filter('.hands input[type=radio]'), 'Joss, and not Ines who never signed in here');
+        $this->client->submit($crawler->selectButton('Take over')->form(), ['pin' => '1357']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('.who', 'Petra Lunn');
+        $this->client->submit($this->client->getCrawler()->selectButton('Take over')->form(), ['pin' => '2580']);
+        self::assertResponseRedirects('/fits');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('.who', 'Joss Wending');
+    }
+
+    /** How a tired or a curious person would get past it. */
+    public function testAPinIsNoWayRound(): void
+    {
+        $this->enter('ines');
+        $this->setPin('2580');
+        $this->client->submit($this->client->request('GET', '/hands')->selectButton('Somebody else signs in here')->form());
+        $this->enter('petra');
+        $take = function (string $pin, string $login = 'ines'): bool {
+            $this->client->request('POST', '/hands', ['_csrf' => $this->token(), 'login' => $login, 'pin' => $pin]);
+
+            return $this->client->getResponse()->isRedirection();
+        };
+        self::assertFalse($take('0000', 'joss'), 'who did not sign in here');
+        self::assertFalse($take('', 'petra'), 'who is there already');
+        for ($i = 0; $i < HandsHere::TRIES; ++$i) {
+            self::assertFalse($take('1111'));
+        }
+        self::assertFalse($take('2580'), 'after five wrong ones not even the right one');
+        $this->client->getCookieJar()->expire(HandsHere::COOKIE);
+        $this->db()->executeStatement('UPDATE hand_here SET wrong = 0');
+        self::assertFalse($take('2580'), 'on another tablet');
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function ends(): iterable
+    {
+        yield 'the next day' => ["UPDATE hand_here SET day = '2020-01-01'"];
+        yield 'every session ended' => ["UPDATE account SET sessions = sessions + 1 WHERE login = 'ines'"];
+        yield 'switched off' => ["UPDATE account SET is_off = 1 WHERE login = 'ines'"];
+        yield 'no PIN any more' => ["UPDATE account SET pin = '' WHERE login = 'ines'"];
+    }
+
+    #[DataProvider('ends')]
+    public function testAPinEndsWith(string $what): void
+    {
+        $this->enter('ines');
+        $this->setPin('2580');
+        $this->client->submit($this->client->request('GET', '/hands')->selectButton('Somebody else signs in here')->form());
+        $this->enter('petra');
+        $this->db()->executeStatement($what);
+        $this->client->request('POST', '/hands', ['_csrf' => $this->token(), 'login' => 'ines', 'pin' => '2580']);
+        self::assertResponseStatusCodeSame(422);
+    }
+
+    public function testWhoSignsOutIsGoneFromTheTablet(): void
+    {
+        $this->enter('ines');
+        $this->setPin('2580');
+        $this->client->submit($this->client->request('GET', '/')->filter('form[action="/sign-out"]')->form());
+        $this->enter('petra');
+        self::assertSelectorNotExists('.hands');
+        self::assertSame(['petra'], $this->db()->fetchFirstColumn('SELECT login FROM hand_here'));
+    }
+
+    /** @return iterable<array{string, string}> */
+    public static function badPins(): iterable
+    {
+        yield ['123', 'four to eight digits'];
+        yield ['12a4', 'four to eight digits'];
+        yield ['1234', 'only counts'];
+        yield ['9876', 'only counts'];
+        yield ['4444', 'repeats itself'];
+        yield ['2323', 'repeats itself'];
+        yield ['٢٥٨٠', 'four to eight digits'];
+    }
+
+    #[DataProvider('badPins')]
+    public function testAPinIsNotEasilyGuessed(string $pin, string $says): void
+    {
+        $this->enter('joss');
+        $this->setPin($pin);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('main', $says);
+    }
+
+    public function testOnesOwnPasswordIsChangedWithTheOneThereIs(): void
+    {
+        $this->enter('joss');
+        $form = fn () => $this->client->request('GET', '/me')->selectButton('Change the password')->form();
+        $this->client->submit($form(), ['now' => 'wrong one here', 'new' => 'seven dry threads']);
+        self::assertSelectorTextContains('main', 'That is not the password you have');
+        $this->client->submit($form(), ['now' => DemoPassword::VALUE, 'new' => 'seven dry threads']);
+        self::assertResponseRedirects('/me');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('.who', 'Joss Wending', 'still signed in here');
+        self::assertTrue($this->service(AccountBook::class)->isPassword('joss', 'seven dry threads'));
+        self::assertSelectorTextContains('aside', 'plan a fit');
+    }
+
+    private function enter(string $login): void
+    {
+        $crawler = $this->client->request('GET', '/sign-in');
+        $this->client->submit(
+            $crawler->selectButton('Sign in')->form(), ['login' => $login, 'password' => DemoPassword::VALUE],
+        );
+        $this->client->followRedirect();
+        self::assertSelectorExists('.who');
+    }
+
+    private function setPin(string $pin): void
+    {
+        $crawler = $this->client->request('GET', '/me');
+        $this->client->submit($crawler->selectButton('Set the PIN')->form(), ['pin_now' => DemoPassword::VALUE, 'pin' => $pin]);
     }
 }

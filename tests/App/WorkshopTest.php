@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Demo\DemoBeside;
-use NimbleKnuckle\App\Demo\DemoController;
+use NimbleKnuckle\App\Beside\DemoBeside;
+use NimbleKnuckle\App\Beside\DemoController;
 use NimbleKnuckle\App\Workshop\Form\Settings;
 use NimbleKnuckle\App\Workshop\Form\SettingsForm;
 use NimbleKnuckle\App\Workshop\SettingsController;
@@ -101,7 +101,8 @@ final class WorkshopTest extends AppTestCase
 
     public function testTheDemoBesideIsOpenedByALeadAlone(): void
     {
-        self::assertSame(['', '', 'demo'], [DemoBeside::worldOf([]), DemoBeside::worldOf(['nk_demo' => '../x']), DemoBeside::worldOf(['nk_demo' => '1'])]);
+        $world = static fn (string $said): string => DemoBeside::worldOf(['nk_demo' => $said]);
+        self::assertSame(['', '', '', 'demo'], [DemoBeside::worldOf([]), $world(''), $world('../x'), $world('1')]);
         $demo = $this->service(DemoBeside::class);
         self::assertFalse($demo->isHere() || $demo->isThere());
         foreach (['joss', 'petra'] as $login) {
@@ -125,7 +126,9 @@ final class WorkshopTest extends AppTestCase
         self::assertResponseHasCookie(DemoBeside::COOKIE);
         self::assertTrue($demo->isThere());
         $other = new \PDO('sqlite:'.dirname(__DIR__, 2).'/var/test-data/demo/test.db');
-        self::assertSame('Ines Tarrow', $other->query("SELECT name FROM account WHERE login = 'ines'")?->fetchColumn());
+        $names = $other->query("SELECT name FROM account WHERE login = 'ines'");
+        self::assertNotFalse($names);
+        self::assertSame('Ines Tarrow', $names->fetchColumn());
         self::assertSame($before, $vehicles());
         self::assertSame('', $_SERVER['NK_WORLD'] ?? '');
         $this->client->request('POST', '/demo/away', ['_csrf' => $this->token()]);

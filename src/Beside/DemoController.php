@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Demo;
+namespace NimbleKnuckle\App\Beside;
 
 use NimbleKnuckle\App\Accounts\FirstCode;
+use NimbleKnuckle\App\Accounts\May;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
@@ -22,7 +23,7 @@ final class DemoController extends AbstractController
     #[Route('/demo/open', name: 'open_demo', methods: ['POST'])]
     public function open(Request $request, FirstCode $first): Response
     {
-        $first->isOpen() || $this->denyAccessUnlessGranted('ROLE_LEAD');
+        $first->isOpen() || $this->denyAccessUnlessGranted(May::KeepWorkshop->value);
         try {
             $this->demo->make();
         } catch (\RuntimeException $e) {
@@ -48,7 +49,7 @@ final class DemoController extends AbstractController
     }
 
     #[Route('/demo/away', name: 'drop_demo', methods: ['POST'])]
-    #[IsGranted('ROLE_LEAD')]
+    #[IsGranted(May::KeepWorkshop->value)]
     public function throwAway(): Response
     {
         $this->demo->throwAway();

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Demo;
+namespace NimbleKnuckle\App\Beside;
 
 use NimbleKnuckle\App\Kernel;
 use Symfony\Bundle\FrameworkBundle\Console\Application;

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Accounts;
+
+/**
+ * What a person may do, each with the least role that may: declared here and nowhere else, asked for by these names in controllers
+ * and templates, and listed for everybody on the page of people. What the bench allows is the law of the core; the names that
+ * begin with “bench” say it here for the list, and a test holds the two against each other.
+ */
+enum May: string
+{
+    case Record = 'bench-record';
+    case WaiveDanger = 'bench-waive-danger';
+    case StopFits = 'bench-stop';
+    case Overrule = 'bench-overrule';
+    case SignOff = 'bench-sign-off';
+    case PlanFits = 'plan-fits';
+    case KeepJobs = 'keep-jobs';
+    case KeepVehicles = 'keep-vehicles';
+    case KeepKit = 'keep-kit';
+    case TakeIn = 'take-in';
+    case KeepProcedures = 'keep-procedures';
+    case ReviewFits = 'review-fits';
+    case ForgetCustomers = 'forget-customers';
+    case KeepPeople = 'keep-people';
+    case KeepWorkshop = 'keep-workshop';
+    case KeepBackups = 'keep-backups';
+
+    public function least(): Role
+    {
+        return match ($this) {
+            self::Record => Role::Helper,
+            self::WaiveDanger, self::StopFits, self::PlanFits, self::KeepJobs, self::KeepVehicles, self::KeepKit,
+            self::TakeIn => Role::Mechanic,
+            default => Role::Lead,
+        };
+    }
+
+    /** As a sentence begun with “may”. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::Record => 'work on the bench: mark, count, measure, write notes',
+            self::WaiveDanger => 'let something go that can hurt, with a reason',
+            self::StopFits => 'put a fit on hold, cancel it, take it up again',
+            self::Overrule => 'close a step over a reading outside its limits, with a reason',
+            self::SignOff => 'sign a fit off',
+            self::PlanFits => 'plan a fit, and plan it again',
+            self::KeepJobs => 'say whose vehicle it is',
+            self::KeepVehicles => 'enter and change vehicle sheets',
+            self::KeepKit => 'enter and change tools and devices',
+            self::TakeIn => 'take in a fit from a file',
+            self::KeepProcedures => 'write procedures',
+            self::ReviewFits => 'review a fit before it is signed',
+            self::ForgetCustomers => 'have a customer forgotten',
+            self::KeepPeople => 'add people, change them, switch them off',
+            self::KeepWorkshop => 'say what the workshop is like, open the demo',
+            self::KeepBackups => 'make and take away backups',
+        };
+    }
+
+    public function allows(Role $role): bool
+    {
+        return $role->hand()->value >= $this->least()->hand()->value;
+    }
+}
