@@ -69,6 +69,14 @@ class FitRecord
     #[ORM\Column]
     public int $revision = 1;
 
+    /**
+     * Which text of each procedure it was planned with, by its hash: what is written later does not change it.
+     *
+     * @var array<string, string>
+     */
+    #[ORM\Column(type: 'json', options: ['default' => '{}'])]
+    public array $procedureTexts = [];
+
     /** Which vehicle of its kind it is on, where somebody said; not a column of the fit. */
     public string $jobLabel = '';
 
@@ -130,6 +138,9 @@ class FitRecord
         ];
         $fit->revision = max(1, (int) $text('revision'));
         $fit->jobLabel = $text('job_label');
+        foreach ($json('procedure_texts')->keys() as $id) {
+            $fit->procedureTexts[$id] = $json('procedure_texts')->string($id);
+        }
         [$fit->looseEnds, $fit->stepsDone, $fit->stepsAll, $fit->findings] = [
             (int) $text('loose_ends'), (int) $text('steps_done'), (int) $text('steps_all'), (int) $text('findings'),
         ];

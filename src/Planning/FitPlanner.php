@@ -55,6 +55,7 @@ final readonly class FitPlanner
             $vehicle, $this->compile($vehicle, $procedureIds, $choices, $people), $procedureIds, $choices, $by,
             $at ?? $this->clock->now(),
         );
+        $fit->procedureTexts = $this->shelf->kept($procedureIds);
         $this->em->persist($fit);
         $this->em->flush();
 
@@ -90,13 +91,15 @@ final readonly class FitPlanner
 
     /**
      * @param list<string> $ids
+     * @param array<string, string> $texts id => hash, of a fit that keeps what it was planned with
      *
      * @return list<Procedure>
      *
      * @throws UnplannableFit
      */
-    public function procedures(array $ids): array
+    public function procedures(array $ids, array $texts = []): array
     {
-        return array_map(fn (string $id): Procedure => $this->shelf->procedure($id) ?? throw UnplannableFit::dueToNoProcedure(), $ids);
+        return array_map(fn (string $id): Procedure => $this->shelf->procedure($id, $texts[$id] ?? '')
+            ?? throw UnplannableFit::dueToNoProcedure(), $ids);
     }
 }

@@ -27,7 +27,7 @@ final class FitSheetController extends AbstractController
 
         return $this->render('planning/sheet.html.twig', [
             'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(),
-            'ways' => $shelf->waysChosen($record->procedures, $record->choices),
+            'ways' => $shelf->waysChosen($record->procedures, $record->choices, $record->procedureTexts),
             'ruler' => (new PhaseRuler($fit, $fit->currentPhase()))->notches(), 'minutesLeft' => $fit->minutesLeft($clock->now()),
             'past' => $fits->pastDurations($record->title), 'ledger' => LedgerDrawing::strip($fit->sheet, $fit->vehicle),
             'mayRise' => self::mayRise($fit),

@@ -38,11 +38,11 @@ final class ReplanController extends AbstractController
         $fit->status->takesMarks() || throw $this->createAccessDeniedException('A fit that is signed or stopped is not planned again.');
         $input = $request->isMethod('POST') ? $request->request : $request->query;
         [$procedures, $drop] = self::wanted($fit, $input);
-        $jobs = $this->known($shelf, $procedures);
+        $jobs = $this->known($shelf, $procedures, $fit);
         $choices = $this->choices($fit, $jobs, $shelf->common()->ways, $input);
         $view = [
-            'fit' => $fit, 'procedures' => $this->known($shelf, array_diff($procedures, $drop)),
-            'jobs' => $this->known($shelf, $fit->procedures), 'drop' => $drop,
+            'fit' => $fit, 'procedures' => $this->known($shelf, array_diff($procedures, $drop), $fit),
+            'jobs' => $this->known($shelf, $fit->procedures, $fit), 'drop' => $drop,
             'others' => array_filter($shelf->all(), static fn (Procedure $p): bool => !in_array($p->id, $fit->procedures, true)),
             'choices' => $choices, 'asked' => Questions::of($jobs),
             'habits' => Chosen::asked($shelf->common()->ways, $fit->vehicleSheet()),
@@ -53,7 +53,7 @@ final class ReplanController extends AbstractController
         try {
             $name = trim($input->getString('item'));
             $vehicle = '' === $name ? $fit->vehicleDocument : $replanner->withItem(
-                $fit, $name, $input->getString('before'), $input->getInt('fasteners'),
+                $fit, $name, $input->getString('before'), self::fasteners(trim($input->getString('fasteners'))),
             );
             $sheet = $replanner->compile($fit, $procedures, $choices, $vehicle);
             $view['change'] = SheetChange::between($fit->sheet(), $sheet);
@@ -119,13 +119,25 @@ final class ReplanController extends AbstractController
         return Questions::agreed(array_values($procedures), $choices);
     }
 
+    /** @throws UnplannableFit */
+    private static function fasteners(string $written): int
+    {
+        return match (true) {
+            '' === $written => 0,
+            ctype_digit($written) && (int) $written <= 200 => (int) $written,
+            default => throw UnplannableFit::dueToItem('Fasteners: write how many come off with it, 0 to 200, or leave it empty.'),
+        };
+    }
+
     /**
      * @param array<array-key, string> $ids
      *
      * @return list<Procedure>
      */
-    private function known(ProcedureShelf $shelf, array $ids): array
+    private function known(ProcedureShelf $shelf, array $ids, FitRecord $fit): array
     {
-        return array_values(array_filter(array_map($shelf->procedure(...), $ids)));
+        return array_values(array_filter(array_map(
+            static fn (string $id): ?Procedure => $shelf->procedure($id, $fit->procedureTexts[$id] ?? ''), $ids,
+        )));
     }
 }

@@ -41,7 +41,8 @@ final readonly class Replanner
         $fit = $this->recorder->load($record);
 
         return (new Compiler($this->shelf->common()))->compile(
-            $this->planner->procedures($procedures), new Choices($choices), VehicleSheet::read(Node::of($vehicle)),
+            $this->planner->procedures($procedures, $record->procedureTexts), new Choices($choices),
+            VehicleSheet::read(Node::of($vehicle)),
             $this->kit->kit(), $fit->sheet->timing->people, Standing::of($fit->sheet, $fit->actual(), $fit->vehicle),
         );
     }
@@ -112,6 +113,7 @@ final readonly class Replanner
                 'fit',
                 [
                     'title' => mb_substr($sheet->title, 0, 200), 'procedures' => self::json($procedures),
+                    'procedure_texts' => self::json((object) $this->shelf->kept($procedures, $fit->procedureTexts)),
                     'choices' => self::json($choices), 'vehicle_document' => self::json($vehicle),
                     'sheet_document' => self::json($sheet->toArray()), 'steps_all' => count($sheet->steps),
                     'findings' => count($sheet->findings), 'minutes_planned' => $sheet->timing->likely,

@@ -55,7 +55,9 @@ final class ProcedureCommand
             ),
         );
         try {
-            $keep && $output->writeln('Kept as '.$this->shelf->keepOwn($procedure->id, $yaml));
+            $keep && $output->writeln(sprintf(
+                'Kept as version %d of the workshop’s own.', $this->shelf->keepOwn($procedure->id, $yaml, 'the console')->version,
+            ));
         } catch (InvalidDocument $e) {
             return $this->refuse($output, $e->getMessage());
         }
@@ -65,11 +67,11 @@ final class ProcedureCommand
 
     private function export(string $id, OutputInterface $output): int
     {
-        $file = $this->shelf->fileOf($id);
-        if (null === $file) {
+        $text = $this->shelf->text($id);
+        if (null === $text) {
             return $this->refuse($output, 'There is no such procedure; “procedure list” names them.');
         }
-        $output->write((string) file_get_contents($file), false, OutputInterface::OUTPUT_RAW);
+        $output->write($text, false, OutputInterface::OUTPUT_RAW);
 
         return 0;
     }

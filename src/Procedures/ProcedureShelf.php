@@ -13,16 +13,17 @@ use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 use Symfony\Contracts\Cache\CacheInterface;
 
-/** The shipped procedures, read from YAML; what was parsed is cached until a file changes. */
+/** The procedures to plan with: the shipped ones, and before them the workshop’s own. What was parsed is cached by what it says. */
 final class ProcedureShelf
 {
     private ?CommonParts $common = null;
-    /** @var array<string, Procedure> */
+    /** @var array<string, Procedure> by id, or by id and hash */
     private array $read = [];
+    /** @var array<string, string>|null id => hash of the workshop’s own */
+    private ?array $own = null;
 
     public function __construct(
-        #[Autowire(param: 'app.procedures_dir')] private readonly string $proceduresDir,
-        #[Autowire('%app.data_dir%/procedures')] private readonly string $ownDir,
+        #[Autowire(param: 'app.procedures_dir')] private readonly string $proceduresDir, private readonly ProcedureTexts $texts,
         #[Autowire(service: 'cache.procedures')] private readonly CacheInterface $cache,
     ) {
     }
@@ -33,7 +34,7 @@ final class ProcedureShelf
         return array_filter(array_map($this->sound(...), $this->ids()));
     }
 
-    /** @return array<string, string> files that are no procedures, with what is wrong: shown as damaged, the others go on */
+    /** @return array<string, string> texts that are no procedures, with what is wrong: shown as damaged, the others go on */
     public function damaged(): array
     {
         $damaged = [];
@@ -50,20 +51,36 @@ final class ProcedureShelf
         return $damaged;
     }
 
-    /** @return array<string, string> id => id of every file on the shelf */
+    /** @return array<string, string> id => id of everything on the shelf */
     private function ids(): array
     {
         $ids = [];
-        foreach ([$this->proceduresDir, $this->ownDir] as $dir) {
-            foreach (glob($dir.'/*.yaml') ?: [] as $file) {
-                $ids[basename($file, '.yaml')] = basename($file, '.yaml');
-            }
+        foreach (glob($this->proceduresDir.'/*.yaml') ?: [] as $file) {
+            $ids[basename($file, '.yaml')] = basename($file, '.yaml');
         }
-        if (!is_file($this->ownDir.'/common.yaml')) {
-            unset($ids['common']);
+        unset($ids['common']);
+        foreach (array_keys($this->own()) as $id) {
+            $ids[$id] = (string) $id;
         }
+        ksort($ids);
 
         return $ids;
+    }
+
+    /**
+     * Those that came with the application, read without the database.
+     *
+     * @return array<string, Procedure>
+     */
+    public function shipped(): array
+    {
+        $shipped = [];
+        foreach (glob($this->proceduresDir.'/*.yaml') ?: [] as $file) {
+            $id = basename($file, '.yaml');
+            self::isId($id) && $shipped[$id] = Procedure::read(Node::of($this->parsed($file)), $this->common());
+        }
+
+        return $shipped;
     }
 
     private function sound(string $id): ?Procedure
@@ -76,36 +93,35 @@ final class ProcedureShelf
         }
     }
 
-    public function procedure(string $id): ?Procedure
+    /** @param string $hash the text a fit was planned with; empty for the one that is planned with now */
+    public function procedure(string $id, string $hash = ''): ?Procedure
     {
-        if (isset($this->read[$id])) {
-            return $this->read[$id];
+        $key = $id.' '.$hash;
+        if (isset($this->read[$key])) {
+            return $this->read[$key];
         }
-        $file = $this->fileOf($id);
-        if (null === $file) {
-            return null;
-        }
+        $parsed = $this->document($id, $hash);
         try {
-            return $this->read[$id] = Procedure::read(Node::of($this->parsed($file)), $this->common());
+            return null === $parsed ? null : $this->read[$key] = Procedure::read(Node::of($parsed), $this->common());
         } catch (InvalidDocument|ParseException $e) {
-            throw new \LogicException(sprintf('%s: %s', basename($file), $e->getMessage()), 0, $e);
+            throw new \LogicException(sprintf('%s: %s', $id, $e->getMessage()), 0, $e);
         }
     }
 
     /**
-     * What was asked and answered, in words; read off the parsed files without making procedures of them.
+     * What was asked and answered, in words; read off the parsed texts without making procedures of them.
      *
      * @param list<string> $ids
      * @param array<string, string> $choices
+     * @param array<string, string> $texts id => hash, of a fit that keeps what it was planned with
      *
      * @return list<array{ask: string, label: string}>
      */
-    public function waysChosen(array $ids, array $choices): array
+    public function waysChosen(array $ids, array $choices, array $texts = []): array
     {
         $ways = $topics = [];
         foreach ($ids as $id) {
-            $file = $this->fileOf($id);
-            $node = null !== $file ? Node::of($this->parsed($file)) : Node::of([]);
+            $node = Node::of($this->document($id, $texts[$id] ?? '') ?? []);
             foreach ([...$node->nodes('questions'), ...$node->nodes('ways')] as $group) {
                 $options = $group->nodes('options');
                 $chosen = $choices[$group->string('id')] ?? $group->string('default', $options[0]->string('id'));
@@ -125,37 +141,99 @@ final class ProcedureShelf
         return $ways;
     }
 
-    /** The file of a procedure: the workshop's own stands before the shipped one. */
-    public function fileOf(string $id): ?string
+    /** A procedure as it is written now; null where there is none. */
+    public function text(string $id): ?string
     {
-        if (1 !== preg_match('/\A[a-z0-9-]{1,60}\z/', $id) || 'common' === $id) {
-            return null;
+        $own = $this->own()[$id] ?? '';
+        if ('' !== $own) {
+            return $this->texts->text($own)?->yaml;
         }
-        foreach ([$this->ownDir, $this->proceduresDir] as $dir) {
-            if (is_file($dir.'/'.$id.'.yaml')) {
-                return $dir.'/'.$id.'.yaml';
-            }
-        }
+        $file = $this->shippedFile($id);
 
-        return null;
+        return null === $file ? null : (string) file_get_contents($file);
     }
 
-    /** Keeps a procedure of the workshop's own; the text was checked before. */
-    public function keepOwn(string $id, string $yaml): string
+    public function isShipped(string $id): bool
     {
-        1 === preg_match('/\A[a-z0-9-]{1,60}\z/', $id) && 'common' !== $id || throw InvalidDocument::at(
-            'id', 'small letters, digits and hyphens are needed, and not “common”.',
-        );
-        is_dir($this->ownDir) || mkdir($this->ownDir, 0o750, true);
-        $file = $this->ownDir.'/'.$id.'.yaml';
-        file_put_contents($file, $yaml, \LOCK_EX);
+        return null !== $this->shippedFile($id);
+    }
 
-        return $file;
+    public function isOwn(string $id): bool
+    {
+        return isset($this->own()[$id]);
+    }
+
+    /** Keeps a version of the workshop's own; the text was checked before. */
+    public function keepOwn(string $id, string $yaml, string $person): ProcedureText
+    {
+        self::isId($id) || throw InvalidDocument::at('id', 'small letters, digits and hyphens are needed, and not “common”.');
+        [$this->own, $this->read] = [null, []];
+
+        return $this->texts->keepOwn($id, $yaml, $person);
+    }
+
+    /** The shipped one is planned with again, or none where none is shipped. */
+    public function shelve(string $id): void
+    {
+        [$this->own, $this->read] = [null, []];
+        $this->texts->shelve($id);
+    }
+
+    /**
+     * What a fit is planned with, kept so that it is still there when it is planned again.
+     *
+     * @param list<string> $ids
+     * @param array<string, string> $known id => hash, of a fit that keeps what it has
+     *
+     * @return array<string, string> id => hash
+     */
+    public function kept(array $ids, array $known = []): array
+    {
+        $kept = [];
+        foreach ($ids as $id) {
+            $text = isset($known[$id]) ? '' : (string) $this->text($id);
+            $kept[$id] = $known[$id] ?? $this->texts->kept($id, $text)->hash;
+        }
+
+        return $kept;
     }
 
     public function common(): CommonParts
     {
         return $this->common ??= CommonParts::read(Node::of($this->parsed($this->proceduresDir.'/common.yaml')));
+    }
+
+    /** @return array<string, string> */
+    private function own(): array
+    {
+        return $this->own ??= $this->texts->current();
+    }
+
+    private function shippedFile(string $id): ?string
+    {
+        $file = $this->proceduresDir.'/'.$id.'.yaml';
+
+        return self::isId($id) && is_file($file) ? $file : null;
+    }
+
+    private static function isId(string $id): bool
+    {
+        return 1 === preg_match('/\A[a-z0-9-]{1,60}\z/', $id) && 'common' !== $id;
+    }
+
+    private function document(string $id, string $hash = ''): mixed
+    {
+        $hash = '' === $hash ? $this->own()[$id] ?? '' : $hash;
+        if ('' !== $hash) {
+            return $this->cache->get('procedure.text.'.$hash, function () use ($hash): mixed {
+                $text = $this->texts->text($hash);
+
+                return null === $text ? null : Yaml::parse($text->yaml);
+            });
+        }
+        $file = $this->shippedFile($id);
+
+        return null === $file ? null : $this->parsed($file);
     }
 
     private function parsed(string $file): mixed

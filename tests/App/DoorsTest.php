@@ -24,7 +24,8 @@ final class DoorsTest extends AppTestCase
         $open = [];
         foreach ($router->getRouteCollection() as $name => $route) {
             $path = strtr($route->getPath(), [
-                '{id}' => str_starts_with($route->getPath(), '/vehicles/') ? 'veldra-tarn-20t' : '01ARZ3NDEKTSV4RRFFQ69G5FAV',
+                '{id}' => ['vehicles' => 'veldra-tarn-20t', 'procedures' => 'starter'][explode('/', $route->getPath())[1]]
+                    ?? '01ARZ3NDEKTSV4RRFFQ69G5FAV',
                 '{step}' => 'x', '{mishap}' => 'snapped-bolt',
                 '{login}' => 'joss', '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{circuit}' => 'coolant',
                 '{what}' => ['person_act' => 'off', 'put_away_vehicle' => 'away'][$name] ?? 'remove',

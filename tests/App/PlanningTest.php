@@ -180,7 +180,6 @@ final class PlanningTest extends AppTestCase
 
     public function testProceduresComeInAndGoOut(): void
     {
-        $own = dirname(__DIR__, 2).'/var/test-data/procedures';
         $export = $this->command('procedure', ['what' => 'export', 'which' => 'starter']);
         self::assertStringStartsWith('format: nimble-knuckle/procedure@1', $export->getDisplay());
         $file = (string) tempnam(sys_get_temp_dir(), 'nk');
@@ -200,8 +199,6 @@ final class PlanningTest extends AppTestCase
         foreach ([['what' => 'lint', 'which' => '/nowhere'], ['what' => 'export', 'which' => 'nothing'], ['what' => 'dance']] as $input) {
             self::assertSame(2, $this->command('procedure', $input)->getStatusCode());
         }
-        unlink($own.'/starter-ours.yaml');
-        rmdir($own);
         unlink($file);
     }
 
