@@ -50,28 +50,55 @@ final readonly class FitBook
     /** @return list<FitRow> newest first */
     public function cancelled(int $limit): array
     {
-        return $this->rows(sprintf("f.status = 'cancelled' ORDER BY f.created_at DESC LIMIT %d", $limit), []);
+        return $this->rows(sprintf("f.status = 'cancelled' AND f.archived = 0 ORDER BY f.created_at DESC LIMIT %d", $limit), []);
     }
 
     /** @return list<FitRow> newest first */
-    public function signed(int $limit, int $offset = 0, string $vehicle = ''): array
+    public function signed(int $limit, int $offset = 0, FitFilter $filter = new FitFilter()): array
     {
-        $where = '' === $vehicle ? '' : ' AND f.vehicle_id = :vehicle';
+        [$where, $parameters] = $filter->where();
 
-        return $this->rows(
-            sprintf("f.status = 'signed'%s ORDER BY f.signed_at DESC LIMIT %d OFFSET %d", $where, $limit, $offset),
-            '' === $vehicle ? [] : ['vehicle' => $vehicle],
-        );
+        return $this->rows(sprintf('%s ORDER BY f.signed_at DESC LIMIT %d OFFSET %d', $where, $limit, $offset), $parameters);
     }
 
-    public function countSigned(string $vehicle = ''): int
+    public function countSigned(FitFilter $filter = new FitFilter()): int
     {
-        $count = $this->em->getConnection()->fetchOne(
-            "SELECT COUNT(*) FROM fit WHERE status = 'signed'".('' === $vehicle ? '' : ' AND vehicle_id = :vehicle'),
-            '' === $vehicle ? [] : ['vehicle' => $vehicle],
-        );
+        [$where, $parameters] = $filter->where();
+        $count = $this->em->getConnection()->fetchOne('SELECT COUNT(*) FROM fit f WHERE '.$where, $parameters);
 
         return is_numeric($count) ? (int) $count : 0;
+    }
+
+    /** @return list<string> who had a hand in any fit that is signed */
+    public function hands(): array
+    {
+        // From name to name by the index, however many marks each of them made.
+        $names = $this->em->getConnection()->fetchFirstColumn(
+            'WITH RECURSIVE name(n) AS (SELECT MIN(person) FROM fit_hand UNION ALL
+                SELECT (SELECT MIN(person) FROM fit_hand WHERE person > n) FROM name WHERE n IS NOT NULL)
+                SELECT n FROM name WHERE n IS NOT NULL',
+        );
+
+        return array_values(array_filter($names, is_string(...)));
+    }
+
+    /** @return array<string, float> person => minutes at the bench, the longest first */
+    public function minutesOf(string $fitId): array
+    {
+        $rows = $this->em->getConnection()->fetchAllNumeric(
+            'SELECT person, minutes FROM fit_hand WHERE fit_id = ? ORDER BY minutes DESC, person', [$fitId],
+        );
+        $minutes = [];
+        foreach ($rows as [$person, $spent]) {
+            is_string($person) && is_numeric($spent) && $minutes[$person] = (float) $spent;
+        }
+
+        return $minutes;
+    }
+
+    public function putAway(string $id, bool $away): void
+    {
+        $this->em->getConnection()->update('fit', ['archived' => (int) $away], ['id' => $id]);
     }
 
     /**
@@ -91,7 +118,7 @@ final readonly class FitBook
     }
 
     /**
-     * @param array<string, string> $parameters
+     * @param list<string> $parameters
      *
      * @return list<FitRow>
      */

@@ -19,6 +19,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 #[ORM\Entity]
 #[ORM\Table(name: 'fit')]
 #[ORM\Index(name: 'fit_status', columns: ['status', 'signed_at'])]
+#[ORM\Index(name: 'fit_done', columns: ['status', 'archived', 'signed_at'])]
 #[ORM\Index(name: 'fit_durations', columns: ['status', 'title', 'signed_at', 'minutes_taken', 'minutes_planned'])]
 #[ORM\Index(name: 'fit_vehicle', columns: ['vehicle_id', 'signed_at'])]
 class FitRecord
@@ -68,6 +69,10 @@ class FitRecord
     /** Grows with every new version of the sheet. */
     #[ORM\Column]
     public int $revision = 1;
+
+    /** Put away: on no list where it is not asked for. */
+    #[ORM\Column(options: ['default' => false])]
+    public bool $archived = false;
 
     /**
      * Which text of each procedure it was planned with, by its hash: what is written later does not change it.
@@ -138,6 +143,7 @@ class FitRecord
         ];
         $fit->revision = max(1, (int) $text('revision'));
         $fit->jobLabel = $text('job_label');
+        $fit->archived = '1' === $text('archived');
         foreach ($json('procedure_texts')->keys() as $id) {
             $fit->procedureTexts[$id] = $json('procedure_texts')->string($id);
         }

@@ -18,6 +18,12 @@ enum FitStatus: string
         return self::Planned === $this || self::InHand === $this;
     }
 
+    /** Whether there is still something to come of it. */
+    public function isOpen(): bool
+    {
+        return $this->takesMarks() || self::OnHold === $this;
+    }
+
     /** Nothing is marked on it until it is taken up again. */
     public function isStopped(): bool
     {

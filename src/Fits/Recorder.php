@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Hands;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Law\Law;
 use Psr\Clock\ClockInterface;
@@ -109,6 +110,16 @@ final readonly class Recorder
             'steps_all' => count($fit->sheet->steps),
             'waits' => mb_substr(implode(', ', array_map(static fn ($step): string => $step->words->title, $waits)), 0, 200),
         ], ['id' => $record->id]);
+        null === $signed || $this->keepHands($record->id, $fit);
+    }
+
+    /** Who was at the bench how long, once it is signed: lists ask for it by name. */
+    private function keepHands(string $id, Fit $fit): void
+    {
+        $this->db->delete('fit_hand', ['fit_id' => $id]);
+        foreach (Hands::of($fit) as $person => $spent) {
+            $this->db->insert('fit_hand', ['fit_id' => $id, 'person' => $person, 'minutes' => $spent->minutes, 'marks' => $spent->marks]);
+        }
     }
 
     private static function status(Fit $fit): FitStatus
@@ -121,17 +132,9 @@ final readonly class Recorder
         };
     }
 
-    /** Time at the bench: gaps between marks, where a gap of more than an hour counts as away. */
+    /** Time at the bench, whoever was there. */
     private static function benchMinutes(Fit $fit): float
     {
-        $minutes = 0.0;
-        $last = null;
-        foreach ($fit->state->log as $event) {
-            $gap = null === $last ? 0.0 : ((float) $event->at->format('U.u') - (float) $last->format('U.u')) / 60;
-            $minutes += $gap > 0 && $gap <= 60 ? $gap : 0.0;
-            $last = $event->at;
-        }
-
-        return $minutes;
+        return Hands::minutes(array_map(static fn (FitEvent $event): \DateTimeImmutable => $event->at, $fit->state->log));
     }
 }

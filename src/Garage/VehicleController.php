@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Garage;
 
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\FitFilter;
 use NimbleKnuckle\App\Fits\MishapBook;
 use NimbleKnuckle\Core\Plan\Vehicle\AccessMap;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -31,7 +32,7 @@ final class VehicleController extends AbstractController
             [
                 'vehicle' => $vehicle, 'sheet' => $vehicle->sheet(), 'map' => AccessMap::across($vehicle->sheet()),
                 'narrow' => AccessMap::down($vehicle->sheet()),
-                'signed' => $fits->signed(8, 0, $id), 'mishaps' => $mishaps->rows(6, $id),
+                'signed' => $fits->signed(8, 0, new FitFilter($id)), 'mishaps' => $mishaps->rows(6, $id),
             ],
         );
     }

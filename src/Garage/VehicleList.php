@@ -13,6 +13,17 @@ final readonly class VehicleList
     {
     }
 
+    /** @return array<string, string> id => name, of all there ever were */
+    public function names(): array
+    {
+        $names = [];
+        foreach ($this->db->fetchAllNumeric('SELECT id, name FROM vehicle ORDER BY name') as [$id, $name]) {
+            is_string($id) && is_string($name) && $names[$id] = $name;
+        }
+
+        return $names;
+    }
+
     /**
      * Vehicles as a list shows them, without their sheets; those put away only where they are asked for.
      *

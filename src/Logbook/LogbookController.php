@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Logbook;
 
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\FitFilter;
 use NimbleKnuckle\App\Fits\MishapBook;
+use NimbleKnuckle\App\Garage\VehicleList;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -17,16 +19,17 @@ final class LogbookController extends AbstractController
     private const PAGE = 25;
 
     #[Route('/logbook', name: 'logbook', methods: ['GET'])]
-    public function __invoke(Request $request, DueBook $dues, FitBook $fits, MishapBook $mishaps, WorkCharts $charts): Response
-    {
-        $page = max(1, $request->query->getInt('page', 1));
+    public function __invoke(
+        Request $request, DueBook $dues, FitBook $fits, MishapBook $mishaps, WorkCharts $charts, VehicleList $vehicles,
+    ): Response {
+        $page = max(1, (int) $request->query->getString('page'));
+        $filter = FitFilter::read($request->query);
 
         return $this->render('logbook/page.html.twig', [
-            'dues' => $dues->openRows(), 'signed' => $fits->signed(self::PAGE, ($page - 1) * self::PAGE), 'page' => $page,
-            'mishaps' => $mishaps->rows(12),
-            'pages' => max(
-                1, (int) ceil($fits->countSigned() / self::PAGE),
-            ), 'durations' => $charts->durations(), 'months' => $charts->months(),
+            'dues' => $dues->openRows(), 'signed' => $fits->signed(self::PAGE, ($page - 1) * self::PAGE, $filter), 'page' => $page,
+            'mishaps' => $mishaps->rows(12), 'filter' => $filter, 'vehicles' => $vehicles->names(), 'people' => $fits->hands(),
+            'pages' => max(1, (int) ceil($fits->countSigned($filter) / self::PAGE)),
+            'durations' => $charts->durations(), 'months' => $charts->months(),
         ]);
     }
 }

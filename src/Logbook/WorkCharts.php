@@ -10,6 +10,11 @@ use Psr\Clock\ClockInterface;
 /** Counts and times out of the finished fits, for the small charts. */
 final readonly class WorkCharts
 {
+    /** The newest so many say what is usual here, so many kinds of it, each by its newest so many: more would tell nothing new. */
+    private const OF_LATE = 300;
+    private const KINDS = 12;
+    private const EACH = 40;
+
     public function __construct(private Connection $db, private ClockInterface $clock)
     {
     }
@@ -21,26 +26,35 @@ final readonly class WorkCharts
      */
     public function durations(): array
     {
-        $found = [];
-        $rows = $this->db->fetchAllAssociative(
-            "SELECT title, minutes_taken, minutes_planned FROM fit WHERE status = 'signed' AND minutes_taken > 0
-                ORDER BY title, minutes_taken",
-        );
-        foreach ($rows as $row) {
-            $found[self::text($row['title'])][] = [self::number($row['minutes_taken']), self::number($row['minutes_planned'])];
-        }
         $charts = [];
-        foreach ($found as $title => $times) {
-            $taken = array_column($times, 0);
-            $planned = array_column($times, 1);
+        foreach ($this->usual() as $title) {
+            $rows = $this->db->fetchAllNumeric(sprintf(
+                "SELECT minutes_taken, minutes_planned FROM fit WHERE status = 'signed' AND title = ? AND minutes_taken > 0
+                    ORDER BY signed_at DESC LIMIT %d", self::EACH,
+            ), [$title]);
+            $taken = array_map(static fn (array $row): float => self::number($row[0]), $rows);
+            $planned = array_map(static fn (array $row): float => self::number($row[1]), $rows);
+            sort($taken);
             sort($planned);
-            $charts[] = [
-                'title' => $title, 'count' => count($times), 'low' => $taken[0], 'middle' => $taken[intdiv(count($taken), 2)],
+            [] === $rows || $charts[] = [
+                'title' => $title, 'count' => count($rows), 'low' => $taken[0], 'middle' => $taken[intdiv(count($taken), 2)],
                 'high' => $taken[count($taken) - 1], 'planned' => $planned[intdiv(count($planned), 2)],
             ];
         }
 
         return $charts;
+    }
+
+    /** @return list<string> the kinds of work done most often of late, by name */
+    private function usual(): array
+    {
+        $titles = $this->db->fetchFirstColumn(sprintf(
+            "SELECT title FROM (SELECT title FROM fit WHERE status = 'signed' ORDER BY signed_at DESC LIMIT %d)
+                GROUP BY title ORDER BY COUNT(*) DESC, title LIMIT %d", self::OF_LATE, self::KINDS,
+        ));
+        sort($titles);
+
+        return array_map(self::text(...), $titles);
     }
 
     /** @return list<array{month: string, count: int}> the last 24 months, oldest first */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
@@ -30,8 +31,19 @@ final class FitSheetController extends AbstractController
             'ways' => $shelf->waysChosen($record->procedures, $record->choices, $record->procedureTexts),
             'ruler' => (new PhaseRuler($fit, $fit->currentPhase()))->notches(), 'minutesLeft' => $fit->minutesLeft($clock->now()),
             'past' => $fits->pastDurations($record->title), 'ledger' => LedgerDrawing::strip($fit->sheet, $fit->vehicle),
-            'mayRise' => self::mayRise($fit),
+            'mayRise' => self::mayRise($fit), 'again' => self::again($record),
         ]);
+    }
+
+    /** @return array<string, mixed> the address that begins another fit like it: same vehicle, same work, same ways */
+    private static function again(FitRecord $record): array
+    {
+        $choices = [];
+        foreach ($record->choices as $group => $option) {
+            $choices['c_'.$group] = $option;
+        }
+
+        return ['vehicle' => $record->vehicle->id, 'procedures' => $record->procedures] + $choices;
     }
 
     /** @return array{float, string}|null how far the engine may go up where the sheet lifts it, and what comes near then */

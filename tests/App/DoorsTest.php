@@ -28,7 +28,7 @@ final class DoorsTest extends AppTestCase
                     ?? '01ARZ3NDEKTSV4RRFFQ69G5FAV',
                 '{step}' => 'x', '{mishap}' => 'snapped-bolt',
                 '{login}' => 'joss', '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{circuit}' => 'coolant',
-                '{what}' => ['person_act' => 'off', 'put_away_vehicle' => 'away'][$name] ?? 'remove',
+                '{what}' => ['person_act' => 'off', 'put_away_vehicle' => 'away', 'put_away_fit' => 'away'][$name] ?? 'remove',
             ]);
             $this->client->request($route->getMethods()[0] ?? 'GET', $path);
             $status = $this->client->getResponse()->getStatusCode();

@@ -10,6 +10,7 @@ use NimbleKnuckle\App\Accounts\Role;
 use NimbleKnuckle\App\Bench\LooseEndsController;
 use NimbleKnuckle\App\Bench\MarkController;
 use NimbleKnuckle\App\Demo\History;
+use NimbleKnuckle\App\Find\JumpController;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleList;
@@ -21,7 +22,6 @@ use NimbleKnuckle\App\Planning\FitsController;
 use NimbleKnuckle\App\Planning\FitSheetController;
 use NimbleKnuckle\App\Planning\YardController;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
-use NimbleKnuckle\App\Web\JumpController;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Process\Process;
@@ -140,7 +140,7 @@ final class PagesTest extends AppTestCase
         self::assertGreaterThan(0, $hits->count());
         self::assertStringContainsString('Thermostat', $hits->first()->text());
         self::assertSame(
-            'Nothing is called that. Try fewer letters.',
+            'Nothing is called that. Try fewer letters, part of a name, a registration or a job number.',
             $this->client->request('GET', '/jump', ['q' => 'zzz%_'])->filter('#hits li')->text(),
         );
     }
