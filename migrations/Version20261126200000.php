@@ -13,11 +13,16 @@ use Doctrine\Migrations\AbstractMigration;
  */
 final class Version20261126200000 extends AbstractMigration
 {
-    private const FIT = "INSERT INTO find_word (kind, ref, label, detail, words)
-        SELECT 'fit', f.id, v.short || ': ' || f.title, f.status, lower(f.title || ' ' || v.name || ' ' || coalesce(j.registration || ' '
-            || replace(j.registration, ' ', '') || ' ' || j.number || ' ' || j.customer || ' ' || j.phone || ' ' || j.chassis, ''))
-        FROM fit f JOIN vehicle v ON v.id = f.vehicle_id LEFT JOIN job j ON j.fit_id = f.id WHERE %s
-        ON CONFLICT (kind, ref) DO UPDATE SET label = excluded.label, detail = excluded.detail, words = excluded.words";
+    /** One of a kind on one vehicle is enough to find them all. */
+    private const WORK = "INSERT OR IGNORE INTO find_word (kind, ref, label, detail, words)
+        SELECT 'work', v.id || '/' || f.title, v.short || ': ' || f.title, 'fits', lower(f.title || ' ' || v.name)
+        FROM fit f JOIN vehicle v ON v.id = f.vehicle_id WHERE %s";
+    private const JOB = "INSERT INTO find_word (kind, ref, label, detail, words)
+        SELECT 'job', f.id, v.short || ': ' || f.title, trim(j.registration || ' ' || j.number || ' ' || j.customer),
+            lower(j.registration || ' ' || replace(j.registration, ' ', '') || ' ' || j.number || ' ' || j.customer || ' ' || j.phone
+            || ' ' || j.chassis || ' ' || v.name)
+        FROM job j JOIN fit f ON f.id = j.fit_id JOIN vehicle v ON v.id = f.vehicle_id
+        WHERE j.registration || j.number || j.customer || j.phone || j.chassis <> '' AND %s";
     private const VEHICLE = "INSERT INTO find_word (kind, ref, label, detail, words)
         SELECT 'vehicle', v.id, v.name, CASE v.archived WHEN 1 THEN 'put away' ELSE 'vehicle' END, lower(v.name)
         FROM vehicle v WHERE %s";
@@ -44,11 +49,10 @@ final class Version20261126200000 extends AbstractMigration
         $this->addSql("CREATE TRIGGER find_out AFTER DELETE ON find_word BEGIN $out END");
         $this->addSql("CREATE TRIGGER find_again AFTER UPDATE ON find_word BEGIN $out $in END");
 
-        $fit = sprintf(self::FIT, 'f.id = new.id');
-        $this->addSql("CREATE TRIGGER find_fit_new AFTER INSERT ON fit BEGIN $fit; END");
-        $this->addSql("CREATE TRIGGER find_fit AFTER UPDATE OF title, status ON fit
-            WHEN old.title IS NOT new.title OR old.status IS NOT new.status BEGIN $fit; END");
-        $job = sprintf(self::FIT, 'f.id = new.fit_id');
+        $work = sprintf(self::WORK, 'f.id = new.id');
+        $this->addSql("CREATE TRIGGER find_fit_new AFTER INSERT ON fit BEGIN $work; END");
+        $this->addSql("CREATE TRIGGER find_fit AFTER UPDATE OF title ON fit WHEN old.title IS NOT new.title BEGIN $work; END");
+        $job = "DELETE FROM find_word WHERE kind = 'job' AND ref = new.fit_id; ".sprintf(self::JOB, 'f.id = new.fit_id');
         $this->addSql("CREATE TRIGGER find_job_new AFTER INSERT ON job BEGIN $job; END");
         $this->addSql("CREATE TRIGGER find_job AFTER UPDATE ON job BEGIN $job; END");
         $vehicle = "DELETE FROM find_word WHERE kind = 'vehicle' AND ref = new.id;
@@ -57,20 +61,23 @@ final class Version20261126200000 extends AbstractMigration
         $this->addSql("CREATE TRIGGER find_vehicle_new AFTER INSERT ON vehicle BEGIN $vehicle; END");
         $this->addSql("CREATE TRIGGER find_vehicle AFTER UPDATE ON vehicle BEGIN $vehicle; END");
 
-        $this->addSql(sprintf(self::FIT, '1'));
+        $this->addSql(sprintf(self::WORK, '1'));
+        $this->addSql(sprintf(self::JOB, '1'));
         array_map($this->addSql(...), $this->vehicle('1'));
 
         $this->addSql('ALTER TABLE fit ADD COLUMN archived BOOLEAN DEFAULT 0 NOT NULL');
         $this->addSql('CREATE INDEX fit_done ON fit (status, archived, signed_at)');
+        $this->addSql('CREATE INDEX fit_done_on ON fit (vehicle_id, status, archived, signed_at)');
         $this->addSql(
             'CREATE TABLE fit_hand (fit_id VARCHAR(26) NOT NULL, person VARCHAR(120) NOT NULL, minutes DOUBLE PRECISION NOT NULL,
-            marks INTEGER NOT NULL, PRIMARY KEY (fit_id, person))',
+            marks INTEGER NOT NULL, at DATETIME NOT NULL, PRIMARY KEY (fit_id, person))',
         );
-        $this->addSql('CREATE INDEX fit_hand_person ON fit_hand (person, fit_id)');
+        $this->addSql('CREATE INDEX fit_hand_person ON fit_hand (person, at)');
         $this->addSql(
-            'INSERT INTO fit_hand SELECT fit_id, by_name, sum(CASE WHEN gap > 0 AND gap <= 60 THEN gap ELSE 0 END), count(*)
+            'INSERT INTO fit_hand SELECT g.fit_id, g.by_name, sum(CASE WHEN gap > 0 AND gap <= 60 THEN gap ELSE 0 END), count(*),
+            f.signed_at
             FROM (SELECT fit_id, by_name, 1440 * (julianday(at) - lag(julianday(at)) OVER (PARTITION BY fit_id, by_name ORDER BY seq)) gap
-                FROM fit_event) GROUP BY fit_id, by_name',
+                FROM fit_event) g JOIN fit f ON f.id = g.fit_id AND f.signed_at IS NOT NULL GROUP BY g.fit_id, g.by_name',
         );
     }
 
@@ -83,6 +90,7 @@ final class Version20261126200000 extends AbstractMigration
         $this->addSql('DROP TABLE find_word');
         $this->addSql('DROP TABLE fit_hand');
         $this->addSql('DROP INDEX fit_done');
+        $this->addSql('DROP INDEX fit_done_on');
         $this->addSql('ALTER TABLE fit DROP COLUMN archived');
     }
 

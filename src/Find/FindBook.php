@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Find;
 
 use Doctrine\DBAL\Connection;
+use NimbleKnuckle\App\Fits\FitBook;
 
-/** Finds fits, vehicles, items and joints by letters; a plain query on the words the database keeps of them. */
+/** Finds work, jobs, vehicles, items and joints by letters; a plain query on the words the database keeps of them. */
 final readonly class FindBook
 {
     /** Fewer letters than this are no piece the index knows. */
@@ -15,18 +16,20 @@ final readonly class FindBook
     /** With one letter or two, only the newest so many are looked at. */
     private const NEWEST = 400;
 
-    public function __construct(private Connection $db)
+    public function __construct(private Connection $db, private FitBook $fits)
     {
     }
 
-    /** @return list<Hit> open fits first, then the newest; never more than eight of a kind */
+    /** @return list<Hit> open fits first; never more than eight of a kind */
     public function find(string $words): array
     {
         $hits = [];
-        foreach (['fit', 'vehicle', 'item', 'joint'] as $kind) {
-            $rows = $this->rows($kind, $words);
-            usort($rows, static fn (array $a, array $b): int => ('signed' === $a['detail']) <=> ('signed' === $b['detail']));
-            foreach ($rows as $row) {
+        foreach ($this->fits->open() as $fit) {
+            $hit = new Hit($fit->vehicle->short.': '.$fit->title, 'fit, '.$fit->status->value, 'fit_sheet', ['id' => $fit->id]);
+            $hit->speaksOf($words, $fit->vehicle->name.' '.$fit->vehicle->which) && $hits[] = $hit;
+        }
+        foreach (['job', 'vehicle', 'work', 'item', 'joint'] as $kind) {
+            foreach ($this->rows($kind, $words) as $row) {
                 $text = static fn (string $key): string => is_scalar($row[$key]) ? (string) $row[$key] : '';
                 $hits[] = self::hit($kind, $text('ref'), $text('label'), $text('detail'));
             }
@@ -62,7 +65,8 @@ final readonly class FindBook
         [$vehicle, $thing] = explode('/', $ref, 2) + [1 => ''];
 
         return match ($kind) {
-            'fit' => new Hit($label, 'fit, '.$detail, 'fit_sheet', ['id' => $ref]),
+            'job' => new Hit($label, 'fit, '.$detail, 'fit_sheet', ['id' => $ref]),
+            'work' => new Hit($label, 'fits like it', 'fits', ['vehicle' => $vehicle, 'work' => $thing]),
             'vehicle' => new Hit($label, $detail, 'vehicle', ['id' => $ref]),
             default => new Hit($label, $kind.' of the '.$detail, 'vehicle', ['id' => $vehicle, '_fragment' => $kind.'-'.$thing]),
         };

@@ -11,4 +11,15 @@ final readonly class Hit
     public function __construct(public string $label, public string $kind, public string $route, public array $parameters = [])
     {
     }
+
+    /** Whether every word stands in what it is called, or in what else is known of it. */
+    public function speaksOf(string $words, string $more = ''): bool
+    {
+        $said = mb_strtolower($this->label.' '.$this->kind.' '.$more);
+
+        return [] === array_filter(
+            preg_split('/\s+/', mb_strtolower($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [],
+            static fn (string $word): bool => !str_contains($said, $word),
+        );
+    }
 }

@@ -43,21 +43,11 @@ final class JumpController extends AbstractController
             $hits[] = new Hit($sum->summary(), 'sum '.$sum->name(), 'sum', ['name' => $sum->name()]);
         }
 
-        $named = array_filter($hits, static fn (Hit $hit): bool => self::fits($hit, $words));
+        $named = array_filter($hits, static fn (Hit $hit): bool => $hit->speaksOf($words));
 
         return $this->render('find/jump.html.twig', [
             'hits' => [...$book->find($words), ...array_values($named)],
             'words' => $words, 'conversions' => Conversion::of($words),
         ]);
-    }
-
-    private static function fits(Hit $hit, string $words): bool
-    {
-        $said = mb_strtolower($hit->label.' '.$hit->kind);
-
-        return [] === array_filter(
-            preg_split('/\s+/', mb_strtolower($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [],
-            static fn (string $word): bool => !str_contains($said, $word),
-        );
     }
 }

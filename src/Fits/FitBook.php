@@ -14,6 +14,8 @@ final readonly class FitBook
     private const LABEL = "trim(coalesce(j.registration, '') || CASE WHEN coalesce(j.number, '') = '' THEN '' "
         ."ELSE ' job ' || j.number END) job_label";
 
+    public const COUNTED = 500;
+
     public function __construct(private EntityManagerInterface $em)
     {
     }
@@ -58,13 +60,18 @@ final readonly class FitBook
     {
         [$where, $parameters] = $filter->where();
 
-        return $this->rows(sprintf('%s ORDER BY f.signed_at DESC LIMIT %d OFFSET %d', $where, $limit, $offset), $parameters);
+        return $this->rows(
+            sprintf('%s ORDER BY %s DESC LIMIT %d OFFSET %d', $where, $filter->when(), $limit, $offset), $parameters, $filter->from(),
+        );
     }
 
+    /** How many there are, as far as anybody counts: past five hundred it is “more than”. */
     public function countSigned(FitFilter $filter = new FitFilter()): int
     {
         [$where, $parameters] = $filter->where();
-        $count = $this->em->getConnection()->fetchOne('SELECT COUNT(*) FROM fit f WHERE '.$where, $parameters);
+        $count = $this->em->getConnection()->fetchOne(sprintf(
+            'SELECT COUNT(*) FROM (SELECT 1 FROM %s WHERE %s LIMIT %d)', $filter->from(), $where, self::COUNTED + 1,
+        ), $parameters);
 
         return is_numeric($count) ? (int) $count : 0;
     }
@@ -122,12 +129,12 @@ final readonly class FitBook
      *
      * @return list<FitRow>
      */
-    private function rows(string $where, array $parameters): array
+    private function rows(string $where, array $parameters, string $from = 'fit f'): array
     {
         $rows = $this->em->getConnection()->fetchAllAssociative(
             'SELECT f.id, f.title, f.status, f.phase, f.step_title, f.minutes_left, f.minutes_planned, f.minutes_taken, '
                 .'f.loose_ends, f.steps_done, f.steps_all, f.findings, f.waits, f.created_at, f.created_by, f.started_at, '
-                    .'f.signed_at, f.signed_by, v.id vehicle_id, v.name vehicle, v.short, '.self::LABEL.' FROM fit f JOIN vehicle v '
+                    .'f.signed_at, f.signed_by, v.id vehicle_id, v.name vehicle, v.short, '.self::LABEL.' FROM '.$from.' JOIN vehicle v '
                         .'ON v.id = f.vehicle_id LEFT JOIN job j ON j.fit_id = f.id WHERE '.$where,
             $parameters,
         );

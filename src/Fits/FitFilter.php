@@ -41,7 +41,19 @@ final readonly class FitFilter
         ], static fn (string $value): bool => '' !== $value);
     }
 
-    /** @return array{string, list<string>} a condition on the table “f”, and its parameters */
+    /** Where to begin: a person's fits are read in the order of that person's own list. */
+    public function from(): string
+    {
+        return '' === $this->person ? 'fit f' : 'fit_hand h JOIN fit f ON f.id = h.fit_id';
+    }
+
+    /** The column the newest stand first by. */
+    public function when(): string
+    {
+        return '' === $this->person ? 'f.signed_at' : 'h.at';
+    }
+
+    /** @return array{string, list<string>} a condition on what it begins with, and its parameters */
     public function where(): array
     {
         $where = ["f.status = 'signed'", 'f.archived = '.(int) $this->isAway];
@@ -50,14 +62,14 @@ final readonly class FitFilter
             [$where[], $parameters[]] = ['f.vehicle_id = ?', $this->vehicle];
         }
         if ('' !== $this->person) {
-            [$where[], $parameters[]] = ['f.id IN (SELECT fit_id FROM fit_hand WHERE person = ?)', $this->person];
+            [$where[], $parameters[]] = ['h.person = ?', $this->person];
         }
         if ('' !== $this->work) {
             [$where[], $parameters[]] = ["f.title LIKE ? ESCAPE '\\'", '%'.addcslashes($this->work, '%_\\').'%'];
         }
         if ('' !== $this->month) {
             $next = (new \DateTimeImmutable($this->month.'-01'))->modify('+1 month')->format('Y-m-d');
-            [$where[], $parameters[], $parameters[]] = ['f.signed_at >= ? AND f.signed_at < ?', $this->month.'-01', $next];
+            [$where[], $parameters[], $parameters[]] = [sprintf('%1$s >= ? AND %1$s < ?', $this->when()), $this->month.'-01', $next];
         }
 
         return [implode(' AND ', $where), $parameters];

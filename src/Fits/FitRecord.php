@@ -20,6 +20,7 @@ use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 #[ORM\Table(name: 'fit')]
 #[ORM\Index(name: 'fit_status', columns: ['status', 'signed_at'])]
 #[ORM\Index(name: 'fit_done', columns: ['status', 'archived', 'signed_at'])]
+#[ORM\Index(name: 'fit_done_on', columns: ['vehicle_id', 'status', 'archived', 'signed_at'])]
 #[ORM\Index(name: 'fit_durations', columns: ['status', 'title', 'signed_at', 'minutes_taken', 'minutes_planned'])]
 #[ORM\Index(name: 'fit_vehicle', columns: ['vehicle_id', 'signed_at'])]
 class FitRecord

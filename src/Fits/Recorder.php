@@ -117,8 +117,11 @@ final readonly class Recorder
     private function keepHands(string $id, Fit $fit): void
     {
         $this->db->delete('fit_hand', ['fit_id' => $id]);
+        $at = $fit->state->signed?->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
         foreach (Hands::of($fit) as $person => $spent) {
-            $this->db->insert('fit_hand', ['fit_id' => $id, 'person' => $person, 'minutes' => $spent->minutes, 'marks' => $spent->marks]);
+            $this->db->insert('fit_hand', [
+                'fit_id' => $id, 'person' => $person, 'minutes' => $spent->minutes, 'marks' => $spent->marks, 'at' => $at,
+            ]);
         }
     }
 

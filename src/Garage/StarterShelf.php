@@ -27,6 +27,18 @@ final readonly class StarterShelf
         return $sheets;
     }
 
+    /** @return array<string, string> id => name, read off the head of each file: a list needs no more of them */
+    public function names(): array
+    {
+        $names = [];
+        foreach (glob($this->directory.'/*.yaml') ?: [] as $file) {
+            $head = (string) file_get_contents($file, length: 300);
+            $names[basename($file, '.yaml')] = 1 === preg_match('/^name: (.+)$/m', $head, $m) ? trim($m[1]) : basename($file, '.yaml');
+        }
+
+        return $names;
+    }
+
     /** @return array<array-key, mixed>|null nimble-knuckle/vehicle@1 */
     public function document(string $name): ?array
     {

@@ -18,7 +18,7 @@ final class VehicleController extends AbstractController
     public function list(VehicleList $vehicles, StarterShelf $starters): Response
     {
         return $this->render('garage/list.html.twig', [
-            'vehicles' => $vehicles->rows(), 'away' => $vehicles->rows(true), 'starters' => $starters->all(),
+            'vehicles' => $vehicles->rows(), 'away' => $vehicles->rows(true), 'starters' => $starters->names(),
         ]);
     }
 

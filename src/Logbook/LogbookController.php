@@ -24,11 +24,12 @@ final class LogbookController extends AbstractController
     ): Response {
         $page = max(1, (int) $request->query->getString('page'));
         $filter = FitFilter::read($request->query);
+        $signed = $fits->signed(self::PAGE + 1, ($page - 1) * self::PAGE, $filter);
 
         return $this->render('logbook/page.html.twig', [
-            'dues' => $dues->openRows(), 'signed' => $fits->signed(self::PAGE, ($page - 1) * self::PAGE, $filter), 'page' => $page,
+            'dues' => $dues->openRows(), 'signed' => array_slice($signed, 0, self::PAGE), 'page' => $page,
             'mishaps' => $mishaps->rows(12), 'filter' => $filter, 'vehicles' => $vehicles->names(), 'people' => $fits->hands(),
-            'pages' => max(1, (int) ceil($fits->countSigned($filter) / self::PAGE)),
+            'hasMore' => count($signed) > self::PAGE,
             'durations' => $charts->durations(), 'months' => $charts->months(),
         ]);
     }

@@ -26,12 +26,13 @@ final class FitsController extends AbstractController
         $page = max(1, (int) $request->query->getString('page'));
         $filter = FitFilter::read($request->query);
         $all = $fits->countSigned($filter);
+        $signed = $fits->signed(self::PAGE + 1, ($page - 1) * self::PAGE, $filter);
         $isWhole = 1 === $page && $filter->isEmpty();
 
         return $this->render('planning/fits.html.twig', [
             'open' => $isWhole ? $fits->open() : [], 'cancelled' => $isWhole ? $fits->cancelled(20) : [],
-            'signed' => $fits->signed(self::PAGE, ($page - 1) * self::PAGE, $filter), 'page' => $page, 'filter' => $filter,
-            'pages' => max(1, (int) ceil($all / self::PAGE)), 'all' => $all, 'phases' => Phase::cases(),
+            'signed' => array_slice($signed, 0, self::PAGE), 'page' => $page, 'filter' => $filter,
+            'hasMore' => count($signed) > self::PAGE, 'all' => $all, 'counted' => FitBook::COUNTED, 'phases' => Phase::cases(),
             'vehicles' => $vehicles->names(), 'people' => $fits->hands(),
         ]);
     }
@@ -47,7 +48,7 @@ final class FitsController extends AbstractController
             $this->addFlash('bad', 'It is still open: sign it off or cancel it, then put it away.');
         } else {
             $fits->putAway($id, 'away' === $what);
-            $this->addFlash('good', 'away' === $what ? 'Put away. The list shows it where “Put away” is ticked.' : 'On the lists again.');
+            $this->addFlash('good', 'away' === $what ? 'Put away. The list shows it with “Put away” ticked.' : 'On the lists again.');
         }
 
         return $this->redirectToRoute('fit_sheet', ['id' => $id], Response::HTTP_SEE_OTHER);

@@ -29,6 +29,7 @@ final class WorkshopBook
         [$kept->name, $kept->units, $kept->altitude, $kept->temperature] = [
             $workshop->name, $workshop->units, $workshop->altitude, $workshop->temperature,
         ];
+        [$kept->rate, $kept->currency, $kept->letterhead] = [$workshop->rate, $workshop->currency, $workshop->letterhead];
         $this->em->persist($kept);
         $this->em->flush();
         $this->known = $kept;
@@ -38,6 +39,12 @@ final class WorkshopBook
     public function name(): string
     {
         return $this->now()->name;
+    }
+
+    #[AsTwigFunction('workshop_letterhead')]
+    public function letterhead(): string
+    {
+        return $this->now()->letterhead;
     }
 
     /** The same in the unit the workshop speaks besides, with a comma or brackets left to the page; empty where it speaks metric. */

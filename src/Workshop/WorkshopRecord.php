@@ -32,6 +32,14 @@ class WorkshopRecord
         public ?float $altitude = null,
         #[ORM\Column(nullable: true)]
         public ?float $temperature = null,
+        /** What an hour of hands costs; null where nobody said. */
+        #[ORM\Column(nullable: true)]
+        public ?float $rate = null,
+        #[ORM\Column(length: 8, options: ['default' => ''])]
+        public string $currency = '',
+        /** Address and such, under the name on what is printed. */
+        #[ORM\Column(length: 300, options: ['default' => ''])]
+        public string $letterhead = '',
     ) {
     }
 }

@@ -34,6 +34,7 @@ final class FindTest extends AppTestCase
         yield 'an item' => ['viscous', 'item of the Drover 27D'];
         yield 'a joint' => ['pump bolts drover', 'joint of the Drover 27D'];
         yield 'a fit' => ['thermostat tarn', 'fit, in-hand'];
+        yield 'what was done' => ['pump drover', 'fits like it'];
         yield 'a procedure' => ['crank damper', 'procedure'];
         yield 'a person' => ['wending', 'mechanic'];
         yield 'a sum' => ['coolant-mix', 'sum coolant-mix'];

@@ -77,7 +77,7 @@ final class PagesTest extends AppTestCase
         $this->signIn('ines');
         $crawler = $this->client->request('GET', '/fits');
         self::assertCount(40, $crawler->filter('table tbody tr'));
-        self::assertSelectorTextContains('nav[aria-label=Pages]', '1 of 2');
+        self::assertSelectorTextContains('nav[aria-label=Pages]', 'page 1');
         self::assertCount(6, $this->client->request('GET', '/fits?page=2')->filter('table tbody tr'));
         $charts = $this->service(WorkCharts::class);
         self::assertSame(46, array_sum(array_column($charts->durations(), 'count')));

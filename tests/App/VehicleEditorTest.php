@@ -211,6 +211,9 @@ final class VehicleEditorTest extends AppTestCase
         $this->signIn('joss');
         $starters = $this->service(StarterShelf::class)->all();
         self::assertCount(6, $starters);
+        self::assertEquals(
+            array_map(static fn ($sheet): string => $sheet->name, $starters), $this->service(StarterShelf::class)->names(),
+        );
         foreach ($starters as $name => $starter) {
             $form = $this->client->request('GET', '/vehicles')->selectButton('Enter it')->form();
             $this->client->submit($form, ['name' => 'Mine '.$name, 'like' => 'starter:'.$name]);

@@ -14,7 +14,7 @@ final class Settings
 {
     public function __construct(
         public string $name = '', public ?SpokenUnits $units = SpokenUnits::AsWritten, public string $altitude = '',
-        public string $temperature = '',
+        public string $temperature = '', public string $letterhead = '', public string $rate = '', public string $currency = '',
     ) {
     }
 
@@ -22,7 +22,8 @@ final class Settings
     {
         return new self(
             $workshop->name, $workshop->units, null === $workshop->altitude ? '' : $workshop->altitude.' m',
-            null === $workshop->temperature ? '' : $workshop->temperature.' °C',
+            null === $workshop->temperature ? '' : $workshop->temperature.' °C', $workshop->letterhead,
+            null === $workshop->rate ? '' : number_format($workshop->rate, 2, '.', ''), $workshop->currency,
         );
     }
 
@@ -34,6 +35,10 @@ final class Settings
         $workshop->units = $this->units ?? SpokenUnits::AsWritten;
         $workshop->altitude = $read(Kind::Altitude, $this->altitude);
         $workshop->temperature = $read(Kind::Temperature, $this->temperature);
+
+        $workshop->letterhead = trim($this->letterhead);
+        $workshop->rate = '' === trim($this->rate) ? null : (float) strtr(trim($this->rate), [',' => '.']);
+        $workshop->currency = trim($this->currency);
 
         return $workshop;
     }

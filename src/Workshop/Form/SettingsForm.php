@@ -11,11 +11,13 @@ use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;
+use Symfony\Component\Form\Extension\Core\Type\TextareaType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
 use Symfony\Component\Validator\Constraints\Callback;
 use Symfony\Component\Validator\Constraints\Length;
+use Symfony\Component\Validator\Constraints\Regex;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
 /**
@@ -45,6 +47,27 @@ final class SettingsForm extends AbstractType
             'label' => 'Usual warmth', 'empty_data' => '', 'required' => false,
             'help' => 'Compounds cure by it. A fit can say otherwise.', 'attr' => ['placeholder' => '18 °C'],
             'constraints' => [new Callback(self::between(Kind::Temperature, WorkshopRecord::TEMPERATURES, '−10 and 50 °C'))],
+        ]);
+        self::addMoney($builder);
+    }
+
+    /** @param FormBuilderInterface<Settings|null> $builder */
+    private static function addMoney(FormBuilderInterface $builder): void
+    {
+        $builder->add('letterhead', TextareaType::class, [
+            'label' => 'Letterhead', 'empty_data' => '', 'required' => false,
+            'help' => 'Address and such, under the name on what is printed.', 'attr' => ['rows' => 3, 'maxlength' => 300],
+            'constraints' => [new Length(max: 300)],
+        ]);
+        $builder->add('rate', TextType::class, [
+            'label' => 'What an hour costs', 'empty_data' => '', 'required' => false, 'help' => 'An hour of one person’s hands.',
+            'attr' => ['placeholder' => '74.00', 'inputmode' => 'decimal'], 'constraints' => [new Regex(
+                pattern: '/\A\s*\d{1,6}([.,]\d{1,2})?\s*\z/', message: 'A price for an hour is a number, like 74 or 74.50.',
+            )],
+        ]);
+        $builder->add('currency', TextType::class, [
+            'label' => 'In', 'empty_data' => '', 'required' => false, 'attr' => ['maxlength' => 8, 'placeholder' => 'as you write it'],
+            'constraints' => [new Length(max: 8)],
         ]);
     }
 
