@@ -26,11 +26,15 @@ final class Version20261126210000 extends AbstractMigration
         );
         $this->addSql('ALTER TABLE workshop ADD COLUMN rate DOUBLE PRECISION DEFAULT NULL');
         $this->addSql("ALTER TABLE workshop ADD COLUMN currency VARCHAR(8) DEFAULT '' NOT NULL");
+        $this->addSql("ALTER TABLE job ADD COLUMN asked VARCHAR(300) DEFAULT '' NOT NULL");
+        $this->addSql("ALTER TABLE job ADD COLUMN found VARCHAR(600) DEFAULT '' NOT NULL");
         $this->addSql("ALTER TABLE workshop ADD COLUMN letterhead VARCHAR(300) DEFAULT '' NOT NULL");
     }
 
     public function down(Schema $schema): void
     {
+        $this->addSql('ALTER TABLE job DROP COLUMN asked');
+        $this->addSql('ALTER TABLE job DROP COLUMN found');
         $this->addSql('DROP TABLE part_price');
         $this->addSql('DROP TABLE fit_part');
         $this->addSql('ALTER TABLE workshop DROP COLUMN rate');

@@ -23,6 +23,18 @@ const say = (text) => {
   const live = document.getElementById('say');
   if (live) live.textContent = text;
 };
+// What is wrong with a field of a sum is said at that field too, once something stands in it.
+const sayAtField = () => {
+  const answer = document.getElementById('answer');
+  for (const place of answer ? document.querySelectorAll('[data-wrong-at]') : []) {
+    const field = document.getElementById(`f-${place.dataset.wrongAt}`);
+    const isWrong = answer.dataset.wrongField === place.dataset.wrongAt && Boolean(field?.value.trim());
+    place.textContent = isWrong ? `${answer.querySelector('[role=alert]')?.textContent ?? ''} ` : '';
+    field?.setAttribute('aria-invalid', String(isWrong));
+  }
+};
+document.addEventListener('htmx:after:swap', sayAtField);
+document.addEventListener('DOMContentLoaded', sayAtField);
 document.addEventListener('htmx:error', () => say('The workshop server does not answer. Nothing was lost; it is tried again.'));
 document.addEventListener('htmx:response:error', (event) => {
   if (event.detail.ctx?.response?.status === 401) window.location.reload();

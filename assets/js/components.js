@@ -20,12 +20,18 @@ const count = (element) => {
   }
 };
 
-/** Light board or dark bay: remembered on the device. */
+/** Light board or dark bay: as the device has it, until somebody chooses; that is remembered on the device. */
 const page = () => ({
   dark: false,
   init() {
-    this.dark = localStorage.getItem(THEME) === 'dark';
-    this.paint();
+    const asked = matchMedia('(prefers-color-scheme: dark)');
+    const look = () => {
+      const chosen = localStorage.getItem(THEME);
+      this.dark = chosen ? chosen === 'dark' : asked.matches;
+      this.paint();
+    };
+    asked.addEventListener('change', look);
+    look();
   },
   paint() {
     document.documentElement.dataset.theme = this.dark ? 'dark' : 'light';

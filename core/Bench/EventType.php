@@ -71,7 +71,7 @@ enum EventType: string
             self::Undone => ['event' => 'string'],
             self::Stopped => ['kind' => 'string', 'reason' => 'string'],
             self::TakenUp => [],
-            self::Signed => ['remark' => 'string?', 'seen' => 'int?'],
+            self::Signed => ['remark' => 'string?', 'seen' => 'int?', 'shown' => 'int?'],
         };
     }
 

@@ -33,15 +33,18 @@ final class MarkController extends AbstractController
         $form = $request->request;
         $type = EventType::tryFrom($form->getString('type'));
         $back = $form->getString('back');
-        $target = 'logbook' === $back
-            ? $this->generateUrl('logbook')
-            : $this->generateUrl('sheet' === $back ? 'fit_sheet' : 'loose_ends', ['id' => $id]);
+        $target = match ($back) {
+            'logbook' => $this->generateUrl('logbook'),
+            'review' => $this->generateUrl('review_fit', ['id' => $id]),
+            default => $this->generateUrl('sheet' === $back ? 'fit_sheet' : 'loose_ends', ['id' => $id]),
+        };
         try {
             null !== $type && in_array($type, self::BY_FORM, true) || throw InvalidEvent::in('type', 'That is not done by a form.');
             $payload = array_intersect_key($form->all(), $type->fields());
-            $payload = '' === ($payload['seen'] ?? '')
-                ? array_diff_key($payload, ['seen' => ''])
-                : ['seen' => $form->getInt('seen')] + $payload;
+            foreach (['seen', 'shown'] as $count) {
+                $said = $form->getString($count);
+                $payload = ctype_digit($said) ? [$count => (int) $said] + $payload : array_diff_key($payload, [$count => '']);
+            }
             $recorder->record(
                 $fits->get($id), [FitEvent::of($form->getString('event'), $type, $payload, $person->name, $clock->now())],
                 $person->hand(),

@@ -80,7 +80,7 @@ final readonly class History
         });
         $signed = (new FitPlayer(
             $fit->sheet(), $fit->vehicleSheet(), $lead, $last->at->modify('+4 minutes'),
-        ))->add(EventType::Signed, ['remark' => ''])->events();
+        ))->add(EventType::Signed, ['remark' => '', 'shown' => count($events) + 1])->events();
         $this->recorder->record($fit, [$last, ...$signed], Hand::Lead);
     }
 }

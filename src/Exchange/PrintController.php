@@ -4,79 +4,88 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Exchange;
 
-use Dompdf\Dompdf;
-use Dompdf\Options;
 use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
+use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Logbook\DueBook;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Plan\Phase;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** The sheet to hang at the bench, and the record of what was done, as PDF. */
+/** What goes on paper: the sheet to hang at the bench, pick list, tray labels, the record, and what the customer gets. */
 final class PrintController extends AbstractController
 {
+    private const FIT = ['id' => '[0-9A-Z]{26}'];
+
     public function __construct(
         private readonly FitBook $fits, private readonly Recorder $recorder, private readonly DueBook $dues,
-        private readonly ClockInterface $clock, private readonly StepSum $sums,
-        #[Autowire(param: 'kernel.cache_dir')] private readonly string $cacheDir,
-        #[Autowire('%kernel.project_dir%/templates/exchange')] private readonly string $printDir,
+        private readonly ClockInterface $clock, private readonly StepSum $sums, private readonly KitReader $kit,
+        private readonly PaperTrail $paper, private readonly Paper $pdf,
     ) {
     }
 
-    #[Route('/fits/{id}/print/sheet', name: 'print_sheet', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
-    public function sheet(string $id): Response
-    {
-        return $this->pdf($id, 'sheet');
-    }
-
-    #[Route('/fits/{id}/print/list', name: 'print_list', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
-    public function list(string $id): Response
-    {
-        return $this->pdf($id, 'list');
-    }
-
-    #[Route('/fits/{id}/print/record', name: 'print_record', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
-    public function record(string $id): Response
-    {
-        return $this->pdf($id, 'record');
-    }
-
-    private function pdf(string $id, string $kind): Response
+    #[Route(
+        '/fits/{id}/print/{kind}', name: 'print', requirements: self::FIT + ['kind' => 'sheet|list|record|hand-over'], methods: ['GET'],
+    )]
+    public function print(string $id, string $kind): Response
     {
         $record = $this->fits->get($id);
         $fit = $this->recorder->load($record);
-        $html = $this->renderView(
-            sprintf('exchange/print_%s.html.twig', $kind),
-            [
-                'record' => $record, 'fit' => $fit, 'sums' => 'record' === $kind ? $this->sums->worked($fit) : [],
-                'phases' => Phase::cases(),
-                'dues' => $this->dues->ofFit($id), 'now' => $this->clock->now(),
-            ],
-        );
-        $options = new Options(
-            [
-                'isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Sans',
-                'tempDir' => $this->cacheDir, 'fontCache' => $this->cacheDir, 'chroot' => $this->printDir,
-            ],
-        );
-        $pdf = new Dompdf($options);
-        $pdf->setProtocol('file://');
-        $pdf->setBasePath($this->printDir);
-        $pdf->setPaper('A4');
-        $pdf->loadHtml($html);
-        $pdf->render();
 
-        return new Response(
-            (string) $pdf->output(),
-            headers: [
-                'Content-Type' => 'application/pdf',
-                'Content-Disposition' => sprintf('inline; filename="%s-%s.pdf"', $kind, $record->vehicle->id),
-            ],
+        return $this->pdf->of(
+            $this->renderView(sprintf('exchange/print_%s.html.twig', strtr($kind, '-', '_')), $this->view($record, $fit, $kind)),
+            $kind.'-'.$record->vehicle->id,
         );
+    }
+
+    /** Two ways to print labels, and from which one on, where a sheet was begun before. */
+    #[Route('/fits/{id}/labels', name: 'labels', requirements: self::FIT, methods: ['GET'])]
+    public function labels(string $id, Request $request): Response
+    {
+        $record = $this->fits->get($id);
+        $labels = (new Printed($this->recorder->load($record), $this->kit->kit()))->labels();
+        $sheet = LabelSheet::tryFrom($request->query->getString('sheet'));
+        $view = ['record' => $record, 'labels' => $labels, 'sheets' => LabelSheet::cases()];
+        if (null === $sheet) {
+            return $this->render('exchange/labels.html.twig', $view);
+        }
+        $from = min($sheet->across() * $sheet->down(), max(1, (int) $request->query->getString('from')));
+
+        return $this->pdf->of(
+            $this->renderView('exchange/print_labels.html.twig', $view + ['sheet' => $sheet, 'skip' => $from - 1]),
+            'labels-'.$record->vehicle->id,
+        );
+    }
+
+    /** What the customer gets, as a page. */
+    #[Route('/fits/{id}/hand-over', name: 'hand_over', requirements: self::FIT, methods: ['GET'])]
+    public function handOver(string $id): Response
+    {
+        $record = $this->fits->get($id);
+
+        return $this->render('exchange/hand_over.html.twig', $this->view($record, $this->recorder->load($record), 'hand-over'));
+    }
+
+    /** @return array<string, mixed> */
+    private function view(FitRecord $record, Fit $fit, string $kind): array
+    {
+        $printed = new Printed($fit, $this->kit->kit());
+
+        return [
+            'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(), 'dues' => $this->dues->ofFit($record->id),
+            'now' => $this->clock->now(), 'told' => new Told($fit),
+            'sums' => 'record' === $kind ? $this->sums->worked($fit) : [],
+        ] + match ($kind) {
+            'sheet' => ['cards' => $printed->cards(), 'settings' => $printed->settings()],
+            'hand-over' => $this->paper->handOver($record, $fit),
+            default => [],
+        };
     }
 }

@@ -30,6 +30,14 @@ class JobRecord
     #[ORM\Column(length: 60)]
     public string $phone = '';
 
+    /** What was asked for, in the words of whoever brought it. */
+    #[ORM\Column(length: 300, options: ['default' => ''])]
+    public string $asked = '';
+
+    /** What was found on the way, in words for them. */
+    #[ORM\Column(length: 600, options: ['default' => ''])]
+    public string $found = '';
+
     public function __construct(#[ORM\Id, ORM\Column(name: 'fit_id', length: 26)] public readonly string $fitId)
     {
     }

@@ -14,10 +14,13 @@ use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumBook;
+use NimbleKnuckle\Core\Sum\SumResult;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Contracts\Cache\CacheInterface;
 
 /** The sums alone: recomputed while typing, and what was typed stands in the address. */
 final class SumsController extends AbstractController
@@ -27,9 +30,24 @@ final class SumsController extends AbstractController
     }
 
     #[Route('/sums', name: 'sums', methods: ['GET'])]
-    public function list(SumBook $sums): Response
+    public function list(SumBook $sums, #[Autowire(service: 'cache.procedures')] CacheInterface $cache): Response
     {
-        return $this->render('sums/list.html.twig', ['sums' => $sums->all(), 'groups' => SumGroups::of($sums)]);
+        // Every picture is its example worked out and drawn; they change with the application and not before.
+        $pictures = $cache->get('sums.pictures', fn (): array => array_map(
+            fn (Sum $sum): string => $this->picture($sum, $sums->run($sum->name(), $sum->example())), $sums->all(),
+        ));
+
+        return $this->render('sums/list.html.twig', ['groups' => SumGroups::of($sums), 'pictures' => $pictures]);
+    }
+
+    /** What a sum draws, small; empty where it draws nothing. */
+    private function picture(Sum $sum, SumResult $result): string
+    {
+        $drawing = $sum->drawing(Inputs::of($sum->example(), $sum->fields()), $result);
+
+        return null === $drawing ? '' : $this->renderBlockView(
+            'sums/list.html.twig', 'picture', ['drawing' => $drawing, 'result' => $result],
+        );
     }
 
     #[Route('/sums/{name}', name: 'sum', requirements: ['name' => '[a-z-]{1,40}'], methods: ['GET'])]
@@ -42,10 +60,13 @@ final class SumsController extends AbstractController
         }
         $fields = array_map(static fn ($field): string => $field->name, $sum->fields());
         $typed = array_intersect_key($request->query->all(), array_flip($fields));
-        $raw = [] === $typed ? $this->example($sum) : array_filter($typed, is_string(...));
+        $typed = array_filter($typed, static fn (mixed $value): bool => is_string($value) && '' !== $value);
+        $example = $this->example($sum);
+        // An example shows what comes out, and stands in no field: nobody takes it for their own.
+        $raw = [] === $typed ? $example : $typed;
         $view = [
-            'sum' => $sum, 'raw' => $raw, 'result' => null, 'drawing' => null, 'headline' => null,
-            'query' => http_build_query($raw),
+            'sum' => $sum, 'raw' => $typed, 'example' => $example, 'isExample' => [] === $typed, 'result' => null, 'drawing' => null, 'headline' => null,
+            'query' => http_build_query($typed),
             'fits' => array_values(array_filter($fits->open(), static fn (FitRow $row): bool => FitStatus::InHand === $row->status)),
             'error' => null,
         ];

@@ -65,6 +65,19 @@ final readonly class Helpers
         return (new EndNames($fit))->of($id);
     }
 
+    /** “1st”, “2nd”: whose turn a bolt is. */
+    #[AsTwigFunction('ordinal')]
+    public static function ordinal(int $place): string
+    {
+        $ending = match (true) {
+            $place % 100 >= 11 && $place % 100 <= 13 => 'th',
+            1 === $place % 10 => 'st', 2 === $place % 10 => 'nd', 3 === $place % 10 => 'rd',
+            default => 'th',
+        };
+
+        return $place.$ending;
+    }
+
     #[AsTwigFunction('ladder')]
     public static function ladder(Joint $joint): Ladder
     {

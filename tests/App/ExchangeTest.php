@@ -233,9 +233,10 @@ final class ExchangeTest extends AppTestCase
         $this->signIn('ines');
         $fit = $this->tarnFit()->id;
         foreach (['sheet' => [
-            'Tighten the thermostat housing', '9 N·m / 80 in-lb', 'order 1, 2, 3', 'Caution: Fans, belts and pulleys take fingers.',
+            'Tighten the thermostat housing', '9 N·m / 80 in-lb', 'at the figure: set 7.86 N·m on the 1/4 in dial wrench',
+            'Caution: Fans, belts and pulleys take fingers.',
         ], 'record' => [
-            'Not signed off', 'copper washer', 'Joss Wending', '1/4 in dial wrench',
+            'Not signed off', 'copper washer', 'Joss Wending', 'wrench, 7.86 N·m',
         ] /* marks carry the wrench once they are made on the bench */] as $kind => $words) {
             if ('record' === $kind) {
                 $this->send(

@@ -59,6 +59,8 @@ final class SumPagesTest extends AppTestCase
             self::assertNotSame('', $crawler->filter('#answer svg[aria-label]')->attr('aria-label'));
         }
         self::assertSelectorExists('#answer .level, #answer .estimated');
+        self::assertSelectorTextContains('#answer', 'an example');
+        self::assertSelectorNotExists('form input[name][value]:not([value=""]):not([type=hidden])', 'no example stands in a field');
         foreach (Doors::book()->named($name)->fields() as $field) {
             self::assertCount(1, $crawler->filter(sprintf('label[for="f-%s"]', $field->name)), $field->name);
         }

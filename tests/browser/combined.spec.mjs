@@ -66,7 +66,7 @@ test('it is worked through, the starter never with a live battery, and signed', 
   await expect(page.getByRole('heading', { name: '0 loose ends' })).toBeVisible();
   await signOut(page);
   await signIn(page, demo.base, /Ines Tarrow/);
-  await page.goto(`${demo.base}${fitUrl}/loose-ends`);
+  await page.goto(`${demo.base}${fitUrl}/review`);
   if (await page.getByLabel(/I have read/).count()) await page.getByLabel(/I have read/).check();
   await page.getByRole('button', { name: 'Sign it off' }).click();
   await expect(page.getByText('Signed off.')).toBeVisible();

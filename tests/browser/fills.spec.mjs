@@ -26,7 +26,7 @@ for (const [way, label, marks] of [
     for (const step of marks) expect(seen).toContain(step);
     expect(seen).not.toContain('vacuum-pull');
     expect(seen.indexOf('on.under-pan'), 'shields on before the first start').toBeLessThan(seen.indexOf('start-first'));
-    await page.goto(`${demo.base}${fit}/loose-ends`);
+    await page.goto(`${demo.base}${fit}/review`);
     await page.getByLabel(/I have read/).check();
     await page.getByRole('button', { name: 'Sign it off' }).click();
     await expect(page.getByText('Signed off.')).toBeVisible();

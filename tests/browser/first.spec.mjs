@@ -8,8 +8,15 @@ const workshop = new Demo(8089, { empty: true });
 test.beforeAll(async () => { await workshop.start(); });
 test.afterAll(async () => { await workshop.kill(); });
 
-test('a workshop that has never seen the demo begins by itself', async ({ page }) => {
-  test.setTimeout(120_000);
+/** Every tap there is, whoever makes it. */
+const counted = (context) => context.addInitScript(() => document.addEventListener('click', () => {
+  localStorage.setItem('taps', String(Number(localStorage.getItem('taps') ?? 0) + 1));
+}, true));
+
+test('a workshop that has never seen the demo gets from nothing to a signed and handed-over fit', async ({ page, context }) => {
+  test.setTimeout(240_000);
+  await counted(context);
+  const began = Date.now();
   await page.goto(workshop.base);
   await expect(page.getByRole('heading', { name: 'Nobody is here yet' })).toBeVisible();
 
@@ -74,7 +81,29 @@ test('a workshop that has never seen the demo begins by itself', async ({ page }
   await page.getByRole('button', { name: 'Make the sheet' }).click();
   await page.getByRole('link', { name: 'Go to the bench' }).click();
   await page.waitForSelector('#bench');
+  const fit = page.url().replace(/\/bench.*/, '');
   await workUntil(page, 'starter-off');
   await act(page);
   await expect(page.locator('#bench')).toBeVisible();
+  const planned = Number(await page.evaluate(() => localStorage.getItem('taps')));
+  const plannedAt = Date.now();
+  await workUntil(page, '');
+
+  await page.goto(`${fit}/job`);
+  await page.getByLabel('Registration').fill('AB 12 CDE');
+  await page.getByLabel('Customer').fill('Rosa Quill');
+  await page.getByLabel('What was asked for').fill('It clicks and does not turn.');
+  await page.getByRole('button', { name: 'Save' }).click();
+
+  await page.goto(`${fit}/review`);
+  if (await page.getByLabel(/I have read/).count()) await page.getByLabel(/I have read/).check();
+  await page.getByRole('button', { name: 'Sign it off' }).click();
+  await expect(page.getByText('Signed off.')).toBeVisible();
+  await page.getByRole('link', { name: 'Hand-over sheet' }).click();
+  for (const said of ['It clicks and does not turn.', 'Starter motor', 'Signed off by Ada Quill', 'Rosa Quill']) await expect(page.locator('.hand-over')).toContainText(said);
+  const paper = await page.request.get(`${fit}/print/hand-over`);
+  expect(paper.status()).toBe(200);
+  expect((await paper.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  const taps = Number(await page.evaluate(() => localStorage.getItem('taps')));
+  console.log(`first hour: ${planned} taps and ${((plannedAt - began) / 60_000).toFixed(1)} min to the first removal, ${taps} taps and ${((Date.now() - began) / 60_000).toFixed(1)} min to the hand-over`);
 });

@@ -178,7 +178,8 @@ test('the mix is worked out, the job is proved, and only a lead signs it off', a
   await page.getByRole('button', { name: 'Waive it' }).click();
   await expect(page.locator('.ends').getByText('Nothing is open.')).toBeVisible();
   // Holds were cut short by the test: the lead sees each before signing.
-  await expect(page.getByRole('heading', { name: 'Closed over something' })).toBeVisible();
+  await page.getByRole('link', { name: 'Review and sign' }).click();
+  await expect(page.getByRole('heading', { name: /Closed over something, \d/ })).toBeVisible();
   await page.getByLabel(/I have read/).check();
   await page.getByRole('button', { name: 'Sign it off' }).click();
   await expect(page.getByText('Signed off. Follow-ups are in the logbook.')).toBeVisible();

@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 
 /** Waiving, closing a follow-up, taking back and signing off. */
@@ -108,6 +109,10 @@ final readonly class EndLaw
         $event->int('seen') === $count || throw InvalidEvent::in(
             'seen',
             sprintf('There %s %d %s to look at before signing.', 1 === $count ? 'is' : 'are', $count, 1 === $count ? 'entry' : 'entries'),
+        );
+        // What was shown is what is signed: whatever was marked after it has to be looked at first.
+        $event->int('shown') === (new Told($this->fit))->facts() || throw InvalidEvent::in(
+            'shown', 'Something was marked since you looked: look at the fit once more, then sign.',
         );
     }
 }

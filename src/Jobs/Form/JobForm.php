@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\TextareaType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
@@ -29,6 +30,11 @@ final class JobForm extends AbstractType
         'mileage' => ['Mileage or hours', 40, '128 400 km or 5120 h'], 'chassis' => ['Chassis number', 40, ''],
         'customer' => ['Customer', 120, ''], 'phone' => ['Phone', 60, ''],
     ];
+    /** For the hand-over sheet: field => [label, most signs, help] */
+    private const TOLD = [
+        'asked' => ['What was asked for', 300, 'As they said it. It stands on the hand-over sheet as the why.'],
+        'found' => ['What you found, for them', 600, 'In their words: what to look after, what will be due.'],
+    ];
 
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
@@ -40,6 +46,18 @@ final class JobForm extends AbstractType
                     new Length(max: $most, maxMessage: 'At most {{ limit }} characters.'),
                     ...('mileage' === $field ? [new Callback(self::isMileage(...))] : []),
                 ],
+            ]);
+        }
+        self::addTold($builder);
+    }
+
+    /** @param FormBuilderInterface<JobRecord|null> $builder */
+    private static function addTold(FormBuilderInterface $builder): void
+    {
+        foreach (self::TOLD as $field => [$label, $most, $help]) {
+            $builder->add($field, TextareaType::class, [
+                'label' => $label, 'required' => false, 'empty_data' => '', 'help' => $help,
+                'attr' => ['rows' => 3, 'maxlength' => $most], 'constraints' => [new Length(max: $most)],
             ]);
         }
     }

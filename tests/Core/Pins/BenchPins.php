@@ -15,6 +15,7 @@ use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Law\Law;
 use NimbleKnuckle\Core\Bench\MixFromBench;
+use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Bench\WrenchTask;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
@@ -118,7 +119,8 @@ final readonly class BenchPins implements Pin
             }
         }
         yield 'end '.$name => [$said, self::look($fit, $at), $fit->refusals(true), $fit->refusals(false)];
-        $event = FitEvent::of('01J'.str_repeat('9', 23), EventType::Signed, ['seen' => count($fit->review())], 'Ines Tarrow', $at);
+        $shown = ['seen' => count($fit->review()), 'shown' => (new Told($fit))->facts()];
+        $event = FitEvent::of('01J'.str_repeat('9', 23), EventType::Signed, $shown, 'Ines Tarrow', $at);
         yield 'signed '.$name => self::tried($fit, $event, Hand::Lead, $at)[1];
     }
 

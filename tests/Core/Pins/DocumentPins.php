@@ -107,7 +107,7 @@ final readonly class DocumentPins implements Pin
     {
         $base = [
             'step' => 's', 'thing' => 't', 'by' => 1, 'bolt' => 1, 'stage' => 1, 'joint' => 'j', 'caution' => 0, 'field' => 'f',
-            'text' => 'x', 'value' => 1.0, 'unit' => 'L', 'event' => '01J', 'seen' => 0, 'reason' => 'why not',
+            'text' => 'x', 'value' => 1.0, 'unit' => 'L', 'event' => '01J', 'seen' => 0, 'shown' => 0, 'reason' => 'why not',
             'what' => 'w', 'tool' => 'k',
         ];
         foreach (EventType::cases() as $type) {

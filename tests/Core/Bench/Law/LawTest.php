@@ -14,6 +14,7 @@ use NimbleKnuckle\Core\Bench\Law\Law;
 use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\Receipt;
 use NimbleKnuckle\Core\Bench\ReviewEntry;
+use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
@@ -382,7 +383,13 @@ final class LawTest extends TestCase
         self::assertSame([], $this->fit->refusals(true));
         self::assertStringContainsString('1 entry to look at', $this->mayNot('signed', [], Hand::Lead));
         self::assertStringContainsString('Only a lead', $this->mayNot('signed', ['seen' => 1], Hand::Mechanic));
-        $this->may('signed', ['seen' => 1], Hand::Lead);
+        self::assertStringContainsString('since you looked', $this->mayNot('signed', ['seen' => 1], Hand::Lead), 'not shown at all');
+        $shown = (new Told($this->fit))->facts();
+        $this->may('noted', ['step' => 'mix', 'text' => 'one more thing']);
+        self::assertStringContainsString(
+            'marked since you looked', $this->mayNot('signed', ['seen' => 1, 'shown' => $shown], Hand::Lead), 'a note came after it',
+        );
+        $this->may('signed', ['seen' => 1, 'shown' => $shown + 1], Hand::Lead);
         self::assertStringContainsString('signed off', $this->mayNot('step-reopened', ['step' => 'mix'], Hand::Lead));
     }
 

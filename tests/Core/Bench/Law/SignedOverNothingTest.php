@@ -11,6 +11,7 @@ use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Law\Law;
+use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
@@ -131,7 +132,8 @@ final class SignedOverNothingTest extends TestCase
                 $fit = $after ?? $fit;
             }
         }
-        $done = $this->accepted($fit, [EventType::Signed, ['seen' => count($fit->review())], 60.0], Hand::Lead);
+        $shown = ['seen' => count($fit->review()), 'shown' => (new Told($fit))->facts()];
+        $done = $this->accepted($fit, [EventType::Signed, $shown, 60.0], Hand::Lead);
 
         return [null !== $done, ($done ?? $fit)->state->log, $done ?? $fit, $refused];
     }
