@@ -14,7 +14,6 @@ use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumBook;
-use NimbleKnuckle\Core\Sum\SumResult;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
@@ -25,6 +24,8 @@ use Symfony\Contracts\Cache\CacheInterface;
 /** The sums alone: recomputed while typing, and what was typed stands in the address. */
 final class SumsController extends AbstractController
 {
+    private const OF_THE_KIT = 'wrench-pick';
+
     public function __construct(private readonly KitReader $kit)
     {
     }
@@ -33,17 +34,29 @@ final class SumsController extends AbstractController
     public function list(SumBook $sums, #[Autowire(service: 'cache.procedures')] CacheInterface $cache): Response
     {
         // Every picture is its example worked out and drawn; they change with the application and not before.
-        $pictures = $cache->get('sums.pictures', fn (): array => array_map(
-            fn (Sum $sum): string => $this->picture($sum, $sums->run($sum->name(), $sum->example())), $sums->all(),
-        ));
+        $of = fn (Sum $sum): string => $this->picture($sum, $this->example($sum), $sums);
+        $fixed = static fn (Sum $sum): bool => self::OF_THE_KIT !== $sum->name();
+        $pictures = $cache->get('sums.pictures', static fn (): array => array_map($of, array_filter($sums->all(), $fixed)));
+        // That of the wrenches is the workshop's own.
+        $pictures[self::OF_THE_KIT] = $of($sums->named(self::OF_THE_KIT));
 
         return $this->render('sums/list.html.twig', ['groups' => SumGroups::of($sums), 'pictures' => $pictures]);
     }
 
-    /** What a sum draws, small; empty where it draws nothing. */
-    private function picture(Sum $sum, SumResult $result): string
+    /**
+     * What a sum draws, small; empty where it draws nothing.
+     *
+     * @param array<string, string> $example
+     */
+    private function picture(Sum $sum, array $example, SumBook $sums): string
     {
-        $drawing = $sum->drawing(Inputs::of($sum->example(), $sum->fields()), $result);
+        try {
+            $result = $sums->run($sum->name(), $example);
+        } catch (InvalidInput) {
+            // A workshop without a wrench yet: there is nothing to draw, and its page says so.
+            return '';
+        }
+        $drawing = $sum->drawing(Inputs::of($example, $sum->fields()), $result);
 
         return null === $drawing ? '' : $this->renderBlockView(
             'sums/list.html.twig', 'picture', ['drawing' => $drawing, 'result' => $result],
@@ -65,7 +78,8 @@ final class SumsController extends AbstractController
         // An example shows what comes out, and stands in no field: nobody takes it for their own.
         $raw = [] === $typed ? $example : $typed;
         $view = [
-            'sum' => $sum, 'raw' => $typed, 'example' => $example, 'isExample' => [] === $typed, 'result' => null, 'drawing' => null, 'headline' => null,
+            'sum' => $sum, 'raw' => $typed, 'example' => $example, 'isExample' => [] === $typed, 'result' => null, 'drawing' => null,
+            'headline' => null,
             'query' => http_build_query($typed),
             'fits' => array_values(array_filter($fits->open(), static fn (FitRow $row): bool => FitStatus::InHand === $row->status)),
             'error' => null,
@@ -86,7 +100,7 @@ final class SumsController extends AbstractController
     /** @return array<string, string> for the wrenches, the workshop's own kit */
     private function example(Sum $sum): array
     {
-        if ('wrench-pick' !== $sum->name()) {
+        if (self::OF_THE_KIT !== $sum->name()) {
             return $sum->example();
         }
         $lines = array_map(

@@ -161,6 +161,31 @@ final class ProceduresTest extends AppTestCase
         }
     }
 
+    /** What may stand in a procedure is described: every field and every value there is a list of. */
+    public function testTheGuideNamesEveryFieldAndEveryValue(): void
+    {
+        $guide = (string) file_get_contents(dirname(__DIR__, 2).'/docs/procedures.md');
+        foreach (['procedure-1', 'common-1'] as $name) {
+            $schema = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/schemas/'.$name.'.json'), true);
+            foreach ($this->named($schema) as $word) {
+                self::assertMatchesRegularExpression('/\b'.preg_quote($word, '/').'\b/', $guide, $name.': '.$word);
+            }
+        }
+    }
+
+    /** @return iterable<string> */
+    private function named(mixed $schema): iterable
+    {
+        foreach (is_array($schema) ? $schema : [] as $key => $inner) {
+            if ('properties' === $key && is_array($inner)) {
+                yield from array_map(strval(...), array_keys($inner));
+            } elseif ('enum' === $key && is_array($inner)) {
+                yield from array_filter($inner, static fn (mixed $value): bool => is_string($value) && '' !== $value);
+            }
+            yield from $this->named($inner);
+        }
+    }
+
     /** @return iterable<string, string> */
     private function places(mixed $value, string $path): iterable
     {

@@ -69,6 +69,15 @@ final class SumPagesTest extends AppTestCase
         );
     }
 
+    public function testTheListStandsInAWorkshopWithoutAWrench(): void
+    {
+        $this->signIn('petra');
+        $this->db()->executeStatement('DELETE FROM tool');
+        $crawler = $this->client->request('GET', '/sums');
+        self::assertResponseIsSuccessful();
+        self::assertGreaterThan(20, $crawler->filter('.picture svg')->count(), 'the others are drawn');
+    }
+
     #[DataProvider('sums')]
     public function testABadFieldIsNamedAndWhatWasTypedStays(string $name): void
     {
