@@ -17,15 +17,19 @@ try {
   await page.click('button.go');
   await page.waitForURL(`${demo.base}/`);
   const fit = new URL(await page.getByRole('link', { name: /Tarn 20T: thermostat/ }).first().getAttribute('href'), demo.base).pathname;
+  await page.goto(`${demo.base}/fits`);
+  const signed = await page.locator('table.list tbody a').first().getAttribute('href');
   const views = {
-    yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-820': [`${fit}/bench`, 820, 1180], 'bench-360': [`${fit}/bench`, 360, 740],
-    'bench-mix': [`${fit}/bench/mix`], 'loose-ends': [`${fit}/loose-ends`], vehicle: ['/vehicles/corrin-drover-27d'], 'edit-vehicle': ['/vehicles/corrin-drover-27d/edit?item=starter'], fluids: ['/vehicles/veldra-tarn-20t/fluids'],
-    'sum-torque-estimate': ['/sums/torque-estimate'], kit: ['/kit'], practice: ['/practice'], logbook: ['/logbook'],
+    yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-360': [`${fit}/bench`, 360, 740],
+    review: [`${signed}/review`], 'hand-over': [`${signed}/hand-over`, 1280, 900], labels: [`${fit}/labels`], search: ['/jump?q=tarn'],
+    vehicle: ['/vehicles/corrin-drover-27d'], 'edit-vehicle': ['/vehicles/corrin-drover-27d/edit?joint=pump-bolts#joint-form'],
+    'sum-torque-estimate': ['/sums/torque-estimate'], kit: ['/kit'], logbook: ['/logbook'],
   };
   for (const [name, [path, width = 1280, height = 800]] of Object.entries(views)) {
     await page.setViewportSize({ width, height });
     await page.goto(demo.base + path);
     await page.evaluate(() => document.fonts.ready);
+    if (path.includes('#')) await page.waitForTimeout(700);
     if (name.startsWith('bench')) await page.waitForTimeout(900);
     await page.screenshot({ path: `${out}/${name}.png` });
   }
@@ -70,4 +74,17 @@ try {
 } finally {
   await browser.close();
   await demo.kill();
+}
+
+// The first hour, on a database with nobody in it.
+const empty = await new Demo(8080, { empty: true }).start();
+const again = await chromium.launch(launchOptions);
+try {
+  const page = await (await again.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
+  await page.goto(empty.base);
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: `${out}/first-hour.png` });
+} finally {
+  await again.close();
+  await empty.kill();
 }

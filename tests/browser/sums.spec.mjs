@@ -12,8 +12,14 @@ test('the vacuum is worked out while typing, and its address gives it back', asy
   const errors = watchConsole(page);
   await signIn(page, demo.base, /Petra Lunn/);
   await page.goto(`${demo.base}/sums/vacuum-fill`);
+  // The example is drawn and stands in no field.
+  await expect(page.locator('#answer')).toContainText('an example');
+  await expect(page.getByLabel('Height above the sea, if known')).toHaveValue('');
+  for (const [field, value] of [['temperature', '20 °C'], ['volume', '6.6 L'], ['pulled', '25 inHg']]) await page.locator(`#f-${field}`).fill(value);
+  await expect(page.locator('#answer')).not.toContainText('an example');
   await page.getByLabel('Height above the sea, if known').fill('1,200 m');
   await expect(page.locator('#answer')).toContainText('can mean');
+  await expect(page.locator('[data-wrong-at="altitude"]')).toContainText('can mean');
   await page.getByLabel('Height above the sea, if known').fill('1200 m');
   await expect(page.locator('#answer .figure-number')).toContainText('76.8');
   await page.getByLabel('Gauge shows').fill('26 inHg');
@@ -31,6 +37,7 @@ test('a curve that is pasted is judged', async ({ page }) => {
   await page.goto(`${demo.base}/sums/warm-up`);
   const rows = Array.from({ length: 60 }, (_, i) => `${i * 10} ${(18 + i * 1.8).toFixed(1)}`).join('; ');
   await page.getByLabel('Curve').fill(rows);
+  await page.locator('#f-opens').fill('88 °C');
   await expect(page.locator('#answer .figure-number')).toContainText('stuck closed');
   await expect(page.locator('#answer')).toContainText('Stop the engine now');
   await expect(page.locator('#answer svg.plot polyline').first()).toBeVisible();
