@@ -6,10 +6,13 @@ namespace NimbleKnuckle\App\Exchange;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\May;
+use NimbleKnuckle\App\Exchange\Form\Import;
+use NimbleKnuckle\App\Exchange\Form\ImportForm;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\Core\CoreException;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\Form\FormError;
+use Symfony\Component\Form\FormFactoryInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -19,8 +22,6 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 /** Fits out and in as open documents. */
 final class ExchangeController extends AbstractController
 {
-    private const MOST_BYTES = 8_000_000;
-
     #[Route('/fits/{id}/export', name: 'export_fit', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
     public function export(string $id, FitBook $fits, FitDocument $document): Response
     {
@@ -39,19 +40,14 @@ final class ExchangeController extends AbstractController
 
     #[Route('/import', name: 'import', methods: ['GET', 'POST'])]
     #[IsGranted(May::TakeIn->value)]
-    public function import(Request $request, FitDocument $document, #[CurrentUser] AccountRecord $person): Response
-    {
-        $error = '';
-        if ($request->isMethod('POST')) {
-            $file = $request->files->get('file');
+    public function import(
+        Request $request, FitDocument $document, FormFactoryInterface $forms, #[CurrentUser] AccountRecord $person,
+    ): Response {
+        $form = $forms->createNamed('', ImportForm::class, new Import());
+        $form->handleRequest($request);
+        if ($form->isSubmitted() && $form->isValid()) {
             try {
-                $json = $file instanceof UploadedFile && $file->isValid() ? $file->getContent() : $request->request->getString('json');
-                if ('' === trim($json) || strlen($json) > self::MOST_BYTES) {
-                    throw \NimbleKnuckle\Core\Document\InvalidDocument::at(
-                        'file', '' === trim($json) ? 'choose a file first.' : 'that file is too large to be a fit.',
-                    );
-                }
-                $fit = $document->read($json, $person->hand(), $person->name);
+                $fit = $document->read($form->getData()->text(), $person->hand(), $person->name);
                 $this->addFlash(
                     'good',
                     $person->isLead()
@@ -62,10 +58,12 @@ final class ExchangeController extends AbstractController
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);
             } catch (CoreException $e) {
-                $error = $e->getMessage();
+                $form->addError(new FormError($e->getMessage()));
             }
         }
 
-        return $this->render('exchange/import.html.twig', ['error' => $error], new Response(status: '' === $error ? 200 : 422));
+        return $this->render(
+            'exchange/import.html.twig', ['form' => $form], new Response(status: $form->isSubmitted() ? 422 : 200),
+        );
     }
 }

@@ -9,10 +9,15 @@ use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitStatus;
+use NimbleKnuckle\App\Kit\Form\Tool;
+use NimbleKnuckle\App\Kit\Form\ToolForm;
 use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Plan\Kit\WrenchRound;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\Form\FormError;
+use Symfony\Component\Form\FormFactoryInterface;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -24,7 +29,7 @@ final class KitController extends AbstractController
     public function __construct(
         private readonly KitBook $book, private readonly KitReader $reader,
         private readonly KitEditor $editor, private readonly DeviceBook $devices,
-        private readonly FitBook $fits,
+        private readonly FitBook $fits, private readonly FormFactoryInterface $forms,
     ) {
     }
 
@@ -38,17 +43,33 @@ final class KitController extends AbstractController
     #[IsGranted(May::KeepKit->value)]
     public function keep(Request $request): Response
     {
-        $form = array_filter($request->request->all(), is_string(...));
+        $form = $this->form(null);
+        $form->handleRequest($request);
+        $typed = $form->getData();
+        if (!$form->isSubmitted() || !$form->isValid()) {
+            return $this->page($request, $form);
+        }
         try {
-            $tool = $this->editor->keep($this->book->tool($form['id'] ?? ''), array_diff_key($form, ['id' => 1, '_csrf' => 1]));
+            $tool = $this->editor->keep($this->book->tool($typed->id ?? ''), $typed->fields());
             $this->addFlash('good', sprintf('%s is in the kit.', $tool->name));
         } catch (ChangedMeanwhile $e) {
-            return $this->page($request, ['seen' => $e->seen] + $form, null, $e);
+            // What was typed is kept, and what it is now has been seen.
+            $typed->seen = $e->seen;
+
+            return $this->page($request, $this->form(null)->setData($typed), $e);
         } catch (InvalidInput $e) {
-            return $this->page($request, $form, $e);
+            ($form->has($e->field) ? $form->get($e->field) : $form)->addError(new FormError($e->getMessage()));
+
+            return $this->page($request, $form);
         }
 
         return $this->redirectToRoute('kit', [], Response::HTTP_SEE_OTHER);
+    }
+
+    /** @return FormInterface<Tool> */
+    private function form(?ToolRecord $tool): FormInterface
+    {
+        return $this->forms->createNamed('', ToolForm::class, Tool::of($tool), ['action' => $this->generateUrl('kit_tool')]);
     }
 
     #[Route(
@@ -92,9 +113,10 @@ final class KitController extends AbstractController
         return $this->redirectToRoute('kit', ['_fragment' => 'devices'], Response::HTTP_SEE_OTHER);
     }
 
-    /** @param array<string, string> $form what was typed and could not be kept */
-    private function page(Request $request, array $form = [], ?InvalidInput $error = null, ?ChangedMeanwhile $meanwhile = null): Response
+    /** @param ?FormInterface<Tool> $typed what was typed and could not be kept */
+    private function page(Request $request, ?FormInterface $typed = null, ?ChangedMeanwhile $meanwhile = null): Response
     {
+        $edited = $this->book->tool(null === $typed ? $request->query->getString('tool') : $typed->getData()->id ?? '');
         $tools = $this->book->all();
         $late = [];
         foreach ($tools as $tool) {
@@ -111,11 +133,9 @@ final class KitController extends AbstractController
             'scale' => max([1.0, ...array_map(static fn (ToolRecord $tool): float => $tool->max, $tools)]),
             'usable' => $this->reader->kit()->wrenches,
             'kinds' => KitEditor::KINDS,
-            'edited' => $this->book->tool($request->query->getString('tool')),
-            'form' => $form,
-            'error' => $error,
+            'edited' => $edited,
+            'form' => $typed ?? $this->form($edited),
             'meanwhile' => $meanwhile,
-            'seen' => $form['seen'] ?? KitEditor::seen($this->book->tool($request->query->getString('tool'))),
             'devices' => $this->devices->all(),
             'deviceKinds' => DeviceKind::cases(),
             'open' => $open,
@@ -123,7 +143,7 @@ final class KitController extends AbstractController
             'round' => null === $fit ? null : WrenchRound::of($fit->sheet(), $fit->vehicleSheet(), $this->reader->kit()),
         ], new Response(status: match (true) {
             null !== $meanwhile => Response::HTTP_CONFLICT,
-            null !== $error => Response::HTTP_UNPROCESSABLE_ENTITY,
+            null !== $typed => Response::HTTP_UNPROCESSABLE_ENTITY,
             default => Response::HTTP_OK,
         }));
     }

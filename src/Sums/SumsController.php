@@ -25,14 +25,17 @@ use Symfony\Contracts\Cache\CacheInterface;
 final class SumsController extends AbstractController
 {
     private const OF_THE_KIT = 'wrench-pick';
+    private const USED = 'sums-used';
+    private const MOST_USED = 4;
 
     public function __construct(private readonly KitReader $kit)
     {
     }
 
     #[Route('/sums', name: 'sums', methods: ['GET'])]
-    public function list(SumBook $sums, #[Autowire(service: 'cache.procedures')] CacheInterface $cache): Response
-    {
+    public function list(
+        Request $request, SumBook $sums, #[Autowire(service: 'cache.procedures')] CacheInterface $cache,
+    ): Response {
         // Every picture is its example worked out and drawn; they change with the application and not before.
         $of = fn (Sum $sum): string => $this->picture($sum, $this->example($sum), $sums);
         $fixed = static fn (Sum $sum): bool => self::OF_THE_KIT !== $sum->name();
@@ -40,7 +43,28 @@ final class SumsController extends AbstractController
         // That of the wrenches is the workshop's own.
         $pictures[self::OF_THE_KIT] = $of($sums->named(self::OF_THE_KIT));
 
-        return $this->render('sums/list.html.twig', ['groups' => SumGroups::of($sums), 'pictures' => $pictures]);
+        $used = array_filter($this->lastUsed($request), static fn (string $name): bool => isset($sums->all()[$name]));
+
+        return $this->render('sums/list.html.twig', [
+            'groups' => SumGroups::of($sums), 'pictures' => $pictures, 'used' => array_map($sums->named(...), array_values($used)),
+        ]);
+    }
+
+    /** @return list<string> names of the sums somebody put figures into of late, the last one first */
+    private function lastUsed(Request $request): array
+    {
+        $used = $request->getSession()->get(self::USED);
+
+        return array_values(array_filter(is_array($used) ? $used : [], is_string(...)));
+    }
+
+    private function remember(Request $request, string $name): void
+    {
+        $used = $this->lastUsed($request);
+        if (($used[0] ?? '') !== $name) {
+            $used = array_slice([$name, ...array_diff($used, [$name])], 0, self::MOST_USED);
+            $request->getSession()->set(self::USED, $used);
+        }
     }
 
     /**
@@ -74,6 +98,7 @@ final class SumsController extends AbstractController
         $fields = array_map(static fn ($field): string => $field->name, $sum->fields());
         $typed = array_intersect_key($request->query->all(), array_flip($fields));
         $typed = array_filter($typed, static fn (mixed $value): bool => is_string($value) && '' !== $value);
+        [] === $typed || $this->remember($request, $name);
         $example = $this->example($sum);
         // An example shows what comes out, and stands in no field: nobody takes it for their own.
         $raw = [] === $typed ? $example : $typed;

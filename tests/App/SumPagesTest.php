@@ -69,6 +69,21 @@ final class SumPagesTest extends AppTestCase
         );
     }
 
+    public function testWhatWasUsedLastStandsFirst(): void
+    {
+        $this->signIn('petra');
+        $this->client->request('GET', '/sums');
+        self::assertSelectorNotExists('#used');
+        foreach (['torque-check?stated=9%20Nm', 'clamp-size', 'part-turn?thread=M8', 'torque-check?stated=10%20Nm'] as $path) {
+            $this->client->request('GET', '/sums/'.$path);
+        }
+        $crawler = $this->client->request('GET', '/sums');
+        self::assertSame(
+            ['Check a torque figure', 'Snug plus a part turn'], $crawler->filter('#used a')->each(static fn ($one): string => $one->text()),
+            'what was only looked at is not used',
+        );
+    }
+
     public function testTheListStandsInAWorkshopWithoutAWrench(): void
     {
         $this->signIn('petra');
