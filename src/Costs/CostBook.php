@@ -78,6 +78,26 @@ final readonly class CostBook
         });
     }
 
+    /** @return list<PartPrice> by name */
+    public function prices(): array
+    {
+        return array_values($this->em->getRepository(PartPrice::class)->findBy([], ['name' => 'ASC']));
+    }
+
+    /** @param list<PartUsed> $parts the whole list: what is not on it is known no more */
+    public function keepPrices(array $parts): void
+    {
+        $this->em->wrapInTransaction(function () use ($parts): void {
+            foreach ($this->prices() as $old) {
+                $this->em->remove($old);
+            }
+            $this->em->flush();
+            foreach ($parts as $part) {
+                $this->em->persist(new PartPrice(self::key($part->name), $part->number, $part->each));
+            }
+        });
+    }
+
     private static function key(string $name): string
     {
         return mb_substr(trim(mb_strtolower($name)), 0, 160);

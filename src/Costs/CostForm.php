@@ -81,6 +81,21 @@ final readonly class CostForm
         return [...$rows, $empty, $empty, $empty];
     }
 
+    /**
+     * A price list as rows.
+     *
+     * @param list<PartPrice> $prices
+     *
+     * @return list<array{name: string, number: string, used: string, each: string}>
+     */
+    public static function listed(array $prices): array
+    {
+        return array_map(static fn (PartPrice $price): array => [
+            'name' => $price->name, 'number' => $price->number, 'used' => '',
+            'each' => null === $price->price ? '' : (string) round($price->price, 4),
+        ], $prices);
+    }
+
     /** @return float|false|null null where nothing was written */
     private static function number(string $text): float|false|null
     {

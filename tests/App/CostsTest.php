@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Costs\AccountDocument;
 use NimbleKnuckle\App\Costs\CostBook;
 use NimbleKnuckle\App\Costs\CostController;
 use NimbleKnuckle\App\Costs\CostForm;
+use NimbleKnuckle\App\Costs\PriceController;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
@@ -20,6 +21,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 #[CoversClass(CostBook::class)]
 #[CoversClass(CostController::class)]
 #[CoversClass(CostForm::class)]
+#[CoversClass(PriceController::class)]
 final class CostsTest extends AppTestCase
 {
     public function testPartsAreWrittenDownOnceAndKnownFromThenOn(): void
@@ -110,6 +112,31 @@ final class CostsTest extends AppTestCase
         self::assertStringNotContainsString('Drover', (string) $this->client->getResponse()->getContent());
         $this->signIn('joss');
         $this->client->request('GET', '/accounts.csv');
+        self::assertResponseStatusCodeSame(403);
+    }
+
+    public function testThePriceListIsKeptAndFitsBeginWithIt(): void
+    {
+        $this->signIn('ines');
+        $fit = $this->signed();
+        $part = $this->client->request('GET', "/fits/$fit/cost")->filter('input[name="name[]"]')->first()->attr('value') ?? '';
+        $save = fn (string $each): mixed => $this->client->request('POST', '/workshop/prices', [
+            '_csrf' => $this->token(), 'name' => [mb_strtoupper($part), '', 'stud'], 'number' => ['P-9', '', ''],
+            'each' => [$each, '', '2'],
+        ]);
+        $save('dear');
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('main', 'A price is a number');
+        self::assertSelectorExists('input[value="dear"]');
+        $save('41.25');
+        self::assertResponseRedirects();
+        $crawler = $this->client->request('GET', "/fits/$fit/cost");
+        self::assertSame('P-9', $crawler->filter('input[name="number[]"]')->first()->attr('value'));
+        self::assertSame('41.25', $crawler->filter('input[name="each[]"]')->first()->attr('value'));
+        $this->client->request('POST', '/workshop/prices', ['_csrf' => $this->token(), 'name' => [''], 'number' => [''], 'each' => ['']]);
+        self::assertSame([], $this->service(CostBook::class)->prices());
+        $this->signIn('joss');
+        $this->client->request('GET', '/workshop/prices');
         self::assertResponseStatusCodeSame(403);
     }
 
