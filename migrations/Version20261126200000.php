@@ -24,7 +24,7 @@ final class Version20261126200000 extends AbstractMigration
         FROM job j JOIN fit f ON f.id = j.fit_id JOIN vehicle v ON v.id = f.vehicle_id
         WHERE j.registration || j.number || j.customer || j.phone || j.chassis <> '' AND %s";
     private const VEHICLE = "INSERT INTO find_word (kind, ref, label, detail, words)
-        SELECT 'vehicle', v.id, v.name, CASE v.archived WHEN 1 THEN 'put away' ELSE 'vehicle' END, lower(v.name)
+        SELECT 'vehicle', v.id, v.name, CASE v.archived WHEN 1 THEN 'archived vehicle' ELSE 'vehicle' END, lower(v.name)
         FROM vehicle v WHERE %s";
     private const THINGS = "INSERT OR IGNORE INTO find_word (kind, ref, label, detail, words)
         SELECT '%s', v.id || '/' || json_extract(t.value, '$.id'), json_extract(t.value, '$.name'), v.short,

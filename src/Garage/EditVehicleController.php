@@ -166,7 +166,7 @@ final class EditVehicleController extends AbstractController
     public function putAway(string $id, string $what): Response
     {
         $vehicle = $this->garage->putAway($id, 'away' === $what);
-        $this->addFlash('good', sprintf('away' === $what ? '%s is put away.' : '%s is back.', $vehicle->name));
+        $this->addFlash('good', sprintf('away' === $what ? '%s is archived.' : '%s is back on the lists.', $vehicle->name));
 
         return $this->redirectToRoute('vehicles', [], Response::HTTP_SEE_OTHER);
     }

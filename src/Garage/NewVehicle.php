@@ -27,7 +27,7 @@ final readonly class NewVehicle
         if ($this->garage->has($id)) {
             $isAway = $this->garage->get($id)->archived;
             throw InvalidInput::in('name', sprintf(
-                '“%s” is entered already%s: give this one a name of its own.', $name, $isAway ? ' and put away' : '',
+                '“%s” is entered already%s: give this one a name of its own.', $name, $isAway ? ' and archived' : '',
             ));
         }
         $begun = $this->begun($like);

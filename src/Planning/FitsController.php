@@ -45,10 +45,10 @@ final class FitsController extends AbstractController
     {
         $fit = $fits->get($id);
         if ($fit->status->isOpen()) {
-            $this->addFlash('bad', 'It is still open: sign it off or cancel it, then put it away.');
+            $this->addFlash('bad', 'It is still open: sign it off or cancel it, then archive it.');
         } else {
             $fits->putAway($id, 'away' === $what);
-            $this->addFlash('good', 'away' === $what ? 'Put away. The list shows it with “Put away” ticked.' : 'On the lists again.');
+            $this->addFlash('good', 'away' === $what ? 'Archived. The list shows it with “Archived” ticked.' : 'On the lists again.');
         }
 
         return $this->redirectToRoute('fit_sheet', ['id' => $id], Response::HTTP_SEE_OTHER);

@@ -34,7 +34,7 @@ final class CostsTest extends AppTestCase
         $fit = $this->signed();
         $this->signIn('joss');
         $crawler = $this->client->request('GET', "/fits/$fit/cost");
-        $form = $crawler->selectButton('Write it down')->form();
+        $form = $crawler->selectButton('Save')->form();
         $names = $form->getPhpValues()['name'];
         self::assertIsArray($names);
         $values = ['name' => $names, 'number' => [], 'used' => [], 'each' => []];

@@ -123,11 +123,11 @@ final class FindTest extends AppTestCase
         $this->signIn('ines');
         $book = $this->service(FitBook::class);
         [$first, $all] = [$book->signed(1)[0], $book->countSigned()];
-        $this->client->submit($this->client->request('GET', '/fits/'.$first->id)->selectButton('Put away')->form());
+        $this->client->submit($this->client->request('GET', '/fits/'.$first->id)->selectButton('Archive')->form());
         self::assertSame($all - 1, $book->countSigned());
         $crawler = $this->client->request('GET', '/fits?away=1');
         self::assertCount(1, $crawler->filter('table.list tbody tr'));
-        $this->client->submit($this->client->request('GET', '/fits/'.$first->id)->selectButton('Take out again')->form());
+        $this->client->submit($this->client->request('GET', '/fits/'.$first->id)->selectButton('Bring back')->form());
         self::assertSame($all, $book->countSigned());
         $open = $this->tarnFit()->id;
         self::assertSelectorNotExists('form[action$="/away"]');

@@ -231,7 +231,7 @@ final class PeopleTest extends AppTestCase
         $this->setPin('2580');
         $crawler = $this->client->request('GET', '/hands');
         self::assertSelectorTextContains('main', 'Nobody else can take over');
-        $this->client->submit($crawler->selectButton('Somebody else signs in here')->form());
+        $this->client->submit($crawler->selectButton('Sign in somebody else')->form());
         $this->enter('petra');
         $crawler = $this->client->request('GET', '/hands?to=/fits');
         self::assertCount(1, $crawler->filter('.hands input[type=radio]'), 'Joss, and not Ines who never signed in here');
@@ -249,7 +249,7 @@ final class PeopleTest extends AppTestCase
     {
         $this->enter('ines');
         $this->setPin('2580');
-        $this->client->submit($this->client->request('GET', '/hands')->selectButton('Somebody else signs in here')->form());
+        $this->client->submit($this->client->request('GET', '/hands')->selectButton('Sign in somebody else')->form());
         $this->enter('petra');
         $take = function (string $pin, string $login = 'ines'): bool {
             $this->client->request('POST', '/hands', ['_csrf' => $this->token(), 'login' => $login, 'pin' => $pin]);
@@ -281,7 +281,7 @@ final class PeopleTest extends AppTestCase
     {
         $this->enter('ines');
         $this->setPin('2580');
-        $this->client->submit($this->client->request('GET', '/hands')->selectButton('Somebody else signs in here')->form());
+        $this->client->submit($this->client->request('GET', '/hands')->selectButton('Sign in somebody else')->form());
         $this->enter('petra');
         $this->db()->executeStatement($what);
         $this->client->request('POST', '/hands', ['_csrf' => $this->token(), 'login' => 'ines', 'pin' => '2580']);

@@ -57,7 +57,7 @@ final class ProceduresTest extends AppTestCase
         self::assertSelectorTextContains('#versions', 'Ines Tarrow');
         $crawler = $this->client->click($crawler->selectLink('Go back to it: version 1')->link());
         self::assertStringContainsString('Starter, our way', $crawler->filter('#yaml')->text());
-        $this->client->submit($crawler->selectButton('Keep it in place of the one there is')->form());
+        $this->client->submit($crawler->selectButton('Save over the one there is')->form());
         $crawler = $this->client->followRedirect();
         self::assertCount(2, $crawler->filter('#versions b'), 'the same text is the same version');
         self::assertSame('Starter, our way', $shelf->procedure('starter')?->title);
@@ -139,7 +139,7 @@ final class ProceduresTest extends AppTestCase
         );
         self::assertSelectorTextContains('#found', 'Second starter');
         self::assertNull($this->service(ProcedureShelf::class)->procedure('starter-two'), 'only looked at');
-        $this->client->submit($this->client->getCrawler()->selectButton('Keep it as your own')->form());
+        $this->client->submit($this->client->getCrawler()->selectButton('Save as your own')->form());
         self::assertSame('Second starter', $this->service(ProcedureShelf::class)->all()['starter-two']->title);
         $this->signIn('joss');
         self::assertSame(200, $this->answer('/procedures/starter-two'));

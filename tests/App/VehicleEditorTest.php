@@ -173,12 +173,12 @@ final class VehicleEditorTest extends AppTestCase
         self::assertSame(['starter-bolts'], array_values(array_diff($before, $joints())));
         $crawler = $this->client->followRedirect();
         self::assertSelectorTextContains('.undo', 'joint deleted: starter bolts, Joss Wending');
-        $undo = $crawler->selectButton('Undo it')->form();
+        $undo = $crawler->selectButton('Undo')->form();
         $this->apply(['what' => 'item', 'name' => 'Plate'], 'corrin-drover-27d');
         $this->client->submit($undo);
         self::assertNotSame($before, $joints(), 'something else was changed after it');
         for ($i = 0; $i < 2; ++$i) {
-            $this->client->submit($this->client->request('GET', '/vehicles/corrin-drover-27d/edit')->selectButton('Undo it')->form());
+            $this->client->submit($this->client->request('GET', '/vehicles/corrin-drover-27d/edit')->selectButton('Undo')->form());
         }
         self::assertSame($before, $joints());
         self::assertSelectorNotExists('.undo');
@@ -202,7 +202,7 @@ final class VehicleEditorTest extends AppTestCase
         $this->client->submit($form, ['name' => 'Bracket', 'tray' => '5x screws']);
         self::assertResponseStatusCodeSame(409);
         self::assertSame(2, $tray('bracket'), 'not replaced before somebody said so');
-        $this->client->submit($this->client->getCrawler()->selectButton('It is another one: keep both')->form());
+        $this->client->submit($this->client->getCrawler()->selectButton('Save as another one')->form());
         self::assertSame([2, 5], [$tray('bracket'), $tray('bracket-2')]);
     }
 
@@ -232,7 +232,7 @@ final class VehicleEditorTest extends AppTestCase
         }
         $crawler = $this->client->request('GET', '/vehicles/mine-transverse-four/edit?item=airbox');
         $this->client->submit($crawler->selectButton('Save the item')->form());
-        $this->client->submit($crawler->selectButton('Is so: sump plug')->form());
+        $this->client->submit($crawler->selectButton('Mark checked: sump plug')->form());
         $sheet = $this->service(Garage::class)->get('mine-transverse-four')->sheet();
         self::assertTrue($sheet->isChecked('items', 'airbox') && $sheet->isChecked('items', 'sump-plug'));
         self::assertFalse($sheet->isChecked('joints', 'starter-bolts'));
@@ -256,12 +256,12 @@ final class VehicleEditorTest extends AppTestCase
     public function testAVehiclePutAwayIsOnNoListAndComesBack(): void
     {
         $this->signIn('joss');
-        $this->client->submit($this->client->request('GET', '/vehicles/'.self::TARN)->selectButton('Put away')->form());
+        $this->client->submit($this->client->request('GET', '/vehicles/'.self::TARN)->selectButton('Archive')->form());
         $this->client->followRedirect();
         self::assertSelectorTextNotContains('.vehicles', 'Veldra Tarn');
         self::assertStringNotContainsString('Veldra Tarn', $this->client->request('GET', '/start')->filter('main')->text());
         $crawler = $this->client->click($this->client->request('GET', '/vehicles')->selectLink('Open its sheet: Veldra Tarn 20T')->link());
-        $this->client->submit($crawler->selectButton('Take out again')->form());
+        $this->client->submit($crawler->selectButton('Bring back')->form());
         $this->client->followRedirect();
         self::assertSelectorTextContains('.vehicles', 'Veldra Tarn');
     }
@@ -274,14 +274,14 @@ final class VehicleEditorTest extends AppTestCase
         $crawler = $this->client->request('GET', '/vehicles/'.self::TARN.'/list');
         self::assertSelectorNotExists('button[value=keep]');
         $text = "catch can, 2x clamps, 8 mm socket\nbreather; behind: catch can; off: 4\nfoo; behind: nothing known";
-        $this->client->submit($crawler->selectButton('Read it back')->form(), ['list' => $text]);
+        $this->client->submit($crawler->selectButton('Check the list')->form(), ['list' => $text]);
         self::assertSelectorTextContains('table', 'There is no “nothing known”');
         self::assertSelectorNotExists('button[value=keep]');
         self::assertSame($text, str_replace("\r", '', $this->client->getCrawler()->filter('#list')->text(null, false)));
         $good = strtr($text, ["\nfoo; behind: nothing known" => '']);
-        $this->client->submit($this->client->getCrawler()->selectButton('Read it back')->form(), ['list' => $good]);
+        $this->client->submit($this->client->getCrawler()->selectButton('Check the list')->form(), ['list' => $good]);
         self::assertSame($before, $count(), 'only read back');
-        $this->client->submit($this->client->getCrawler()->selectButton('Keep 2 items')->form());
+        $this->client->submit($this->client->getCrawler()->selectButton('Save 2 items')->form());
         self::assertSame($before + 2, $count());
         self::assertSame(['catch-can'], $this->tarn()->sheet()->items['breather']->access->behind);
         self::assertSame('2 items from a list', $this->service(Garage::class)->changes(self::TARN)[0]->words);

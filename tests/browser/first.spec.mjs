@@ -21,7 +21,7 @@ test('a workshop that has never seen the demo gets from nothing to a signed and 
   await expect(page.getByRole('heading', { name: 'Nobody is here yet' })).toBeVisible();
 
   // The demo first: a workshop of its own beside the empty one.
-  await page.getByRole('button', { name: 'Look into the demo workshop' }).click();
+  await page.getByRole('button', { name: 'Open the demo workshop' }).click();
   await page.getByRole('button', { name: /Ines Tarrow/ }).click();
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.locator('.beside-banner')).toContainText('nothing of it is yours');
@@ -50,12 +50,12 @@ test('a workshop that has never seen the demo gets from nothing to a signed and 
 
   // A lead looks into the demo and comes back still signed in; then it is thrown away.
   await page.getByRole('link', { name: 'Workshop', exact: true }).first().click();
-  await page.getByRole('button', { name: 'Look into it' }).click();
+  await page.getByRole('button', { name: 'Open the demo' }).click();
   await expect(page.getByRole('heading', { name: 'In hand' })).toBeVisible();
   await page.getByRole('button', { name: 'Back to your workshop' }).click();
   await expect(page.locator('.person')).toHaveText('Ada Quill');
   await page.getByRole('link', { name: 'Workshop', exact: true }).first().click();
-  await page.getByRole('button', { name: 'Throw it away' }).click();
+  await page.getByRole('button', { name: 'Delete the demo' }).click();
   await expect(page.getByText('The demo workshop is gone')).toBeVisible();
 
   await page.getByRole('link', { name: 'Vehicles' }).click();
