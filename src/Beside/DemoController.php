@@ -52,6 +52,11 @@ final class DemoController extends AbstractController
     #[IsGranted(May::KeepWorkshop->value)]
     public function throwAway(): Response
     {
+        if ($this->demo->isHere()) {
+            $this->addFlash('bad', 'You are in it: go back to your workshop first.');
+
+            return $this->redirectToRoute('yard', [], Response::HTTP_SEE_OTHER);
+        }
         $this->demo->throwAway();
         $this->addFlash('good', 'The demo workshop is gone. Your own is as it was.');
 

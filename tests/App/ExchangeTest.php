@@ -30,6 +30,7 @@ use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Reader;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\Process\Process;
 use Symfony\Component\Uid\Ulid;
 
@@ -226,6 +227,28 @@ final class ExchangeTest extends AppTestCase
         self::assertSame([], $calendar->validate());
         self::assertCount(2, $calendar->select('VEVENT'));
         self::assertStringContainsString('Drover 27D: Coolant level', $calendar->serialize());
+    }
+
+    /** In the browser by a file, or pasted; what is wrong is said and what was pasted stays. */
+    public function testAFitIsTakenInByAFileOrPasted(): void
+    {
+        $json = $this->service(FitDocument::class)->write($this->tarnFit());
+        $this->signIn('joss');
+        $file = (string) tempnam(sys_get_temp_dir(), 'nk');
+        file_put_contents($file, $json);
+        $this->client->request(
+            'POST', '/import', ['_csrf' => $this->token()], ['file' => new UploadedFile($file, 'fit.json', null, null, true)],
+        );
+        self::assertResponseRedirects('/fits/'.$this->tarnFit()->id);
+        $this->client->request('POST', '/import', ['_csrf' => $this->token(), 'json' => $json]);
+        self::assertResponseRedirects('/fits/'.$this->tarnFit()->id);
+        $this->client->request('POST', '/import', ['_csrf' => $this->token(), 'json' => '{"format":"x"}']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('[role=alert]', 'At “');
+        self::assertSame('{"format":"x"}', $this->client->getCrawler()->filter('#json')->text());
+        $this->client->request('POST', '/import', ['_csrf' => $this->token(), 'json' => ' ']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('main', 'Choose a file first');
     }
 
     public function testSheetAndRecordPrintWithTheirFigures(): void

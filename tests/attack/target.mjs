@@ -80,7 +80,7 @@ export class Person {
     return fetch(this.base + path, { method, redirect: 'manual', headers: { Cookie: this.cookie, 'X-CSRF-Token': this.token, ...headers }, body });
   }
 
-  form(path, fields) { return this.send('POST', path, new URLSearchParams(fields)); }
+  form(path, fields) { return this.send('POST', path, new URLSearchParams({ _csrf: this.token, ...fields })); }
 
   marks(fit, ...events) {
     const made = events.map(({ type, id = ulid(), at = new Date().toISOString(), ...payload }) => ({ id, type, payload, at }));
