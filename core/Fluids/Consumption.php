@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
-/** What an engine uses between checks: litres put in over the distance driven, L per 1 000 km. */
+/** What an engine uses between checks: litres put in over the distance driven, L per 1 000 km. */
 final readonly class Consumption
 {
     private const LEAST_KM = 100.0;
