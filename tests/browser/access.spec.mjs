@@ -27,6 +27,7 @@ test('the sign-in page is open to all', async ({ page }) => {
 
 for (const theme of ['light', 'dark']) {
   test(`main views on the ${theme} board`, async ({ page }) => {
+    test.setTimeout(480_000);
     const errors = watchConsole(page);
     await signIn(page, demo.base, /Ines Tarrow/);
     if (theme === 'dark') await page.getByRole('button', { name: 'Dark bay' }).click();
@@ -43,6 +44,7 @@ for (const theme of ['light', 'dark']) {
 }
 
 test('nothing runs off the side at 360, 800 and 1280', async ({ page }) => {
+  test.setTimeout(360_000);
   await signIn(page, demo.base, /Ines Tarrow/);
   const all = await views(page);
   const wide = [];
