@@ -182,7 +182,8 @@ final readonly class FaceSealDoor implements Sum
             $bead = Show::n($seal->bead($way)->millimetres);
             $lines[] = new Working(
                 'Bead', 'd = √(4 × 1.3 b g / π), at least '.Show::n(FaceSeal::leastBead($way)->millimetres).' mm',
-                sprintf('√(4 × 1.3 × %s × %s / π)', Show::n($seal->width->millimetres), Show::n($seal->gap->millimetres)), $bead.' mm',
+                sprintf('√(4 × 1.3 × %s × %s / π)', Show::n($seal->width->millimetres), Show::n($seal->gap->millimetres)),
+                $bead.' mm',
                 'spread over the flange it fills the gap and 30 % more; the least bead is a working value',
             );
             $lines[] = new Working(
