@@ -30,6 +30,14 @@ enum Phase: string
 
     public function number(): int
     {
-        return (int) array_search($this, self::cases(), true) + 1;
+        return match ($this) {
+            self::Decide => 1,
+            self::MakeSafe => 2,
+            self::Strip => 3,
+            self::Measure => 4,
+            self::Fit => 5,
+            self::Rebuild => 6,
+            self::Prove => 7,
+        };
     }
 }

@@ -38,11 +38,13 @@ final readonly class Depend
         foreach ($steps as $step) {
             $circuit = $this->wetIn($step);
             // What came off before the drain, where the vehicle lets no other order be, waits for nothing that comes later.
-            $after = [...$this->physical($step, $off, $on), ...(isset($opened[$circuit]) ? [$opened[$circuit]] : [])];
+            $after = $this->physical($step, $off, $on);
+            isset($opened[$circuit]) && $after[] = $opened[$circuit];
             $opened += $step->id === ($wet[$circuit] ?? '') ? [$circuit => $step->id] : [];
+            $phase = $step->slot->phase->value;
             foreach ($owners[$step->id] ?? [] as $job) {
-                $after = [...$after, ...$previous[$step->slot->phase->value][$job] ?? []];
-                $previous[$step->slot->phase->value][$job] = [$step->id];
+                isset($previous[$phase][$job]) && $after[] = $previous[$phase][$job];
+                $previous[$phase][$job] = $step->id;
             }
             if (Deed::Remove === $step->deed) {
                 $off[$step->target->item] = $step->id;
@@ -51,7 +53,7 @@ final readonly class Depend
             }
             $done[] = new Step(
                 $step->id, $step->deed, $step->target, $step->words,
-                $step->slot->between(array_values(array_unique($after)), $this->until($step, $resolved, $present, $wet)),
+                $step->slot->between(1 < count($after) ? array_values(array_unique($after)) : $after, $this->until($step, $resolved, $present, $wet)),
                 [] === $step->needs->puts ? $step->needs : $step->needs->putting($this->puts($step, $resolved, $present)),
                 $step->asking, $step->tags,
             );

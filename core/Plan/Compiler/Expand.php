@@ -33,8 +33,9 @@ final readonly class Expand
      */
     public function of(array $bound, array $stripOrder): array
     {
-        $before = array_filter($bound, static fn (Bound $b): bool => $b->operation->slot->phase->number() < Phase::Strip->number());
-        $after = array_filter($bound, static fn (Bound $b): bool => $b->operation->slot->phase->number() > Phase::Strip->number());
+        $strip = Phase::Strip->number();
+        $before = array_filter($bound, static fn (Bound $b): bool => $b->operation->slot->phase->number() < $strip);
+        $after = array_filter($bound, static fn (Bound $b): bool => $b->operation->slot->phase->number() > $strip);
         $steps = [];
         foreach ($before as $b) {
             array_push($steps, ...$this->expanded($b, $bound, []));

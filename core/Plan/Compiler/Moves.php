@@ -35,7 +35,7 @@ final readonly class Moves
         $up = false;
         $moves = 0;
         $all = [];
-        $rig = null === $this->vehicle ? null : Rig::standing($this->vehicle);
+        $rig = null === $this->vehicle || !$this->mayHang($steps) ? null : Rig::standing($this->vehicle);
         foreach ($steps as $step) {
             if (self::isElsewhere($step, $up)) {
                 $up = !$up;
@@ -50,6 +50,19 @@ final readonly class Moves
         }
 
         return [$all, $moves];
+    }
+
+    /** @param list<Step> $steps */
+    private function mayHang(array $steps): bool
+    {
+        foreach (null === $this->vehicle ? [] : $steps as $step) {
+            $carries = $this->vehicle->items[$step->itemOn($this->vehicle)]->dangers->carries ?? '';
+            if ('' !== $step->target->load->body || '' !== $carries) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** The engine is started where the vehicle stands on stands: the step says so. */

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Slot;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /**
@@ -15,7 +16,8 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 final class Schedule
 {
     private const TOGETHER = [
-        Deed::Raise, Deed::Lower, Deed::Start, Deed::Drive, Deed::Move, Deed::HandOver, Deed::Release,
+        Deed::Raise->value => true, Deed::Lower->value => true, Deed::Start->value => true, Deed::Drive->value => true,
+        Deed::Move->value => true, Deed::HandOver->value => true, Deed::Release->value => true,
     ];
     private const NOUGHT = [0.0, ''];
 
@@ -35,41 +37,41 @@ final class Schedule
 
     public static function needsEverybodyClear(Step $step): bool
     {
-        return in_array($step->deed, self::TOGETHER, true);
+        return isset(self::TOGETHER[$step->deed->value]);
     }
 
     public function take(Step $step, float $minutes): void
     {
-        $from = $this->from($step);
-        [$start, $this->behind[$step->id]] = $this->free[0] > $from[0] ? $this->free : $from;
-        $end = [$start + $minutes, $step->id];
-        $this->spans[$step->id] = [$start, $end[0], $step->slot->passive ? 0 : 1];
-        if ($step->slot->passive) {
-            $this->waits[] = [$step->slot->until, $end];
-            $this->ends[$step->id] = [$start, $this->behind[$step->id]];
+        [$id, $slot, $isClear] = [$step->id, $step->slot, self::needsEverybodyClear($step)];
+        $from = $this->from($id, $slot, $isClear);
+        [$start, $this->behind[$id]] = $begin = $this->free[0] > $from[0] ? $this->free : $from;
+        $end = [$start + $minutes, $id];
+        $this->spans[$id] = [$start, $end[0], $slot->passive ? 0 : 1];
+        if ($slot->passive) {
+            $this->waits[] = [$slot->until, $end];
+            $this->ends[$id] = $begin;
         } else {
-            $this->free = $this->ends[$step->id] = $end;
+            $this->free = $this->ends[$id] = $end;
         }
-        if (in_array($step->deed, self::TOGETHER, true)) {
+        if ($isClear) {
             $this->barrier = $end[0] > $this->barrier[0] ? $end : $this->barrier;
         }
     }
 
     /** @return array{float, string} when all it waits for is over, and which of it is the last; the first where several are as late */
-    private function from(Step $step): array
+    private function from(string $id, Slot $slot, bool $isClear): array
     {
-        $isNewPhase = $this->phase instanceof Phase && $this->phase !== $step->slot->phase;
-        $this->phase = $step->slot->phase;
-        if ($isNewPhase || in_array($step->deed, self::TOGETHER, true)) {
+        if ($isClear || ($this->phase ?? $slot->phase) !== $slot->phase) {
             $this->waitForEverybody();
         }
+        $this->phase = $slot->phase;
         $from = $this->barrier;
-        foreach ($step->slot->after as $id) {
-            $end = $this->ends[$id] ?? self::NOUGHT;
+        foreach ($slot->after as $before) {
+            $end = $this->ends[$before] ?? self::NOUGHT;
             $from = $end[0] > $from[0] ? $end : $from;
         }
         foreach ($this->waits as $i => [$until, $end]) {
-            if ('' === $until || $until === $step->id) {
+            if ('' === $until || $until === $id) {
                 $from = $end[0] > $from[0] ? $end : $from;
                 $this->barrier = $from[0] > $this->barrier[0] ? $from : $this->barrier;
                 $from = $this->barrier;

@@ -45,84 +45,103 @@ final class Rig
 
     public function after(Step $step): self
     {
-        $new = array_diff_key(array_fill_keys($step->tags, $step->id), $this->tagged);
+        $rig = clone $this;
+        foreach ($step->tags as $tag) {
+            $rig->tagged[$tag] ??= $step->id;
+        }
+        $rig->take($step);
 
-        return ([] === $new ? $this : $this->with(tagged: $this->tagged + $new))->moved($step);
+        return $rig;
     }
 
-    private function moved(Step $step): self
+    private function take(Step $step): void
     {
-        $on = $step->target;
-
-        return match ($step->deed) {
-            Deed::Raise => $this->with(raised: true),
-            Deed::Lower => $this->with(raised: false),
-            Deed::Cold => $this->with(cold: true),
-            Deed::BatteryOff => $this->with(battery: false),
-            Deed::BatteryOn => $this->with(battery: true),
-            Deed::Hold => $this->heldBy($on->load, $step->id),
-            Deed::HandOver => null === $on->load->from ? $this->heldBy($on->load, $step->id) : $this->heldBy(
-                $on->load, $step->id,
-            )->released(new Load($on->load->body, support: $on->load->from)),
-            Deed::Release => $this->released($on->load),
-            Deed::Move => $this->with(moved: [$on->load->body.' '.$on->load->way => $on->load->mm] + $this->moved),
-            Deed::Start, Deed::Drive => $this->with(cold: false, ran: true),
-            Deed::CoolDown => $this->with(cold: true),
-            Deed::Undo => $this->with(loose: [$on->joint => $step->id] + $this->loose),
-            Deed::Remove => $this->removed($step),
-            Deed::Refit => $this->with(off: array_diff_key($this->off, [$on->item => true])),
-            Deed::Tighten => $this->with(loose: array_diff_key($this->loose, [$on->joint => true])),
-            Deed::Drain, Deed::Open => '' === $on->circuit ? $this : $this->with(
-                open: [$on->circuit => $step->id] + $this->open, filled: array_diff_key($this->filled, [$on->circuit => true]),
-            ),
-            Deed::Fill => $this->with(
-                filled: [$on->circuit => true] + $this->filled, open: array_diff_key($this->open, [$on->circuit => true]),
-            ),
-            default => $this,
+        match ($step->deed) {
+            Deed::Undo => $this->loose[$step->target->joint] = $step->id,
+            Deed::Remove => $this->remove($step),
+            Deed::Refit => $this->refit($step),
+            Deed::Tighten => $this->tighten($step),
+            Deed::Drain, Deed::Open, Deed::Fill => $this->wet($step),
+            Deed::Hold, Deed::HandOver, Deed::Release, Deed::Move => $this->carry($step),
+            default => $this->stand($step->deed),
         };
     }
 
-    private function heldBy(Load $load, string $step): self
+    /** What the vehicle itself is like: on stands, cold, live. */
+    private function stand(Deed $deed): void
     {
-        $supports = $this->supports;
-        $supports[$load->body][($load->support ?? Support::Jack)->value] = $step;
+        match ($deed) {
+            Deed::Raise, Deed::Lower => $this->raised = Deed::Raise === $deed,
+            Deed::BatteryOff, Deed::BatteryOn => $this->battery = Deed::BatteryOn === $deed,
+            Deed::Cold, Deed::CoolDown => $this->cold = true,
+            Deed::Start, Deed::Drive => [$this->cold, $this->ran] = [false, true],
+            default => null,
+        };
+    }
 
-        return $this->with(supports: $supports, held: $this->held + [$load->body => $step]);
+    private function remove(Step $step): void
+    {
+        foreach ($this->vehicle->jointsOf($step->target->item) as $joint) {
+            $this->loose[$joint->id] = $step->id;
+        }
+        $this->off[$step->target->item] = $step->id;
+    }
+
+    private function refit(Step $step): void
+    {
+        unset($this->off[$step->target->item]);
+    }
+
+    private function tighten(Step $step): void
+    {
+        unset($this->loose[$step->target->joint]);
+    }
+
+    private function wet(Step $step): void
+    {
+        $circuit = $step->target->circuit;
+        if (Deed::Fill === $step->deed) {
+            $this->filled[$circuit] = true;
+            unset($this->open[$circuit]);
+        } elseif ('' !== $circuit) {
+            $this->open[$circuit] = $step->id;
+            unset($this->filled[$circuit]);
+        }
+    }
+
+    private function carry(Step $step): void
+    {
+        $load = $step->target->load;
+        if (Deed::Move === $step->deed) {
+            $this->moved[$load->body.' '.$load->way] = $load->mm;
+        } elseif (Deed::Release === $step->deed) {
+            $this->release($load);
+        } else {
+            $this->supports[$load->body][($load->support ?? Support::Jack)->value] = $step->id;
+            $this->held[$load->body] ??= $step->id;
+        }
+        if (Deed::HandOver === $step->deed && null !== $load->from) {
+            $this->release(new Load($load->body, support: $load->from));
+        }
     }
 
     /** Gone is what the step names, or all; what was moved is down again once nothing holds it. */
-    private function released(Load $load): self
+    private function release(Load $load): void
     {
-        $left = null === $load->support ? [] : array_diff_key($this->supports[$load->body] ?? [], [$load->support->value => true]);
-        $supports = [$load->body => $left] + $this->supports;
-        $held = array_diff_key($this->held, [$load->body => true]);
+        if (null !== $load->support) {
+            unset($this->supports[$load->body][$load->support->value]);
+        }
+        $left = null === $load->support ? [] : $this->supports[$load->body] ?? [];
         if ([] !== $left) {
-            return $this->with(supports: $supports, held: [$load->body => (string) reset($left)] + $held);
+            $this->held[$load->body] = (string) reset($left);
+
+            return;
         }
-        $moved = array_filter(
-            $this->moved, static fn (string $what): bool => !str_starts_with($what, $load->body.' '), \ARRAY_FILTER_USE_KEY,
-        );
-
-        return $this->with(supports: array_filter($supports), held: $held, moved: $moved);
-    }
-
-    private function removed(Step $step): self
-    {
-        $loose = $this->loose;
-        foreach ($this->vehicle->jointsOf($step->target->item) as $joint) {
-            $loose[$joint->id] = $step->id;
+        unset($this->supports[$load->body], $this->held[$load->body]);
+        foreach (array_keys($this->moved) as $what) {
+            if (str_starts_with($what, $load->body.' ')) {
+                unset($this->moved[$what]);
+            }
         }
-
-        return $this->with(off: [$step->target->item => $step->id] + $this->off, loose: $loose);
-    }
-
-    private function with(mixed ...$changes): self
-    {
-        $rig = clone $this;
-        foreach ($changes as $name => $value) {
-            $rig->{$name} = $value;
-        }
-
-        return $rig;
     }
 }

@@ -14,9 +14,9 @@ final readonly class BatteryLive implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Remove) as [$step, $rig]) {
             $item = $run->vehicle->items[$step->target->item] ?? null;
-            if (Deed::Remove === $step->deed && null !== $item && in_array('battery', $item->dangers->hazards, true) && $rig->battery) {
+            if (null !== $item && in_array('battery', $item->dangers->hazards, true) && $rig->battery) {
                 yield Finding::stop(
                     'battery-live', $step->id,
                     sprintf('The %s is fed by the battery, and the battery is still connected.', $item->name),

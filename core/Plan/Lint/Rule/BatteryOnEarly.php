@@ -15,9 +15,9 @@ final readonly class BatteryOnEarly implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::BatteryOn) as [$step, $rig]) {
             $live = [];
-            foreach (Deed::BatteryOn === $step->deed ? $run->vehicle->items : [] as $item) {
+            foreach ($run->vehicle->items as $item) {
                 $isOpen = isset($rig->off[$item->id]) || [] !== array_filter(
                     $run->vehicle->jointsOf($item->id), static fn (Joint $joint): bool => isset($rig->loose[$joint->id]),
                 );

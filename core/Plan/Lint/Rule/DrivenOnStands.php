@@ -14,8 +14,8 @@ final readonly class DrivenOnStands implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Drive === $step->deed && $rig->raised) {
+        foreach ($run->doing(Deed::Drive) as [$step, $rig]) {
+            if ($rig->raised) {
                 yield Finding::stop(
                     'driven-on-stands', $step->id, 'It is driven here, and it still stands on stands.',
                     'Lower it before this step.',

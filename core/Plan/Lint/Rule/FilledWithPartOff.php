@@ -15,8 +15,8 @@ final readonly class FilledWithPartOff implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            $circuit = Deed::Fill === $step->deed ? $step->target->circuit : '';
+        foreach ($run->doing(Deed::Fill) as [$step, $rig]) {
+            $circuit = $step->target->circuit;
             $off = '' === $circuit ? [] : array_filter(
                 $run->vehicle->items,
                 static fn (Item $item): bool => $item->dangers->wet === $circuit && isset($rig->off[$item->id]),

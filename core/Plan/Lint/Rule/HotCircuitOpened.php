@@ -14,10 +14,9 @@ final readonly class HotCircuitOpened implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Drain, Deed::Open) as [$step, $rig]) {
             $circuit = $run->vehicle->circuits[$step->target->circuit] ?? null;
-            $opens = Deed::Drain === $step->deed || Deed::Open === $step->deed;
-            if ($opens && null !== $circuit && $circuit->plumbing->cap > 0 && !$rig->cold) {
+            if (null !== $circuit && $circuit->plumbing->cap > 0 && !$rig->cold) {
                 yield Finding::stop(
                     'hot-circuit', $step->id,
                     sprintf('The %s is opened here and nothing before it makes sure the engine is cold.', $circuit->name),

@@ -15,7 +15,7 @@ final readonly class MountsBothOut implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Remove, Deed::Move) as [$step, $rig]) {
             $carries = Deed::Remove === $step->deed ? $run->vehicle->items[$step->target->item]->dangers->carries ?? '' : '';
             if ('' === $carries && Deed::Move !== $step->deed) {
                 continue;

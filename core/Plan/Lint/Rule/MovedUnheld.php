@@ -14,8 +14,8 @@ final readonly class MovedUnheld implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Move === $step->deed && !isset($rig->held[$step->target->load->body])) {
+        foreach ($run->doing(Deed::Move) as [$step, $rig]) {
+            if (!isset($rig->held[$step->target->load->body])) {
                 yield Finding::stop(
                     'moved-unheld', $step->id, sprintf('The %s is moved here and nothing holds it.', $step->target->load->body),
                     sprintf('Support the %s before this step.', $step->target->load->body),

@@ -15,9 +15,9 @@ final readonly class MovedWhileMounted implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Move) as [$step, $rig]) {
             $body = $step->target->load->body;
-            $bearing = Deed::Move === $step->deed ? Ledger::of($rig, $run->vehicle)->bodies[$body] ?? null : null;
+            $bearing = Ledger::of($rig, $run->vehicle)->bodies[$body] ?? null;
             if (null !== $bearing && $bearing->isBolted()) {
                 yield Finding::stop(
                     'moved-while-mounted', $step->id, sprintf('The %s is moved here and still bolted: %s.', $body, $bearing->said()),

@@ -16,9 +16,9 @@ final readonly class MovesTooFar implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Move) as [$step, $rig]) {
             yield from self::tipped($run, $step, $rig);
-            foreach (Deed::Move === $step->deed ? $run->vehicle->limits : [] as $limit) {
+            foreach ($run->vehicle->limits as $limit) {
                 $free = '' !== $limit->freedBy && isset($rig->off[$limit->freedBy]);
                 $load = $step->target->load;
                 if ($limit->body === $load->body && $limit->way === $load->way && $load->mm > $limit->mm && !$free) {
@@ -47,7 +47,7 @@ final readonly class MovesTooFar implements Rule
     private static function tipped(Run $run, Step $step, Rig $rig): iterable
     {
         $load = $step->target->load;
-        $isUp = Deed::Move === $step->deed && 'engine' === $load->body && 'up' === $load->way;
+        $isUp = 'engine' === $load->body && 'up' === $load->way;
         $may = $isUp ? $run->vehicle->lifting->mayRise($rig->off) : null;
         if (null !== $may && $load->mm > $may[0]) {
             [$limit, $first] = $may;

@@ -15,10 +15,7 @@ final readonly class RaisedOnFloorSupport implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Raise !== $step->deed && Deed::Lower !== $step->deed) {
-                continue;
-            }
+        foreach ($run->doing(Deed::Raise, Deed::Lower) as [$step, $rig]) {
             foreach (Ledger::of($rig, $run->vehicle)->bodies as $bearing) {
                 $support = $bearing->onTheFloor();
                 if (null !== $support) {

@@ -16,10 +16,7 @@ final readonly class RaisedUnmounted implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Raise !== $step->deed && Deed::Lower !== $step->deed) {
-                continue;
-            }
+        foreach ($run->doing(Deed::Raise, Deed::Lower) as [$step, $rig]) {
             $told = [] !== array_filter(
                 $step->words->cautions, static fn (Caution $one): bool => $one->acknowledge && str_contains($one->text, 'hangs'),
             );

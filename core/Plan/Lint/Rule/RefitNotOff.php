@@ -14,8 +14,8 @@ final readonly class RefitNotOff implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Refit === $step->deed && '' !== $step->target->item && !isset($rig->off[$step->target->item])) {
+        foreach ($run->doing(Deed::Refit) as [$step, $rig]) {
+            if ('' !== $step->target->item && !isset($rig->off[$step->target->item])) {
                 yield Finding::stop(
                     'refit-not-off', $step->id, sprintf(
                         'The %s was never taken off.', $run->vehicle->items[$step->target->item]->name ?? $step->target->item,

@@ -17,7 +17,7 @@ final readonly class RefitOutOfOrder implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Refit, Deed::Remove) as [$step, $rig]) {
             $item = $run->vehicle->items[$step->target->item] ?? null;
             if (null === $item) {
                 continue;

@@ -14,8 +14,8 @@ final readonly class RemovedTwice implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Remove === $step->deed && isset($rig->off[$step->target->item])) {
+        foreach ($run->doing(Deed::Remove) as [$step, $rig]) {
+            if (isset($rig->off[$step->target->item])) {
                 yield Finding::stop(
                     'removed-twice', $step->id, sprintf(
                         'The %s is off already here.', $run->vehicle->items[$step->target->item]->name ?? $step->target->item,

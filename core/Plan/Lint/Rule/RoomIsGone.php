@@ -14,9 +14,9 @@ final readonly class RoomIsGone implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Tighten) as [$step, $rig]) {
             $joint = $run->vehicle->joints[$step->target->joint] ?? null;
-            if (Deed::Tighten !== $step->deed || null === $joint || !in_array('room', $joint->going->when, true)) {
+            if (null === $joint || !in_array('room', $joint->going->when, true)) {
                 continue;
             }
             $carries = $run->vehicle->items[$joint->item]->dangers->carries ?? '';

@@ -14,8 +14,8 @@ final readonly class RunsWithJointsLoose implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            foreach (Deed::Start === $step->deed || Deed::Drive === $step->deed ? array_keys($rig->loose) : [] as $id) {
+        foreach ($run->doing(Deed::Start, Deed::Drive) as [$step, $rig]) {
+            foreach (array_keys($rig->loose) as $id) {
                 $joint = $run->vehicle->joints[$id] ?? null;
                 if (null !== $joint && !isset($rig->off[$joint->item])) {
                     yield Finding::stop(

@@ -15,10 +15,7 @@ final readonly class RunsWithPartsOff implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Start !== $step->deed && Deed::Drive !== $step->deed) {
-                continue;
-            }
+        foreach ($run->doing(Deed::Start, Deed::Drive) as [$step, $rig]) {
             foreach (array_keys($rig->off) as $id) {
                 $item = $run->vehicle->items[$id] ?? null;
                 if (null !== $item && ItemKind::Cover !== $item->kind) {

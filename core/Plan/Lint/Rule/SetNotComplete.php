@@ -14,9 +14,9 @@ final readonly class SetNotComplete implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Tighten) as [$step, $rig]) {
             $joint = $run->vehicle->joints[$step->target->joint] ?? null;
-            if (Deed::Tighten !== $step->deed || null === $joint || '' === $joint->going->set) {
+            if (null === $joint || '' === $joint->going->set) {
                 continue;
             }
             foreach ($run->vehicle->joints as $other) {

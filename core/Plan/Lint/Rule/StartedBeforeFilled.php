@@ -14,10 +14,7 @@ final readonly class StartedBeforeFilled implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Start !== $step->deed && Deed::Drive !== $step->deed) {
-                continue;
-            }
+        foreach ($run->doing(Deed::Start, Deed::Drive) as [$step, $rig]) {
             foreach (array_keys($rig->open) as $circuit) {
                 $name = $run->vehicle->circuits[$circuit]->name ?? $circuit;
                 yield Finding::stop(

@@ -15,8 +15,8 @@ final readonly class StartedOnStands implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Start === $step->deed && $rig->raised && !in_array(Moves::TAG, $step->tags, true)) {
+        foreach ($run->doing(Deed::Start) as [$step, $rig]) {
+            if ($rig->raised && !in_array(Moves::TAG, $step->tags, true)) {
                 yield Finding::stop(
                     'started-on-stands', $step->id, 'The engine is started here on stands, and the step does not say so.',
                     'Lower it before this step, or say in the step that it stands on stands.',

@@ -15,10 +15,7 @@ final readonly class SupportGone implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            if (Deed::Release !== $step->deed) {
-                continue;
-            }
+        foreach ($run->doing(Deed::Release) as [$step, $rig]) {
             $body = $step->target->load->body;
             $after = Ledger::of($rig->after($step), $run->vehicle)->bodies[$body] ?? null;
             if (null !== $after && [] === $after->supports && $after->hasMountOff()) {

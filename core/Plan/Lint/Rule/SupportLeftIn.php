@@ -14,9 +14,9 @@ final readonly class SupportLeftIn implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Drive) as [$step, $rig]) {
             $held = $rig->held;
-            if (Deed::Drive === $step->deed && [] !== $held) {
+            if ([] !== $held) {
                 yield Finding::stop(
                     'support-left-in', $step->id, sprintf('The %s is still on its support here.', array_key_first($held)),
                     'Take the support away before this step.',

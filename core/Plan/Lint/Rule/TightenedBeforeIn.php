@@ -14,8 +14,8 @@ final readonly class TightenedBeforeIn implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
-            $joint = Deed::Tighten === $step->deed ? $run->vehicle->joints[$step->target->joint] ?? null : null;
+        foreach ($run->doing(Deed::Tighten) as [$step, $rig]) {
+            $joint = $run->vehicle->joints[$step->target->joint] ?? null;
             if (null !== $joint && isset($rig->off[$joint->item])) {
                 yield Finding::stop(
                     'tightened-before-in', $step->id, sprintf(

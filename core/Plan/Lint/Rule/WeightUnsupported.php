@@ -14,9 +14,9 @@ final readonly class WeightUnsupported implements Rule
 {
     public function inspect(Run $run): iterable
     {
-        foreach ($run->moments as [$step, $rig]) {
+        foreach ($run->doing(Deed::Remove) as [$step, $rig]) {
             $item = $run->vehicle->items[$step->target->item] ?? null;
-            $carries = Deed::Remove === $step->deed ? $item->dangers->carries ?? '' : '';
+            $carries = $item->dangers->carries ?? '';
             if ('' !== $carries && null !== $item && !isset($rig->held[$carries])) {
                 yield Finding::stop(
                     'weight-unsupported', $step->id,
