@@ -10,7 +10,7 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Support\Support;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
-/** The model of the vehicle that a sheet is run on: a step makes another of it, the rules only look at it. */
+/** The model of the vehicle that a sheet is run on: a step makes another of it, the rules only look at it. What came last stands first. */
 final class Rig
 {
     public bool $raised = false;
@@ -57,7 +57,7 @@ final class Rig
     private function take(Step $step): void
     {
         match ($step->deed) {
-            Deed::Undo => $this->loose[$step->target->joint] = $step->id,
+            Deed::Undo => $this->loose = [$step->target->joint => $step->id] + $this->loose,
             Deed::Remove => $this->remove($step),
             Deed::Refit => $this->refit($step),
             Deed::Tighten => $this->tighten($step),
@@ -84,7 +84,7 @@ final class Rig
         foreach ($this->vehicle->jointsOf($step->target->item) as $joint) {
             $this->loose[$joint->id] = $step->id;
         }
-        $this->off[$step->target->item] = $step->id;
+        $this->off = [$step->target->item => $step->id] + $this->off;
     }
 
     private function refit(Step $step): void
@@ -101,10 +101,10 @@ final class Rig
     {
         $circuit = $step->target->circuit;
         if (Deed::Fill === $step->deed) {
-            $this->filled[$circuit] = true;
+            $this->filled = [$circuit => true] + $this->filled;
             unset($this->open[$circuit]);
         } elseif ('' !== $circuit) {
-            $this->open[$circuit] = $step->id;
+            $this->open = [$circuit => $step->id] + $this->open;
             unset($this->filled[$circuit]);
         }
     }
@@ -113,7 +113,7 @@ final class Rig
     {
         $load = $step->target->load;
         if (Deed::Move === $step->deed) {
-            $this->moved[$load->body.' '.$load->way] = $load->mm;
+            $this->moved = [$load->body.' '.$load->way => $load->mm] + $this->moved;
         } elseif (Deed::Release === $step->deed) {
             $this->release($load);
         } else {
