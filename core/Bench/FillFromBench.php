@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Fluids\DialDrawing;
 use NimbleKnuckle\Core\Fluids\Vacuum;
 use NimbleKnuckle\Core\Fluids\VacuumHold;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
+use NimbleKnuckle\Core\Quantity\Air;
 use NimbleKnuckle\Core\Quantity\Duration;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Temperature;

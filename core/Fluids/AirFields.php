@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Quantity\Air;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Inputs;

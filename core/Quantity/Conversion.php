@@ -22,6 +22,8 @@ final readonly class Conversion
         'duration' => [Unit::Minute, Unit::Second, Unit::Hour],
         'mass' => [Unit::Kilogram, Unit::Pound, Unit::Tonne],
         'stiffness' => [Unit::NewtonPerMillimetre, Unit::PoundPerInch],
+        'velocity' => [Unit::MetrePerSecond, Unit::KilometrePerHour, Unit::MilePerHour],
+        'power' => [Unit::Kilowatt, Unit::MetricHorsepower, Unit::Horsepower],
     ];
     private const US = [Unit::Quart, Unit::Pint, Unit::Gallon];
 

@@ -149,6 +149,10 @@ final class InvalidQuantity extends \DomainException implements CoreException
             Kind::Duration => '20 min',
             Kind::Mass => '180 kg',
             Kind::Stiffness => '160 N/mm',
+            Kind::Speed => '6500 rpm',
+            Kind::Velocity => '40 m/s',
+            Kind::Power => '45 kW',
+            Kind::Frequency => '84 Hz',
             Kind::Number => '8',
         };
     }

@@ -21,6 +21,10 @@ enum Kind: string
     case Duration = 'duration';
     case Mass = 'mass';
     case Stiffness = 'stiffness';
+    case Speed = 'speed';
+    case Velocity = 'velocity';
+    case Power = 'power';
+    case Frequency = 'frequency';
     case Number = 'number';
 
     /** In the base unit of any kind: what is smaller and not zero is a slip of the power of ten. */
@@ -49,6 +53,10 @@ enum Kind: string
             self::Duration => Unit::Minute,
             self::Mass => Unit::Kilogram,
             self::Stiffness => Unit::NewtonPerMillimetre,
+            self::Speed => Unit::PerMinute,
+            self::Velocity => Unit::MetrePerSecond,
+            self::Power => Unit::Kilowatt,
+            self::Frequency => Unit::Hertz,
             self::Number => Unit::One,
         };
     }
@@ -67,7 +75,9 @@ enum Kind: string
             self::Force, self::Stress => 1.0e7,
             self::Distance => 5.0e6,
             self::Altitude => 9_000.0,
-            self::Duration, self::Mass, self::Stiffness => 100_000.0,
+            self::Duration, self::Mass, self::Stiffness, self::Speed, self::Frequency => 100_000.0,
+            self::Power => 2_000.0,
+            self::Velocity => 1_000.0,
             self::Number => 1.0e9,
         };
     }

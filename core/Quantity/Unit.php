@@ -77,6 +77,15 @@ enum Unit: string
     case NewtonPerMillimetre = 'N/mm';
     case KilonewtonPerMetre = 'kN/m';
     case PoundPerInch = 'lbf/in';
+    case PerMinute = 'rpm';
+    case MetrePerSecond = 'm/s';
+    case KilometrePerHour = 'km/h';
+    case MilePerHour = 'mph';
+    case Kilowatt = 'kW';
+    case Watt = 'W';
+    case MetricHorsepower = 'PS';
+    case Horsepower = 'hp';
+    case Hertz = 'Hz';
     case One = '1';
 
     /** Base units in one of it, where that is not one. Exact by definition (SI brochure, NIST SP 811, appendix B). */
@@ -130,6 +139,11 @@ enum Unit: string
         'lb' => 0.45359237,
         't' => 1000.0,
         'lbf/in' => 0.1751268352464764, // 4.4482216152605 N / 25.4 mm
+        'km/h' => 1 / 3.6,
+        'mph' => 0.44704,
+        'W' => 0.001,
+        'PS' => 0.73549875, // 75 kgf·m/s
+        'hp' => 0.74569987158227, // 550 ft·lbf/s
     ];
     /** What people write for it, already squeezed: lower case, without spaces, dots, hyphens. */
     private const SPELLINGS = [
@@ -188,6 +202,15 @@ enum Unit: string
         'N/mm' => ['n/mm', 'newtonspermillimetre', 'newtonpermillimetre'],
         'kN/m' => ['kn/m'],
         'lbf/in' => ['lbf/in', 'lb/in', 'lbs/in', 'lbsperinch'],
+        'rpm' => ['rpm', 'r/min', '1/min', '/min', 'revs/min', 'revsperminute', 'revolutionsperminute'],
+        'm/s' => ['m/s', 'metrespersecond', 'meterspersecond'],
+        'km/h' => ['km/h', 'kmh', 'kph'],
+        'mph' => ['mph', 'mi/h', 'milesperhour'],
+        'kW' => ['kw', 'kilowatt', 'kilowatts'],
+        'W' => ['w', 'watt', 'watts'],
+        'PS' => ['ps', 'metrichp', 'cv'],
+        'hp' => ['hp', 'bhp', 'horsepower'],
+        'Hz' => ['hz', 'hertz', '1/s'],
         '1' => ['', 'x'],
     ];
 
@@ -212,6 +235,10 @@ enum Unit: string
             self::Minute, self::Second, self::Hour, self::Day => Kind::Duration,
             self::Kilogram, self::Pound, self::Tonne => Kind::Mass,
             self::NewtonPerMillimetre, self::KilonewtonPerMetre, self::PoundPerInch => Kind::Stiffness,
+            self::PerMinute => Kind::Speed,
+            self::MetrePerSecond, self::KilometrePerHour, self::MilePerHour => Kind::Velocity,
+            self::Kilowatt, self::Watt, self::MetricHorsepower, self::Horsepower => Kind::Power,
+            self::Hertz => Kind::Frequency,
             self::One => Kind::Number,
         };
     }

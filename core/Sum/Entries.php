@@ -96,7 +96,8 @@ final readonly class Entries
     {
         $words = [];
         foreach ($this->words as $key => $allowed) {
-            $word = is_string($item[$key] ?? null) ? mb_strtolower(trim($item[$key])) : '';
+            $said = $item[$key] ?? null;
+            $word = is_string($said) ? mb_strtolower(trim($said)) : (true === $said ? $allowed[0] ?? '' : '');
             '' === $word || in_array($word, $allowed, true) || throw InvalidInput::in(
                 $field, sprintf('Entry %d: “%s” is %s.', $entry, $key, implode(' or ', $allowed)),
             );
@@ -121,6 +122,10 @@ final readonly class Entries
             } else {
                 $numbers[count($numbers) - 1] .= ' '.$word;
             }
+        }
+        // A number before those that are asked for belongs to the name: “idler 2”.
+        while (count($numbers) > count($this->columns) && [] !== $name) {
+            $name[] = array_shift($numbers);
         }
         foreach (array_keys($this->columns) as $i => $column) {
             isset($numbers[$i]) && $item[self::keyName($column)] = $numbers[$i];

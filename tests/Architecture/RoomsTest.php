@@ -13,7 +13,7 @@ final class RoomsTest extends TestCase
 {
     /** A room may use those that stand before it. */
     private const ORDER = [
-        'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'Lifting', 'Plan',
+        'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'BeltDrive', 'Lifting', 'Plan',
         'Bench', 'Cost',
     ];
 

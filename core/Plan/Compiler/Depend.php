@@ -51,9 +51,10 @@ final readonly class Depend
             } elseif (Deed::Refit === $step->deed) {
                 $on[$step->target->item] = $step->id;
             }
+            $after = count($after) > 1 ? array_values(array_unique($after)) : $after;
             $done[] = new Step(
                 $step->id, $step->deed, $step->target, $step->words,
-                $step->slot->between(1 < count($after) ? array_values(array_unique($after)) : $after, $this->until($step, $resolved, $present, $wet)),
+                $step->slot->between($after, $this->until($step, $resolved, $present, $wet)),
                 [] === $step->needs->puts ? $step->needs : $step->needs->putting($this->puts($step, $resolved, $present)),
                 $step->asking, $step->tags,
             );

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Drawing;
 
-use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Fluids\ClampKind;
 use NimbleKnuckle\Core\Fluids\DipScale;
 use NimbleKnuckle\Core\Fluids\DipstickDrawing;
@@ -22,6 +21,7 @@ use NimbleKnuckle\Core\Fluids\TankDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\Curve;
 use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\Judgement;
+use NimbleKnuckle\Core\Quantity\Air;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Share;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Sum;
 
+use NimbleKnuckle\Core\BeltDrive\Door\DriveReading;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
@@ -70,6 +71,52 @@ final class ContractTest extends TestCase
                 'mounts' => 'left -1 ft 20 cm 120 180 kN/m rubber; right 320 180 120 180 pu', 'torque' => '90 daN·m',
                 'engine' => '180 kg 8 4 750', 'hardness' => '55', 'hardness_new' => '75',
             ],
+        ],
+        'belt-path' => [
+            ['pulleys' => [
+                ['name' => 'crank', 'x' => 0, 'y' => 0, 'd' => 152.4, 'side' => 'ribs', 'drives' => true],
+                ['name' => 'pump', 'x' => 254, 'y' => 0, 'd' => 100],
+            ], 'section' => 'PK', 'be' => 2, 'tb' => 1.27],
+            ['pulleys' => 'crank 0 0 6 in drives; pump 10 in 0 10 cm', 'section' => 'pk', 'be' => '2 mm', 'tb' => '50 thou'],
+        ],
+        'belt-fit' => [
+            [
+                'pulleys' => DriveReading::EXAMPLE, 'tensioner' => [
+                    'pivot' => [169, 159], 'arm' => 61, 'free' => 175, 'window' => [160, 125],
+                ],
+                'belt' => 1570, 'be' => 2, 'tb' => 1.2,
+            ],
+            [
+                'pulleys' => DriveReading::EXAMPLE, 'tensioner' => 'tensioner 169 mm 159 6.1 cm 175° 160 125', 'belt' => '6PK1570',
+                'be' => '2 mm', 'tb' => '0.12 cm',
+            ],
+        ],
+        'pulley-change' => [
+            [
+                'crank' => 152.4, 'crank_new' => 160, 'old' => 76.2, 'new' => 68, 'redline' => 6800, 'limit' => 16000,
+                'pressure_ratio_old' => 1.5, 'altitude' => 304.8,
+            ],
+            [
+                'crank' => '6 in', 'crank_new' => '16 cm', 'old' => '3 in', 'new' => '68 mm', 'redline' => '6800 rpm',
+                'limit' => '16000 r/min',
+                'pressure_ratio_old' => '1 1/2', 'altitude' => '1000 ft',
+            ],
+        ],
+        'belt-slip' => [
+            [
+                'ribs' => 8, 'wrap' => 180, 'slack_tension' => 444.82216152605, 'power' => 36.7749375, 'speed' => 14000, 'd' => 76.2,
+                'friction' => 0.35,
+            ],
+            [
+                'ribs' => '8', 'wrap' => 'half turn', 'slack_tension' => '100 lbf', 'power' => '50 PS', 'speed' => '14000 rpm',
+                'd' => '3 in',
+                'friction' => '0.35',
+            ],
+        ],
+        'belt-code' => [['code' => '6PK1915'], ['code' => '6 pk 1915']],
+        'belt-note' => [
+            ['mass' => 0.114, 'span' => 254, 'note' => 96, 'least' => 200, 'most' => 444.82216152605],
+            ['mass' => '0.114 kg', 'span' => '10 in', 'note' => '96 Hz', 'least' => '0.2 kN', 'most' => '100 lbf'],
         ],
         'torque-check' => [
             ['stated' => '23.05 N·m', 'thread' => 'M8', 'grade' => '8.8'],
@@ -261,7 +308,7 @@ final class ContractTest extends TestCase
                 }
             }
         }
-        self::assertTrue($tried > 0 || in_array($name, ['torque-check', 'wrench-pick', 'trace-judge'], true));
+        self::assertTrue($tried > 0 || in_array($name, ['torque-check', 'wrench-pick', 'trace-judge', 'belt-code'], true));
     }
 
     /** @return iterable<string, array{string}> */

@@ -155,6 +155,40 @@ final class Pinned
             'outside' => [9, 120], '?inside' => [8, 60], '?spigot' => [8, 60], '?behind_bead' => [8, 40],
             '?kind' => ['worm', 'spring', 'tbolt'], '?soft' => ['yes', 'no'],
         ],
+        'belt-path' => [
+            'pulleys' => [
+                'crank 0 0 152 drives; alternator 225 150 62; tensioner 120 196 76 back; blower 40 330 74; idler -52 214 70 back; '
+                    .'pump -176 150 128',
+                'a 0 0 100; b 300 0 100', 'crank 0 -60 150; pump 260 0 60; fan 0 180 60; alternator -260 0 60',
+                'crank 0 0 100; a 300 0 100; idler 20 140 60 back; b 150 300 100', 'crank 0 0 152; pump 90 0 40',
+                'crank 0 0 150; a 300 0 80; b 150 250 80; spare 150 60 40',
+            ],
+            '?section' => ['PK', 'PJ', 'pl', 'PM', 'PH'], '?be' => [0, 5], '?tb' => [0, 4],
+        ],
+        'belt-fit' => [
+            'pulleys' => [
+                'crank 0 0 152 drives; alternator 225 150 62; tensioner 120 196 76 back; blower 40 330 74; idler -52 214 70 back; '
+                    .'pump -176 150 128',
+            ],
+            'tensioner' => ['tensioner 169 159 61 175 160 125', '169 159 61 175 125 160 70', '169 159 55 180 165 130'],
+            '?belt' => ['6PK1570', '1560', '1600', '1700', '1400'], '?belts' => ['6PK1555; 6PK1570; 6PK1585', 'K060620; 1565'],
+        ],
+        'pulley-change' => [
+            'crank' => [120, 180], '?crank_new' => [120, 180], 'old' => [60, 90], 'new' => [60, 90], 'redline' => [5500, 8500],
+            '?limit' => [12000, 20000], '?pressure_ratio_old' => ['1.3', '1.45', '1.8'], '?type' => [
+                'positive-displacement', 'centrifugal',
+            ],
+            '?altitude' => [0, 2500],
+        ],
+        'belt-slip' => [
+            'ribs' => ['0', '6', '8', '10'], 'wrap' => [40, 210], 'slack_tension' => [20, 500], 'power' => [1, 90],
+            'speed' => [2000, 16000], 'd' => [50, 160], '?friction' => ['0.1', '0.35', '0.5'],
+        ],
+        'belt-code' => ['code' => ['6PK1915', '6 PK 1915', 'K060755', 'EPDM 8PK2120', '4PJ1200', 'L100850', '12PM2000', 'A42', '0PK1000']],
+        'belt-note' => [
+            '?belt' => ['6PK1570', 'K080755', '4PJ1200'], '?mass' => ['0.114', '0.2 lb'], 'span' => [60, 500], '?note' => [20, 300],
+            '?tension' => [100, 900], '?least' => [100, 400], '?most' => [300, 700],
+        ],
         'mount-tired' => [
             '?old' => ['58; 61', '60', '70; 71; 72'], '?new' => ['64; 63', '61.9', '62.1', '70; 77; 73'], 'rock_before' => [10, 60],
             'rock_after' => [2, 50],

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\Core\Fluids;
-
-use NimbleKnuckle\Core\Quantity\Pressure;
+namespace NimbleKnuckle\Core\Quantity;
 
 /**
  * Air pressure where the work is done, absolute: by the barometer where there is one, else by the altitude.
