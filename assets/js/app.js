@@ -7,6 +7,7 @@ import { startPull } from './pull.js';
 import { startEngine } from './engine.js';
 import { startPad } from './pad.js';
 import { startKeys } from './keys.js';
+import { startBoard } from './board.js';
 import { components } from './components.js';
 
 window.htmx = htmx;
@@ -49,3 +50,4 @@ startPull({ token, say });
 startPad();
 startEngine({ token, say });
 startKeys();
+startBoard();

@@ -1,4 +1,5 @@
 // What answers without the server: dialogs, the drawer, clocks, units, reasons, the board's theme.
+import { board } from './board.js';
 import { serverNow } from './sync.js';
 
 const THEME = 'nk-theme';
@@ -137,5 +138,5 @@ const copyLink = () => ({
 });
 
 export const components = (Alpine) => {
-  for (const [name, component] of Object.entries({ page, drawer, units, clock, passing, signIn, copyLink })) Alpine.data(name, component);
+  for (const [name, component] of Object.entries({ page, drawer, units, clock, passing, signIn, copyLink, board })) Alpine.data(name, component);
 };

@@ -7,9 +7,11 @@ namespace NimbleKnuckle\Core\BeltDrive;
 /** A drive with its tensioner: the angle of the arm for a belt of a given length, in mm and degrees. */
 final readonly class BeltFit
 {
-    /** Degrees from look to look before halving. */
-    private const STEP = 1.0;
-    private const HALVINGS = 24;
+    /** Degrees from look to look. */
+    private const STEP = 4.0;
+    private const ROUNDS = 40;
+    /** Of degrees and of mm. */
+    private const NEAR = 1e-9;
 
     /**
      * @param list<Pulley> $pulleys
@@ -28,20 +30,40 @@ final readonly class BeltFit
      */
     public static function of(array $pulleys, int $idler, Tensioner $tensioner, BeltSection $section): self
     {
+        return new self($pulleys, $idler, $tensioner, $section, self::table($pulleys, $idler, $tensioner, $section));
+    }
+
+    /**
+     * From the rest on, as long as the arm takes up more with each degree: past the angle where it takes up least, no belt holds it.
+     *
+     * @param list<Pulley> $pulleys
+     *
+     * @return non-empty-list<array{float, float}> angle => length
+     *
+     * @throws NoBeltPath
+     */
+    private static function table(array $pulleys, int $idler, Tensioner $tensioner, BeltSection $section): array
+    {
         $table = [];
-        $last = null;
-        $end = $tensioner->end();
-        $steps = max(2, (int) ceil(abs($end - $tensioner->free) / self::STEP));
+        $last = NoBeltPath::tooFew();
+        $steps = max(2, (int) ceil(abs($tensioner->end() - $tensioner->free) / self::STEP));
         for ($i = 0; $i <= $steps; ++$i) {
-            $angle = $tensioner->free + ($end - $tensioner->free) * $i / $steps;
+            $angle = $tensioner->free + ($tensioner->end() - $tensioner->free) * $i / $steps;
             try {
-                $table[] = [$angle, self::path($pulleys, $idler, $tensioner, $section, $angle)->length];
+                $length = self::path($pulleys, $idler, $tensioner, $section, $angle)->length;
             } catch (NoBeltPath $e) {
                 $last = $e;
+                continue;
             }
-        }[] !== $table || throw $last ?? NoBeltPath::tooFew();
+            $b = $table[count($table) - 1][1] ?? $length;
+            $a = $table[count($table) - 2][1] ?? $b;
+            if (($b - $a) * ($length - $b) < 0.0) {
+                break;
+            }
+            $table[] = [$angle, $length];
+        }
 
-        return new self($pulleys, $idler, $tensioner, $section, $table);
+        return [] === $table ? throw $last : $table;
     }
 
     /**
@@ -60,7 +82,7 @@ final readonly class BeltFit
         for ($i = 1, $count = count($this->table); $i < $count; ++$i) {
             [[$from, $a], [$to, $b]] = [$this->table[$i - 1], $this->table[$i]];
             if (($a - $length) * ($b - $length) <= 0.0) {
-                return $this->placed($length, $this->halved($length, $from, $to, $a > $b));
+                return $this->placed($length, $this->met($length, $from, $to, $a - $length, $b - $length));
             }
         }
         $at = [$this->table[0], $this->table[0]];
@@ -114,12 +136,21 @@ final readonly class BeltFit
         });
     }
 
-    private function halved(float $length, float $from, float $to, bool $falls): float
+    /** False position that halves the end that stays (Illinois): the angle between two looks at which the length is met. */
+    private function met(float $length, float $from, float $to, float $a, float $b): float
     {
-        for ($n = 0; $n < self::HALVINGS; ++$n) {
-            $middle = ($from + $to) / 2;
-            $isBefore = ($this->at($middle)->length > $length) === $falls;
-            $isBefore ? $from = $middle : $to = $middle;
+        $side = 0;
+        for ($n = 0; $n < self::ROUNDS && abs($to - $from) > self::NEAR; ++$n) {
+            $angle = abs($b - $a) < 1e-12 ? ($from + $to) / 2 : ($from * $b - $to * $a) / ($b - $a);
+            $off = $this->at($angle)->length - $length;
+            if (abs($off) < self::NEAR) {
+                return $angle;
+            }
+            if ($off * $b > 0.0) {
+                [$to, $b, $a, $side] = [$angle, $off, -1 === $side ? $a / 2 : $a, -1];
+            } else {
+                [$from, $a, $b, $side] = [$angle, $off, 1 === $side ? $b / 2 : $b, 1];
+            }
         }
 
         return ($from + $to) / 2;

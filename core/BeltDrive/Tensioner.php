@@ -22,6 +22,12 @@ final readonly class Tensioner
         [$this->near, $this->far] = $isNear ? $window : [$window[1], $window[0]];
     }
 
+    /** Seen from the other side. */
+    public function mirrored(): self
+    {
+        return new self(-$this->x, $this->y, $this->arm, 180 - $this->free, [180 - $this->near, 180 - $this->far]);
+    }
+
     public function restsInWindow(): bool
     {
         return ($this->free - $this->near) * ($this->free - $this->far) < 0.0;

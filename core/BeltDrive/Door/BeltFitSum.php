@@ -121,7 +121,7 @@ final readonly class BeltFitSum implements Sum
             [self::judged($best)], self::working($places, $tensioner, $middle));
     }
 
-    private static function judged(ArmPlace $best): Check
+    public static function judged(ArmPlace $best): Check
     {
         $belt = Show::n($best->length, 5).' mm';
 
@@ -151,7 +151,7 @@ final readonly class BeltFitSum implements Sum
         $lines = array_map(static fn (ArmPlace $one): Working => new Working(
             Show::n($one->length, 5).' mm', 'Le(arm) = belt; travel = (arm − near)/(far − near)', $window, sprintf(
                 '%s°, %s %%', Show::n($one->angle), Show::n($one->travel, 3),
-            ), 'solved by halving',
+            ), 'solved by false position',
         ), $places);
         if (null !== $middle) {
             $lines[] = new Working(

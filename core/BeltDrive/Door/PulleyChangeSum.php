@@ -100,11 +100,9 @@ final readonly class PulleyChangeSum implements Sum
         [$crank, $driven] = self::diameters($in);
         $redline = $in->between('redline', Kind::Speed, 500.0, 20_000.0);
         $old = $in->has('pressure_ratio_old') ? $in->between('pressure_ratio_old', Kind::Number, 1.0, 6.0) : null;
-        $type = BlowerType::from(
-            $in->has('type') ? $in->oneOf('type', ...array_column(BlowerType::cases(), 'value')) : 'positive-displacement',
-        );
+        $named = $in->has('type') ? $in->oneOf('type', ...array_column(BlowerType::cases(), 'value')) : 'positive-displacement';
+        $type = BlowerType::from($named);
         $air = Air::at($in->has('altitude') ? $in->between('altitude', Kind::Altitude, -430.0, 6000.0) : 0.0);
-        $type = BlowerType::from($type);
         $change = PulleyChange::of($crank, $driven, $redline, $old, $type);
         $limit = $in->has('limit') ? $in->between('limit', Kind::Speed, 100.0, 100_000.0) : null;
         $boost = $change->boost($air->pressure);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
+use NimbleKnuckle\Core\BeltDrive\Drive;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
 
@@ -20,6 +21,8 @@ final readonly class VehicleSheet
     public Lifting $lifting;
     /** @var list<string> what nobody has checked on the vehicle yet, as “items.airbox”; from a starter sheet or a copy */
     public array $toCheck;
+    /** @var array<string, Drive> its belts */
+    public array $drives;
     /** @var array<string, list<Joint>> item => its joints */
     private array $jointsOfItem;
 
@@ -27,8 +30,7 @@ final readonly class VehicleSheet
      * @param array<string, Item> $items
      * @param array<string, Joint> $joints
      * @param array<string, Circuit> $circuits
-     * @param array{list<Limit>, Lifting, list<string>} $more how far things may be moved, what is known of lifting the engine, what is
-     *                                                        still to be checked
+     * @param array{list<Limit>, Lifting, list<string>, array<string, Drive>} $more limits, lifting, what is to be checked, belts
      */
     private function __construct(
         public string $id,
@@ -40,7 +42,7 @@ final readonly class VehicleSheet
         public array $circuits,
         array $more,
     ) {
-        [$this->limits, $this->lifting, $this->toCheck] = $more;
+        [$this->limits, $this->lifting, $this->toCheck, $this->drives] = $more;
         $hides = [];
         foreach ($items as $item) {
             foreach ($item->access->behind as $front) {
@@ -60,7 +62,7 @@ final readonly class VehicleSheet
     {
         return new self(
             $this->id, $this->name, $this->short, $this->about, $this->items, array_map($change, $this->joints), $this->circuits,
-            [$this->limits, $this->lifting, $this->toCheck],
+            [$this->limits, $this->lifting, $this->toCheck, $this->drives],
         );
     }
 
@@ -145,7 +147,10 @@ final readonly class VehicleSheet
         return new self(
             $node->string('id'), $node->string('name'), $node->string('short', $node->string('name')), $node->string('about', ''),
             $items, $joints, $circuits,
-            [$limits, self::lifting($node, $items), self::stillThere($node->strings('to_check'), $items, $joints, $circuits)],
+            [
+                $limits, self::lifting($node, $items), self::stillThere($node->strings('to_check'), $items, $joints, $circuits),
+                $node->has('drives') ? self::byId($node, 'drives', Drive::read(...)) : [],
+            ],
         );
     }
 
@@ -307,7 +312,7 @@ final readonly class VehicleSheet
     }
 
     /**
-     * @template T of Item|Joint|Circuit
+     * @template T of Item|Joint|Circuit|Drive
      *
      * @param callable(Node): T $read
      *

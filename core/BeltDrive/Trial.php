@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\BeltDrive;
+
+use NimbleKnuckle\Core\Quantity\Length;
+
+/** A drive with another size of one pulley, and perhaps of its driver: the belt's way, and what it does to speed and boost. */
+final readonly class Trial
+{
+    /** @param ?PulleyChange $change null where nobody said how fast the crank may turn, or it is no driven pulley */
+    private function __construct(public float $d, public DriveState $state, public int $at, public ?PulleyChange $change)
+    {
+    }
+
+    public static function of(Drive $drive, string $pulley, float $d, ?float $crank = null): self
+    {
+        $driver = $drive->driver();
+        $with = $drive->sized($pulley, $d);
+        $with = null === $crank || null === $driver ? $with : $with->sized($driver->name, $crank);
+        $at = 0;
+        foreach ($drive->pulleys as $i => $one) {
+            $at = $one->name === $pulley ? $i : $at;
+        }
+
+        return new self($d, DriveState::of($with), $at, self::change($drive, $with, $driver));
+    }
+
+    /** Of the blower, whichever of the two is changed. */
+    private static function change(Drive $drive, Drive $with, ?Pulley $driver): ?PulleyChange
+    {
+        $blower = $drive->blower;
+        $old = null === $blower ? null : $drive->named($blower->pulley);
+        $new = null === $blower ? null : $with->named($blower->pulley);
+        $crank = null === $driver ? null : $with->named($driver->name);
+        if (null === $blower || null === $old || null === $new || null === $driver || null === $crank || $blower->redline <= 0.0) {
+            return null;
+        }
+        $mm = Length::millimetres(...);
+
+        return PulleyChange::of(
+            [$mm($driver->d), $mm($crank->d)], [$mm($old->d), $mm($new->d)], $blower->redline,
+            $blower->pressureRatio > 0.0 ? $blower->pressureRatio : null, $blower->type,
+        );
+    }
+
+    /** Degrees of belt round it; null where no belt runs. */
+    public function wrap(): ?float
+    {
+        return $this->state->path?->wraps[$this->at] ?? null;
+    }
+
+    /** @return list<string> why it cannot be: “no-belt”, “outside-window”, “over-speed”, “wrap”, “through” */
+    public function stops(): array
+    {
+        $blower = $this->state->drive->blower;
+        $path = $this->state->path;
+
+        return array_keys(array_filter([
+            'no-belt' => null === $path,
+            'outside-window' => null !== $this->state->arm && !$this->state->arm->fits(),
+            'over-speed' => null !== $this->change && null !== $blower && $blower->limit > 0.0 && $this->change->speed > $blower->limit,
+            'wrap' => null !== $path && Side::Ribs === $path->pulleys[$this->at]->side && $path->wraps[$this->at] < BeltPath::LEAST,
+            'through' => null !== $path && ($path->gaps()[0]['gap'] ?? 1.0) <= 0.0,
+        ]));
+    }
+}
