@@ -43,7 +43,7 @@ final class SumPagesTest extends AppTestCase
         'coolant-protect' => '−3', 'vacuum-fill' => 'kPa', 'coolant-level' => 'L', 'warm-up' => 'sound', 'thermostat-test' => 'K',
         'oil-fill' => 'L', 'clamp-size' => 'mm', 'mount-tired' => '6.00',
         'belt-path' => '570', 'belt-fit' => '570', 'pulley-change' => 'rpm', 'belt-slip' => '9.23', 'belt-code' => '915',
-        'belt-note' => '302',
+        'belt-note' => '302', 'press-fit' => 'kN', 'press-screw' => 'N·m',
         'seal-squeeze' => '19.8', 'face-seal' => '2.00', 'bolt-spacing' => '31.2',
         'extension-twist' => '12.6', 'clearance' => 'mm', 'tilt-clearance' => '37.4', 'lift-links' => 'times', 'mount-share' => '°',
     ];

@@ -118,6 +118,31 @@ final class ContractTest extends TestCase
             ['mass' => 0.114, 'span' => 254, 'note' => 96, 'least' => 200, 'most' => 444.82216152605],
             ['mass' => '0.114 kg', 'span' => '10 in', 'note' => '96 Hz', 'least' => '0.2 kN', 'most' => '100 lbf'],
         ],
+        'press-fit' => [
+            [
+                'shaft' => 32, 'bore' => 31.965, 'hub' => 60, 'hollow' => 12.7, 'length' => 25.4, 'temperature' => [20, 30],
+                'roughness' => [0.004, 0.006], 'materials' => [['name' => 'steel', 'yield' => 400], 'cast iron 250'], 'friction' => 0.12,
+                'clearance' => 0.05, 'bonded' => true,
+            ],
+            [
+                'shaft' => '3.2 cm', 'bore' => '31965 µm', 'hub' => '6 cm', 'hollow' => '1/2 in', 'length' => '1 in',
+                'temperature' => '68 °F; 30 °C', 'roughness' => '4 µm; 6 µm', 'materials' => 'steel 400 MPa; iron 250',
+                'friction' => '0.12',
+                'clearance' => '50 µm', 'bonded' => 'yes',
+            ],
+        ],
+        'press-screw' => [
+            [
+                'force' => 26000, 'screw' => 'M16', 'material' => 'steel', 'friction' => 0.12, 'face' => ['radius' => 12.7],
+                'travel' => 25.4,
+                'engaged' => 20, 'bolts' => [['thread' => 'M8', 'engaged' => 12.7], ['thread' => 'M8', 'engaged' => 12.7]],
+                'curve' => [[0, 20], [10, 60], [25, 60], [25.3, 130]],
+            ],
+            [
+                'force' => '26 kN', 'screw' => 'M16x2', 'material' => 'Steel', 'friction' => '0.12; 0.12', 'face' => '1/2 in',
+                'travel' => '1 in', 'engaged' => '2 cm', 'bolts' => 'M8 1/2 in; M8x1.25 12.7 mm', 'curve' => '0 20; 10 60; 25 60; 25.3 130',
+            ],
+        ],
         'torque-check' => [
             ['stated' => '23.05 N·m', 'thread' => 'M8', 'grade' => '8.8'],
             ['stated' => '17.0008 lbf·ft', 'thread' => 'M8x1.25', 'grade' => 8.8],
