@@ -124,6 +124,29 @@ final readonly class BeltDrawing
         return $d.' Z';
     }
 
+    /**
+     * The belt where it lies already: round these pulleys, and from one to the next in belt order.
+     *
+     * @param list<int> $laid
+     */
+    public static function laid(BeltPath $path, array $laid): string
+    {
+        $count = count($path->spans);
+        $d = '';
+        foreach ($laid as $at) {
+            $r = $path->pulleys[$at]->pitchRadius($path->section);
+            [$in, $out] = [$path->spans[($at + $count - 1) % $count]->end, $path->spans[$at]->start];
+            $d .= self::n(
+                ' M%s %s A%s %s 0 %d %d %s %s', $in[0], -$in[1], $r, $r, $path->wraps[$at] > 180 ? 1 : 0, self::sweep($path, $at), $out[0],
+                -$out[1],
+            );
+            $to = $path->spans[$at]->end;
+            $d .= in_array(($at + 1) % $count, $laid, true) ? self::n(' L%s %s', $to[0], -$to[1]) : '';
+        }
+
+        return trim($d);
+    }
+
     /** @return list<array{x: float, y: float, angle: float}> */
     private static function chevrons(BeltPath $path, bool $isForward): array
     {

@@ -11,16 +11,22 @@ final readonly class Drive
 {
     public const FORMAT = 'nimble-knuckle/drive@1';
 
+    public ?Tensioner $tensioner;
+    /** The place of the pulley on the tensioner's arm; -1 where there is none. */
+    public int $idler;
+
     /**
      * @param list<Pulley> $pulleys in belt order
-     * @param int $idler the place of the pulley on the tensioner's arm; -1 where there is none
+     * @param array{?Tensioner, int} $tension the tensioner, and which pulley is on its arm
      * @param string $belt what is on it now: a code or a length, empty where nobody said
      * @param ?Blower $blower what it drives that makes boost
+     * @param string $item which item of the vehicle the belt is; empty where nobody said
      */
     private function __construct(
-        public string $id, public string $name, public BeltSection $section, public array $pulleys, public ?Tensioner $tensioner,
-        public int $idler, public string $belt, public ?Blower $blower,
+        public string $id, public string $name, public BeltSection $section, public array $pulleys, array $tension, public string $belt,
+        public ?Blower $blower, public string $item,
     ) {
+        [$this->tensioner, $this->idler] = $tension;
     }
 
     public static function read(Node $node): self
@@ -41,8 +47,8 @@ final readonly class Drive
         return new self(
             $node->string('id'), $node->string('name'), $section->with(
                 $node->has('be') ? $node->float('be') : null, $node->has('tb') ? $node->float('tb') : null,
-            ), $pulleys, $tensioner, $idler, $node->string('belt', ''),
-            $node->has('blower') ? Blower::read($node->node('blower'), $pulleys) : null,
+            ), $pulleys, [$tensioner, $idler], $node->string('belt', ''),
+            $node->has('blower') ? Blower::read($node->node('blower'), $pulleys) : null, $node->string('item', ''),
         );
     }
 
@@ -95,7 +101,9 @@ final readonly class Drive
     {
         $pulleys = array_map(static fn (Pulley $one): Pulley => $one->name === $name ? $one->sized($d) : $one, $this->pulleys);
 
-        return new self($this->id, $this->name, $this->section, $pulleys, $this->tensioner, $this->idler, $this->belt, $this->blower);
+        return new self(
+            $this->id, $this->name, $this->section, $pulleys, [$this->tensioner, $this->idler], $this->belt, $this->blower, $this->item,
+        );
     }
 
     public function named(string $name): ?Pulley

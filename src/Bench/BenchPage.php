@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Bench\View\Barrier;
+use NimbleKnuckle\App\Bench\View\Belted;
 use NimbleKnuckle\App\Bench\View\BenchView;
 use NimbleKnuckle\App\Bench\View\Card;
 use NimbleKnuckle\App\Bench\View\Carried;
@@ -24,6 +25,8 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Kit\KitReader;
+use NimbleKnuckle\Core\BeltDrive\DriveState;
+use NimbleKnuckle\Core\BeltDrive\RouteDrawing;
 use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
@@ -83,10 +86,19 @@ final readonly class BenchPage
             ...$this->joint($record, $fit, $step, Deed::Tighten === $step->deed ? $joint : null),
             $this->worked($record, $fit, $step, $circuit),
             $this->filling($fit, $step, $circuit),
+            new Belted($this->belt($fit, $step)),
             new Carried(
                 $fit->state->isClosed($step->id) ? null : LedgerDrawing::for($fit->actual(), $fit->vehicle, $step),
             ),
         ]);
+    }
+
+    private function belt(Fit $fit, Step $step): ?RouteDrawing
+    {
+        $isMoved = Deed::Remove === $step->deed || Deed::Refit === $step->deed;
+        $drive = $isMoved ? $fit->vehicle->driveOf($step->target->item) : null;
+
+        return null === $drive ? null : RouteDrawing::of(DriveState::of($drive));
     }
 
     private function place(Fit $fit, Step $step): Place

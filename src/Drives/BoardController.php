@@ -104,7 +104,7 @@ final class BoardController extends AbstractController
         $given = [
             'vehicle' => $vehicle, 'name' => $name, 'form' => $form, 'view' => $view, 'missing' => $missing, 'said' => $said,
             'error' => $error, 'seen' => $seen, 'behind' => $behind, 'sections' => BeltSection::names(),
-            'drives' => $vehicle->sheet()->drives,
+            'drives' => $vehicle->sheet()->drives, 'items' => $vehicle->sheet()->items,
         ];
         if ($isFragment) {
             return $this->renderBlock('drives/board.html.twig', 'drawn', $given);

@@ -21,16 +21,22 @@ final readonly class DriveForm
     private const MEASURED = ['pulley' => '', 'a' => '', 'da' => '', 'b' => '', 'db' => '', 'c' => '', 'dc' => '', 'side' => 'left'];
     private const MOST = 30;
 
+    public string $name;
+    public string $section;
+    public string $belt;
+    public string $item;
+
     /**
+     * @param array{string, string, string, string} $said name, section, what is on it, which item it is
      * @param list<array<string, string>> $rows
      * @param array<string, string> $arm
      * @param array<string, string> $blower
      * @param array<string, string> $measured
      */
     private function __construct(
-        public string $name, public string $section, public string $belt, public array $rows, public string $drives, public array $arm,
-        public array $blower, public array $measured,
+        array $said, public array $rows, public string $drives, public array $arm, public array $blower, public array $measured,
     ) {
+        [$this->name, $this->section, $this->belt, $this->item] = $said;
     }
 
     /** @param InputBag<string> $in */
@@ -42,7 +48,10 @@ final readonly class DriveForm
         }
 
         return new self(
-            trim($in->getString('name')), $in->getString('section', BeltSection::COMMON), trim($in->getString('belt')), $rows,
+            [
+                trim($in->getString('name')), $in->getString('section', BeltSection::COMMON), trim($in->getString('belt')),
+                $in->getString('item'),
+            ], $rows,
             $in->getString('drives', '0'), self::texts($in->all('t'), self::ARM), self::texts($in->all('b'), self::BLOWER),
             self::texts($in->all('m'), self::MEASURED),
         );
@@ -64,7 +73,10 @@ final readonly class DriveForm
         }
 
         return new self(
-            self::text($drive['name'] ?? ''), self::text($drive['section'] ?? BeltSection::COMMON), self::text($drive['belt'] ?? ''), $rows,
+            [
+                self::text($drive['name'] ?? ''), self::text($drive['section'] ?? BeltSection::COMMON),
+                self::text($drive['belt'] ?? ''), self::text($drive['item'] ?? ''),
+            ], $rows,
             $drives, self::texts($arm, self::ARM), self::texts(self::part($drive, 'blower'), self::BLOWER), self::MEASURED,
         );
     }
@@ -86,7 +98,7 @@ final readonly class DriveForm
         ];
 
         return new self(
-            '', BeltSection::COMMON, '', [$row('crank', '0', '0', ''), $row('', '', '', ''), $row('', '', '', '')], '0', self::ARM,
+            ['', BeltSection::COMMON, '', ''], [$row('crank', '0', '0', ''), $row('', '', '', ''), $row('', '', '', '')], '0', self::ARM,
             self::BLOWER, self::MEASURED,
         );
     }
@@ -118,7 +130,10 @@ final readonly class DriveForm
     /** @param list<array<string, string>> $rows */
     private function having(array $rows, string $drives): self
     {
-        return new self($this->name, $this->section, $this->belt, $rows, $drives, $this->arm, $this->blower, $this->measured);
+        return new self(
+            [$this->name, $this->section, $this->belt, $this->item], $rows, $drives, $this->arm, $this->blower,
+            $this->measured,
+        );
     }
 
     /**
@@ -184,6 +199,7 @@ final readonly class DriveForm
             'id' => $id, 'name' => '' === $this->name ? throw InvalidInput::in(
                 'name', 'A belt needs a name: “six-rib belt”.',
             ) : $this->name,
+            'item' => $this->item,
             'section' => BeltSection::named($this->section)->name ?? BeltSection::COMMON, 'belt' => $this->belt, 'pulleys' => $pulleys,
         ];
 

@@ -10,6 +10,7 @@ use NimbleKnuckle\App\Drives\ChangePulleyController;
 use NimbleKnuckle\App\Drives\DriveFileController;
 use NimbleKnuckle\App\Drives\DriveForm;
 use NimbleKnuckle\App\Drives\DriveShelf;
+use NimbleKnuckle\App\Drives\RoutingController;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Schemas\SchemaBook;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -23,6 +24,7 @@ use Symfony\Component\HttpFoundation\File\UploadedFile;
 #[CoversClass(DriveFileController::class)]
 #[CoversClass(DriveForm::class)]
 #[CoversClass(DriveShelf::class)]
+#[CoversClass(RoutingController::class)]
 final class DrivesTest extends AppTestCase
 {
     private const BLOWER = '/vehicles/ostrel-vane-s6/drives/blower';
@@ -189,6 +191,24 @@ final class DrivesTest extends AppTestCase
         $this->client->request('GET', self::BLOWER.'/change?d=wide');
         self::assertResponseIsSuccessful();
         self::assertSelectorTextContains('[role=alert]', 'length');
+    }
+
+    public function testABeltIsLaidStepByStepAndOnTheBench(): void
+    {
+        $this->signIn('petra');
+        $crawler = $this->client->request('GET', '/vehicles/ostrel-vane-s6/drives/accessory/routing');
+        for ($steps = 1; '' !== $crawler->filter('.walk .go')->text() && 'Done' !== $crawler->filter('.walk .go')->text(); ++$steps) {
+            $crawler = $this->client->click($crawler->filter('.walk .go')->link());
+            self::assertResponseIsSuccessful();
+        }
+        self::assertSame(8, $steps);
+        self::assertCount(4, $crawler->filter('.seats li'));
+        $this->signIn('joss');
+        $crawler = $this->client->request('GET', '/start?vehicle=ostrel-vane-s6&procedure=serpentine-belt');
+        $this->client->submit($crawler->selectButton('Make the sheet')->form());
+        $fit = $this->client->followRedirect()->getUri();
+        $this->client->request('GET', $fit.'/bench/belt-on');
+        self::assertSelectorCount(5, 'svg.drive .number');
     }
 
     public function testAHelperLooksAndChangesNothing(): void

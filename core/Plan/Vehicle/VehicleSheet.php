@@ -154,6 +154,18 @@ final readonly class VehicleSheet
         );
     }
 
+    /** The belt that an item is; null where it is none, or nobody drew it. */
+    public function driveOf(string $item): ?Drive
+    {
+        foreach ('' === $item ? [] : $this->drives as $drive) {
+            if ($drive->item === $item) {
+                return $drive;
+            }
+        }
+
+        return null;
+    }
+
     /** Whether somebody has seen it on this vehicle, or entered it by hand. */
     public function isChecked(string $kind, string $id): bool
     {
