@@ -44,6 +44,7 @@ final class SumPagesTest extends AppTestCase
         'oil-fill' => 'L', 'clamp-size' => 'mm', 'mount-tired' => '6.00',
         'belt-path' => '570', 'belt-fit' => '570', 'pulley-change' => 'rpm', 'belt-slip' => '9.23', 'belt-code' => '915',
         'belt-note' => '302', 'press-fit' => 'kN', 'press-screw' => 'N·m',
+        'drive-wear' => 'Renew soon', 'belt-line' => '°',
         'seal-squeeze' => '19.8', 'face-seal' => '2.00', 'bolt-spacing' => '31.2',
         'extension-twist' => '12.6', 'clearance' => 'mm', 'tilt-clearance' => '37.4', 'lift-links' => 'times', 'mount-share' => '°',
     ];
@@ -99,9 +100,8 @@ final class SumPagesTest extends AppTestCase
     public function testABadFieldIsNamedAndWhatWasTypedStays(string $name): void
     {
         $this->signIn('petra');
-        $needed = array_values(
-            array_filter(Doors::book()->named($name)->fields(), static fn ($f): bool => $f->required && [] === $f->choices),
-        )[0];
+        $fields = Doors::book()->named($name)->fields();
+        $needed = array_values(array_filter($fields, static fn ($f): bool => $f->required && [] === $f->choices))[0] ?? $fields[0];
         $crawler = $this->client->request('GET', '/sums/'.$name.'?'.$needed->name.'=%3Cwrong%3E');
         self::assertResponseIsSuccessful();
         self::assertSelectorExists('#answer [role=alert]');

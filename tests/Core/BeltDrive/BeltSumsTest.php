@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\BeltDrive;
 
+use NimbleKnuckle\Core\BeltDrive\Alignment;
 use NimbleKnuckle\Core\BeltDrive\BeltCode;
 use NimbleKnuckle\Core\BeltDrive\BeltDrawing;
 use NimbleKnuckle\Core\BeltDrive\BeltPath;
 use NimbleKnuckle\Core\BeltDrive\BeltSection;
 use NimbleKnuckle\Core\BeltDrive\BeltSlip;
 use NimbleKnuckle\Core\BeltDrive\Door\DriveReading;
+use NimbleKnuckle\Core\BeltDrive\DriveWear;
 use NimbleKnuckle\Core\BeltDrive\Pulley;
 use NimbleKnuckle\Core\BeltDrive\PulleyChange;
 use NimbleKnuckle\Core\BeltDrive\Side;
@@ -32,6 +34,8 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(BeltCode::class)]
 #[CoversClass(BeltDrawing::class)]
 #[CoversClass(SpanNote::class)]
+#[CoversClass(DriveWear::class)]
+#[CoversClass(Alignment::class)]
 #[CoversClass(Entries::class)]
 final class BeltSumsTest extends TestCase
 {
@@ -180,6 +184,65 @@ final class BeltSumsTest extends TestCase
         self::assertEqualsWithDelta(100.0, SpanNote::frequency(0.1, Length::millimetres(500), Force::newtons(1000)), 1e-9);
     }
 
+    public function testWhatIsSeenOnABelt(): void
+    {
+        $when = self::when(...);
+        self::assertSame(
+            [['sound'], ['soon'], ['soon'], ['now']],
+            array_map($when, [['cracks' => 2], ['cracks' => 3], ['cracks' => 9], ['cracks' => 10]]),
+        );
+        $ribs = static fn (float $now): array => self::answer('drive-wear', ['rib_new' => 2, 'rib_now' => $now])->entries('when');
+        self::assertSame([['sound'], ['soon'], ['soon'], ['now'], ['sound']], array_map($ribs, [1.72, 1.69, 1.42, 1.39, 2.1]));
+        self::assertSame([['sound'], ['soon'], ['now']], array_map($when, [['swing' => 2.9], ['swing' => 3], ['swing' => 6]]));
+        self::assertSame([['sound'], ['soon'], ['now']], array_map($when, [['play' => 0.4], ['play' => 0.5], ['play' => 1.5]]));
+        self::assertSame([['now'], ['sound'], ['soon']], array_map($when, [['spin' => 100], ['spin' => '2 turns'], ['spin' => '7 turns']]));
+        $seen = [
+            'missing' => 'now', 'frayed' => 'now', 'parted' => 'now', 'oily' => 'now', 'glazed' => 'soon', 'weak' => 'now',
+            'noisy' => 'soon', 'rough' => 'now', 'uncapped' => 'soon',
+        ];
+        foreach ($seen as $field => $is) {
+            self::assertSame([$is], $when([$field => true]), $field);
+        }
+        $all = self::answer('drive-wear', ['cracks' => 1, 'glazed' => true, 'swing' => 1, 'rough' => true]);
+        self::assertSame(['belt', 'tensioner', 'idler'], $all->entries('part'));
+        self::assertSame(['soon', 'sound', 'now'], $all->entries('when'));
+    }
+
+    /** Only a belt that fails does it, and only there. */
+    public function testAFailingBeltBesideACrankSealIsAStop(): void
+    {
+        self::assertTrue(self::answer('drive-wear', ['missing' => true, 'near_seal' => true])->hasCheck('seal'));
+        self::assertFalse(self::answer('drive-wear', ['missing' => true])->hasCheck('seal'));
+        self::assertFalse(self::answer('drive-wear', ['glazed' => true, 'near_seal' => true])->hasCheck('seal'));
+        self::assertFalse(self::answer('drive-wear', ['weak' => true, 'near_seal' => true])->hasCheck('seal'));
+    }
+
+    public function testPulleysInLine(): void
+    {
+        $r = self::answer('belt-line', ['gap' => 2, 'span' => 200]);
+        self::assertEqualsWithDelta(rad2deg(atan(0.01)), $r->number('angle'), 1e-9);
+        self::assertSame('stop', $r->verdict->value);
+        self::assertEqualsWithDelta(2.0, $r->number('offset'), 1e-9);
+        $edge = 200 * tan(deg2rad(0.5));
+        self::assertSame('watch', self::answer('belt-line', ['gap' => $edge - 0.001, 'span' => 200])->verdict->value);
+        self::assertSame('stop', self::answer('belt-line', ['gap' => $edge + 0.001, 'span' => 200])->verdict->value);
+        self::assertSame('ok', self::answer('belt-line', ['gap' => 200 * tan(deg2rad(0.329)), 'span' => 200])->verdict->value);
+        self::assertEqualsWithDelta(-2.0, self::answer('belt-line', ['gap' => 2, 'span' => 200, 'proud' => true])->number('offset'), 1e-9);
+        $rims = self::answer('belt-line', ['gap' => 2, 'span' => 200, 'rim' => 3.5, 'rim_fixed' => 2]);
+        self::assertEqualsWithDelta(0.5, $rims->number('offset'), 1e-9);
+        $leans = self::answer('belt-line', ['gap' => 0, 'gap_far' => 1, 'across' => 60, 'span' => 400]);
+        self::assertEqualsWithDelta(rad2deg(atan(1 / 60)), $leans->number('tilt'), 1e-9);
+        self::assertTrue($leans->hasCheck('leans'));
+        self::assertTrue(self::answer('belt-line', ['gap' => 0, 'span' => 200, 'run_out' => 0.26])->hasCheck('runs-out'));
+        self::assertTrue(self::answer('belt-line', ['gap' => 0, 'span' => 200, 'run_out' => 0.25])->hasCheck('true'));
+        self::assertTrue(
+            self::answer('belt-line', ['gap' => 0, 'span' => 200, 'rib_old' => 11.2, 'rib_new' => 11.71])->hasCheck('other-offset'),
+        );
+        self::assertTrue(
+            self::answer('belt-line', ['gap' => 0, 'span' => 200, 'rib_old' => 11.2, 'rib_new' => 11.69])->hasCheck('same-offset'),
+        );
+    }
+
     /** @param array<string, mixed> $in */
     #[DataProvider('refused')]
     public function testWhatIsRefusedNamesItsFieldAndTheRemedy(string $sum, array $in, string $field, string $says): void
@@ -228,6 +291,10 @@ final class BeltSumsTest extends TestCase
             'belt-note', ['belt' => '6PK1570', 'span' => 268, 'note' => 96, 'tension' => 300], 'tension', 'not both',
         ];
         yield 'neither' => ['belt-note', ['belt' => '6PK1570', 'span' => 268], 'note', 'Hz'];
+        yield 'nothing looked at' => ['drive-wear', ['near_seal' => true], 'cracks', 'Say one thing'];
+        yield 'no new rib' => ['drive-wear', ['rib_now' => 2], 'rib_new', 'new belt'];
+        yield 'no other edge' => ['belt-line', ['gap' => 1, 'span' => 200, 'across' => 60], 'gap_far', 'needed'];
+        yield 'no new offset' => ['belt-line', ['gap' => 1, 'span' => 200, 'rib_old' => 60], 'rib_new', 'needed'];
         yield 'no mass' => ['belt-note', ['span' => 268, 'note' => 96], 'mass', 'code of the belt'];
     }
 
@@ -248,6 +315,16 @@ final class BeltSumsTest extends TestCase
             self::assertNotNull($right);
             self::assertGreaterThan(0.9, sin(deg2rad($right['angle'])));
         }
+    }
+
+    /**
+     * @param array<string, mixed> $in
+     *
+     * @return list<float|string>
+     */
+    private static function when(array $in): array
+    {
+        return self::answer('drive-wear', $in)->entries('when');
     }
 
     /** @param array<string, mixed> $in */

@@ -143,6 +143,25 @@ final class ContractTest extends TestCase
                 'travel' => '1 in', 'engaged' => '2 cm', 'bolts' => 'M8 1/2 in; M8x1.25 12.7 mm', 'curve' => '0 20; 10 60; 25 60; 25.3 130',
             ],
         ],
+        'drive-wear' => [
+            ['cracks' => 4, 'rib_new' => 2.54, 'rib_now' => 2.1, 'swing' => 2, 'play' => 0.3, 'spin' => 720, 'glazed' => true],
+            [
+                'cracks' => '4', 'rib_new' => '100 thou', 'rib_now' => '0.21 cm', 'swing' => '2 mm', 'play' => '300 µm',
+                'spin' => '2 turns',
+                'glazed' => 'yes',
+            ],
+        ],
+        'belt-line' => [
+            [
+                'gap' => 1.5, 'gap_far' => 1.5, 'across' => 60, 'span' => 254, 'rim' => 3, 'rim_fixed' => 3, 'run_out' => 0.1,
+                'rib_old' => 11.2,
+                'rib_new' => 11.4,
+            ],
+            [
+                'gap' => '1.5 mm', 'gap_far' => '0.15 cm', 'across' => '6 cm', 'span' => '10 in', 'rim' => '3 mm', 'rim_fixed' => '0.3 cm',
+                'run_out' => '100 µm', 'rib_old' => '1.12 cm', 'rib_new' => '11.4 mm',
+            ],
+        ],
         'torque-check' => [
             ['stated' => '23.05 N·m', 'thread' => 'M8', 'grade' => '8.8'],
             ['stated' => '17.0008 lbf·ft', 'thread' => 'M8x1.25', 'grade' => 8.8],
@@ -297,10 +316,9 @@ final class ContractTest extends TestCase
     #[DataProvider('sums')]
     public function testEveryNeededFieldIsMissed(string $name): void
     {
-        foreach (Doors::book()->named($name)->fields() as $field) {
-            if (!$field->required) {
-                continue;
-            }
+        $needed = array_filter(Doors::book()->named($name)->fields(), static fn (Field $one): bool => $one->required);
+        self::assertTrue([] !== $needed || 'drive-wear' === $name, 'any one thing that was looked at will do');
+        foreach ($needed as $field) {
             foreach ([null, '', '   '] as $nothing) {
                 try {
                     Doors::book()->run($name, [$field->name => $nothing] + self::SAME[$name][0]);

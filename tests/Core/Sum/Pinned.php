@@ -208,6 +208,16 @@ final class Pinned
                 '0 20; 5 60; 12 61; 12.2 130; 15 131',
             ],
         ],
+        'drive-wear' => [
+            '?cracks' => ['2', '3', '9', '10'], '?rib_new' => ['2.4'], '?rib_now' => [1.5, 2.4], '?missing' => ['yes', 'no', 'no'],
+            '?frayed' => ['yes', 'no', 'no'], '?parted' => ['no'], '?glazed' => ['yes', 'no'], '?oily' => ['no'],
+            '?near_seal' => ['yes', 'no'], '?swing' => [0, 9], '?play' => [0, 2], '?weak' => ['no', 'yes'], '?noisy' => ['no', 'yes'],
+            '?spin' => [0, 3000], '?rough' => ['no'], '?uncapped' => ['yes', 'no'],
+        ],
+        'belt-line' => [
+            'gap' => [0, 4], '?proud' => ['yes', 'no'], '?gap_far' => [0, 4], '?across' => [40, 120], 'span' => [80, 400], '?rim' => [0, 4],
+            '?rim_fixed' => [0, 4], '?run_out' => [0, 0.5], '?rib_old' => ['11.2'], '?rib_new' => ['11.4', '12.1'],
+        ],
         'mount-tired' => [
             '?old' => ['58; 61', '60', '70; 71; 72'], '?new' => ['64; 63', '61.9', '62.1', '70; 77; 73'], 'rock_before' => [10, 60],
             'rock_after' => [2, 50],
