@@ -11,6 +11,7 @@ use NimbleKnuckle\App\Drives\DriveFileController;
 use NimbleKnuckle\App\Drives\DriveForm;
 use NimbleKnuckle\App\Drives\DriveShelf;
 use NimbleKnuckle\App\Drives\RoutingController;
+use NimbleKnuckle\App\Drives\TensionController;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Schemas\SchemaBook;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -25,6 +26,7 @@ use Symfony\Component\HttpFoundation\File\UploadedFile;
 #[CoversClass(DriveForm::class)]
 #[CoversClass(DriveShelf::class)]
 #[CoversClass(RoutingController::class)]
+#[CoversClass(TensionController::class)]
 final class DrivesTest extends AppTestCase
 {
     private const BLOWER = '/vehicles/ostrel-vane-s6/drives/blower';
@@ -209,6 +211,29 @@ final class DrivesTest extends AppTestCase
         $fit = $this->client->followRedirect()->getUri();
         $this->client->request('GET', $fit.'/bench/belt-on');
         self::assertSelectorCount(5, 'svg.drive .number');
+    }
+
+    public function testABeltIsHeard(): void
+    {
+        $this->signIn('petra');
+        $this->client->request('GET', self::BLOWER.'/tension/example?note=84');
+        self::assertResponseHeaderSame('Content-Type', 'audio/wav');
+        $path = tempnam(sys_get_temp_dir(), 'nk');
+        self::assertIsString($path);
+        file_put_contents($path, (string) $this->client->getResponse()->getContent());
+        $crawler = $this->client->request('GET', self::BLOWER.'/tension');
+        $post = ['_csrf' => $this->value($crawler, '_csrf'), 'span' => '0'];
+        $sound = static fn (): array => ['sound' => new UploadedFile($path, 'pluck.wav', 'audio/wav', null, true)];
+        $crawler = $this->client->request('POST', self::BLOWER.'/tension', $post, $sound());
+        self::assertResponseIsSuccessful();
+        self::assertEqualsWithDelta(84.0, (float) $crawler->filter('.figure-number')->text(), 1.6);
+        self::assertSelectorTextContains('.estimated', 'N in this span');
+        file_put_contents($path, 'no sound at all');
+        $this->client->request('POST', self::BLOWER.'/tension', $post, $sound());
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('[role=alert]', 'no WAV');
+        $this->client->request('POST', self::BLOWER.'/tension', $post);
+        self::assertSelectorTextContains('[role=alert]', 'Choose the recording');
     }
 
     public function testAHelperLooksAndChangesNothing(): void
