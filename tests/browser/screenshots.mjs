@@ -21,9 +21,10 @@ try {
   const signed = await page.locator('table.list tbody a').first().getAttribute('href');
   const views = {
     yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-360': [`${fit}/bench`, 360, 740],
-    review: [`${signed}/review`], 'hand-over': [`${signed}/hand-over`, 1280, 900], labels: [`${fit}/labels`], search: ['/jump?q=tarn'],
+    review: [`${signed}/review`], 'hand-over': [`${signed}/hand-over`, 1280, 900], 'belt-board': ['/vehicles/ostrel-vane-s6/drives/accessory'], 'pulley-sweep': ['/vehicles/ostrel-vane-s6/drives/blower/change?d=64&shelf=8PK1040%3B%208PK1070', 1280, 900],
+    'belt-routing': ['/vehicles/ostrel-vane-s6/drives/accessory/routing?step=3'], 'press-fit': ['/sums/press-fit', 1280, 900],
     vehicle: ['/vehicles/corrin-drover-27d'], 'edit-vehicle': ['/vehicles/corrin-drover-27d/edit?joint=pump-bolts#joint-form'],
-    'sum-torque-estimate': ['/sums/torque-estimate'], kit: ['/kit'], logbook: ['/logbook'],
+    logbook: ['/logbook'],
   };
   for (const [name, [path, width = 1280, height = 800]] of Object.entries(views)) {
     await page.setViewportSize({ width, height });

@@ -22,6 +22,9 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the belt's way: mm in, mm and degrees out. */
 final readonly class BeltPathSum implements Sum
 {
+    /** mm from its pitch line to a rim it only passes: half a belt and some swing, a working value. */
+    private const CLEAR = 5.0;
+
     public function name(): string
     {
         return 'belt-path';
@@ -99,7 +102,10 @@ final readonly class BeltPathSum implements Sum
             }
         }
         foreach ($path->gaps() as $gap) {
-            $gap['gap'] > 0.0 || $checks[] = Check::stop('through', self::through($path, $gap));
+            $gap['gap'] > 0.0 || $checks[] = Check::stop('through', self::passes($path, $gap, 'runs through'));
+            $gap['gap'] <= 0.0 || $gap['gap'] >= self::CLEAR || $checks[] = Check::watch(
+                'close', self::passes($path, $gap, sprintf('comes within %s mm of', Show::n($gap['gap'], 2))),
+            );
         }
         foreach ($path->crossings() as [$one, $other]) {
             $checks[] = Check::stop('crossing', sprintf(
@@ -112,12 +118,12 @@ final readonly class BeltPathSum implements Sum
     }
 
     /** @param array{gap: float, span: int, pulley: int} $gap */
-    private static function through(BeltPath $path, array $gap): string
+    private static function passes(BeltPath $path, array $gap, string $how): string
     {
         $span = $path->spans[$gap['span']];
 
         return sprintf(
-            'The belt from the %s to the %s runs through the %s.', $path->pulleys[$span->from]->name, $path->pulleys[$span->to]->name,
+            'The belt from the %s to the %s %s the %s.', $path->pulleys[$span->from]->name, $path->pulleys[$span->to]->name, $how,
             $path->pulleys[$gap['pulley']]->name,
         );
     }

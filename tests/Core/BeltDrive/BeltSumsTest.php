@@ -80,6 +80,16 @@ final class BeltSumsTest extends TestCase
         }
     }
 
+    public function testABeltThatPassesTooNearIsSaid(): void
+    {
+        foreach ([-24 => 'stop', -20 => 'watch', -10 => 'ok'] as $x => $verdict) {
+            $r = self::answer('belt-path', ['pulleys' => sprintf(
+                'crank 0 0 100 drives; a 400 0 100; b 400 300 100; idler %d 150 60 back; c 0 300 100', $x,
+            )]);
+            self::assertSame($verdict, $r->verdict->value, sprintf('%s mm', $r->number('gap')));
+        }
+    }
+
     public function testTheBeltThatFits(): void
     {
         $in = [
