@@ -47,6 +47,7 @@ final readonly class StepSum
             'tilt-clearance' => self::tilt($vehicle->lifting, $step),
             'mount-share' => self::shares($vehicle->lifting),
             'mount-tired' => self::wear($state),
+            'press-fit' => self::press($state),
             default => $this->known($step->asking->sum, $circuit, $state),
         };
         $query = array_filter($known, static fn (mixed $value): bool => null !== $value);
@@ -126,6 +127,20 @@ final readonly class StepSum
         return [
             'old' => $heights('height_old_'), 'new' => $heights('height_new_'), 'rock_before' => $value('rock_before'),
             'rock_after' => $value('rock_after'),
+        ];
+    }
+
+    /** @return array<string, string|float|null> what was measured of snout and bore, front and back; a damper has rubber in it */
+    private static function press(FitState $state): array
+    {
+        $value = static fn (string $field): ?float => $state->readingOf($field)?->value;
+        $along = static fn (string $field): ?string => null === $value($field) ? null : implode(
+            '; ', array_filter([$value($field), $value($field.'_back')], static fn (?float $one): bool => null !== $one),
+        );
+
+        return null === $value('snout') ? [] : [
+            'shaft' => $along('snout'), 'bore' => $along('bore'), 'hub' => $value('hub_outside'), 'length' => $value('fit_length'),
+            'bonded' => 'yes',
         ];
     }
 

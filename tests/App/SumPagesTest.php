@@ -11,6 +11,9 @@ use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Sums\BookOfToday;
 use NimbleKnuckle\App\Sums\SumGroups;
 use NimbleKnuckle\App\Sums\SumsController;
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -169,6 +172,32 @@ final class SumPagesTest extends AppTestCase
                 $fit->sheet->steps[0]->with(id: 'x', sum: 'no-such-sum'), $fit->vehicle, $fit->state,
             ),
         );
+    }
+
+    /** What was measured of snout and bore stands behind the press force at the step where it is pressed on. */
+    public function testAPressFitIsWorkedOutOfWhatWasMeasured(): void
+    {
+        $this->signIn('joss');
+        $record = $this->service(FitPlanner::class)->plan(
+            $this->service(Garage::class)->get('ostrel-vane-s6'), ['crank-damper'], [], 'Joss Wending', new \DateTimeImmutable(),
+        );
+        $step = $record->sheet()->step('damper-on') ?? self::fail('no such step');
+        $of = fn (FitState $state): ?array => $this->service(StepSum::class)->of($step, $record->vehicleSheet(), $state);
+        self::assertNull($of(FitState::fold([]))['result'] ?? null);
+        $events = [];
+        $read = [
+            'snout' => 32.002, 'snout_back' => 31.998, 'bore' => 31.97, 'bore_back' => 31.96, 'hub_outside' => 60.0, 'fit_length' => 30.0,
+        ];
+        foreach ($read as $field => $value) {
+            $payload = ['step' => 'damper-measure', 'field' => $field, 'text' => $value.' mm', 'value' => $value, 'unit' => 'mm'];
+            $events[] = FitEvent::of(
+                sprintf('01ARZ3NDEKTSV4RRFFQ69G5F%02d', count($events)), EventType::Measured, $payload, 'Joss', new \DateTimeImmutable(),
+            );
+        }
+        $result = $of(FitState::fold($events))['result'] ?? self::fail('nothing was worked out');
+        self::assertEqualsWithDelta(0.035, $result->number('interference'), 1e-9);
+        self::assertEqualsWithDelta([0.004, 0.01], $result->entries('taper'), 1e-9);
+        self::assertTrue($result->hasCheck('rubber'), 'a damper is not heated');
     }
 
     public function testWhatHangsAndHowFarItMayGoUpIsWorkedOutOfTheVehicleSheet(): void

@@ -59,7 +59,7 @@ export const stepId = (page) => page.locator('#bench').getAttribute('data-step')
 export const turn = (page) => page.locator('.panes').getAttribute('data-turn');
 
 export const READINGS = {
-  coolant_temperature: '19', strength_before: '32', drained: '4.1', oil_drained: '6.1', vacuum_pulled: '82', vacuum_lost: '0.3', filled: '4.0', oil_filled: '6.1', opened_at: '88', drive_temperature: '92', snout: '30.02', bore: '29.98', plug_gap: '0.7', face_gap: '0.05', bolt_length: '40',
+  coolant_temperature: '19', strength_before: '32', drained: '4.1', oil_drained: '6.1', vacuum_pulled: '82', vacuum_lost: '0.3', filled: '4.0', oil_filled: '6.1', opened_at: '88', drive_temperature: '92', snout: '30.02', snout_back: '30.02', bore: '29.98', bore_back: '29.98', hub_outside: '60', fit_length: '30', plug_gap: '0.7', face_gap: '0.05', bolt_length: '40',
 };
 
 /** Writes down the reading in turn and saves it by the big button. */

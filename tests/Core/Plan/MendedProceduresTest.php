@@ -144,7 +144,9 @@ final class MendedProceduresTest extends TestCase
             static fn (Step $step): array => array_column($step->asking->asks, 'field'),
             self::sheet('ostrel-vane-s6', 'crank-damper')->steps,
         ));
-        self::assertSame([], array_diff(['snout', 'snout_back', 'bore', 'bore_back', 'depth_before', 'depth_after'], $asks));
+        self::assertSame([], array_diff([
+            'snout', 'snout_back', 'bore', 'bore_back', 'hub_outside', 'fit_length', 'depth_before', 'depth_after',
+        ], $asks));
     }
 
     public function testNoProcedureSaysWhichWayTheValveOfAVehiclePoints(): void
