@@ -1,5 +1,6 @@
 // The belt board: pulleys dragged, nudged by keys, tapped in belt order; the fields of the form are the truth, the server draws anew.
 import { belt } from './belt.js';
+import { beginPhoto, dropPhoto, layPhoto, tapPhoto } from './trace.js';
 
 const NUDGE = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
 const STEP_MM = 1;
@@ -62,6 +63,10 @@ const select = (i) => {
 };
 
 const down = (event) => {
+  if (event.target.closest?.('svg.board') && isEditable() && tapPhoto(toBoard(event))) {
+    event.preventDefault();
+    return;
+  }
   const group = event.target.closest?.('svg.board [data-pulley]');
   if (!group || !isEditable() || event.button > 0) return;
   const i = Number(group.dataset.pulley);
@@ -120,6 +125,7 @@ const key = (event) => {
 let held = null;
 const reach = () => {
   if (!svg() || !isEditable()) return;
+  layPhoto();
   for (const group of svg().querySelectorAll('[data-pulley]')) {
     const i = Number(group.dataset.pulley);
     group.setAttribute('tabindex', '0');
@@ -137,6 +143,7 @@ export const board = () => ({
   now: '',
   none: true,
   orderSaid: 'Tap in belt order',
+  photoSaid: '',
   init() {
     this.now = values();
     this.note = () => {
@@ -151,6 +158,7 @@ export const board = () => ({
   destroy() {
     form()?.removeEventListener('change', this.note);
     order = null;
+    dropPhoto();
   },
   back() {
     const was = this.before.pop();
@@ -162,6 +170,22 @@ export const board = () => ({
     }
     this.now = was;
     form().elements.namedItem('name').dispatchEvent(new Event('change', { bubbles: true }));
+  },
+  /** A photo under the board; how far two points of it are apart says how large it is. */
+  trace() {
+    const [file, known] = [this.$refs.photo.files[0], Number.parseFloat(this.$refs.known.value.replace(',', '.'))];
+    if (!svg()) this.photoSaid = 'First let two pulleys stand on the board';
+    else if (!file) this.photoSaid = 'Choose a photo first';
+    else if (!(known > 0)) this.photoSaid = 'Say first how far the two points are apart, in mm';
+    else {
+      const drives = Number(form().elements.namedItem('drives').value) || 0;
+      const side = svg().dataset.behind ? -1 : 1;
+      beginPhoto(file, known, [side * number(drives, 'x'), -number(drives, 'y')], field(drives, 'name').value, (said) => { this.photoSaid = said; });
+    }
+  },
+  untrace() {
+    dropPhoto();
+    this.photoSaid = '';
   },
   order() {
     if (order) {

@@ -62,7 +62,7 @@ final readonly class BeltDrawing
     private static function pulley(Pulley $pulley, int $i, ?BeltPath $path, bool $clockwise, int $fault, int $idler): array
     {
         $isDriver = null !== $path && $i === $path->driver();
-        $isLittle = null !== $path && Side::Ribs === $pulley->side && !$isDriver && $path->wraps[$i] < BeltPath::LITTLE;
+        $isLittle = null !== $path && $path->hasLess($i, BeltPath::LITTLE);
 
         return [
             'name' => $pulley->name, 'x' => $pulley->x, 'y' => -$pulley->y, 'r' => $pulley->d / 2, 'side' => $pulley->side->value,

@@ -170,6 +170,12 @@ final readonly class BeltPath
         return 0;
     }
 
+    /** Whether a driven pulley has so little belt round it. */
+    public function hasLess(int $at, float $degrees): bool
+    {
+        return !$this->pulleys[$at]->isIdler() && $at !== $this->driver() && $this->wraps[$at] < $degrees;
+    }
+
     public function turnsWithCrank(int $at): bool
     {
         return $this->pulleys[$at]->side === $this->pulleys[$this->driver()]->side;

@@ -27,6 +27,12 @@ final readonly class Pulley
         return new self($this->name, $this->x, $this->y, $d, $this->side, $this->drives);
     }
 
+    /** It takes no power off the belt: what it is called says so. */
+    public function isIdler(): bool
+    {
+        return Side::Back === $this->side || 1 === preg_match('~idler|tensioner|roller|guide~i', $this->name);
+    }
+
     /** From its centre to the belt’s pitch line, in mm. */
     public function pitchRadius(BeltSection $section): float
     {

@@ -61,7 +61,7 @@ final readonly class Trial
             'no-belt' => null === $path,
             'outside-window' => null !== $this->state->arm && !$this->state->arm->fits(),
             'over-speed' => null !== $this->change && null !== $blower && $blower->limit > 0.0 && $this->change->speed > $blower->limit,
-            'wrap' => null !== $path && Side::Ribs === $path->pulleys[$this->at]->side && $path->wraps[$this->at] < BeltPath::LEAST,
+            'wrap' => null !== $path && $path->hasLess($this->at, BeltPath::LEAST),
             'through' => null !== $path && ($path->gaps()[0]['gap'] ?? 1.0) <= 0.0,
         ]));
     }

@@ -88,6 +88,52 @@ test('the belt order is tapped, and the belt is seen from behind', async ({ page
   expect(pump).toBeGreaterThan(crank);
 });
 
+test('a photo is laid under the board to scale and sent nowhere', async ({ page }) => {
+  const errors = watchConsole(page);
+  await signIn(page, demo.base, /Joss Wending/);
+  await page.goto(`${demo.base}/vehicles/ostrel-vane-s6/drives/blower`);
+  await page.getByText('Trace over a photo').click();
+  await page.getByRole('button', { name: 'Lay it under the board' }).click();
+  await expect(page.locator('.traced')).toContainText('Choose a photo');
+  // A picture of our own: 400 by 300, red.
+  const picture = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(400, 300);
+    const pen = canvas.getContext('2d');
+    pen.fillStyle = '#a33';
+    pen.fillRect(0, 0, 400, 300);
+    return [...new Uint8Array(await (await canvas.convertToBlob()).arrayBuffer())];
+  });
+  await page.locator('#ph-file').setInputFiles({ name: 'bay.png', mimeType: 'image/png', buffer: Buffer.from(picture) });
+  await page.locator('#ph-known').fill('100');
+  const sent = [];
+  page.on('request', (request) => { if (request.method() === 'POST') sent.push(request.postData() ?? ''); });
+  await page.getByRole('button', { name: 'Lay it under the board' }).click();
+  await expect(page.locator('.traced')).toContainText('first of two');
+  const box = await page.locator('svg.board').boundingBox();
+  const tap = async (x, y) => page.mouse.click(box.x + x, box.y + y);
+  const scale = await page.evaluate(() => 1 / document.querySelector('svg.board').getScreenCTM().a);
+  const photo = () => page.locator('svg.board .photo').evaluate((one) => ['x', 'y', 'width'].map((name) => Number(one.getAttribute(name))));
+  const [, , before] = await photo();
+  await tap(box.width / 2 - 100, box.height / 2);
+  await tap(box.width / 2 + 100, box.height / 2);
+  await expect(page.locator('.traced')).toContainText('middle of the crank');
+  expect((await photo())[2] / before).toBeCloseTo(100 / (200 * scale), 1);
+  const [x] = await photo();
+  await tap(box.width / 2, box.height / 2);
+  await expect(page.locator('.traced')).toContainText('Drag each pulley');
+  expect((await photo())[0]).not.toBe(x);
+  // What the server draws anew has it under it still.
+  await page.locator('svg.board [data-pulley="2"]').focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(figure(page)).toContainText('mm');
+  await expect(page.locator('[name="p[2][y]"]')).toHaveValue('348');
+  await expect(page.locator('svg.board .photo canvas')).toHaveCount(1);
+  expect(sent.some((data) => data.includes('PNG'))).toBe(false);
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await expect(page.locator('svg.board .photo')).toHaveCount(0);
+  expect(errors).toEqual([]);
+});
+
 test('the browser draws what the core computes', () => {
   let seed = 17;
   const luck = (low, high) => {

@@ -94,7 +94,7 @@ final readonly class BeltPathSum implements Sum
         $checks = [];
         foreach ($path->pulleys as $i => $pulley) {
             $wrap = $path->wraps[$i];
-            if (Side::Ribs === $pulley->side && $i !== $path->driver() && $wrap < BeltPath::LITTLE) {
+            if ($path->hasLess($i, BeltPath::LITTLE)) {
                 $said = sprintf('The belt lies round the %s for %s° only', $pulley->name, Show::n($wrap, 3));
                 $checks[] = $wrap < BeltPath::LEAST
                     ? Check::stop('wrap', $said.': it will slip. Move an idler, or change the order.')

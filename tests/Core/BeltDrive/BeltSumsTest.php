@@ -80,6 +80,14 @@ final class BeltSumsTest extends TestCase
         }
     }
 
+    /** An idler takes nothing off the belt: it may have as little of it as it likes. */
+    public function testARibbedIdlerNeedsNoWrap(): void
+    {
+        $drive = 'crank 0 -60 150 drives; pump 260 0 60; %s 0 120 60; alternator -260 0 60';
+        self::assertSame('stop', self::answer('belt-path', ['pulleys' => sprintf($drive, 'fan')])->verdict->value);
+        self::assertSame('ok', self::answer('belt-path', ['pulleys' => sprintf($drive, 'upper idler')])->verdict->value);
+    }
+
     public function testABeltThatPassesTooNearIsSaid(): void
     {
         foreach ([-24 => 'stop', -20 => 'watch', -10 => 'ok'] as $x => $verdict) {
@@ -131,6 +139,7 @@ final class BeltSumsTest extends TestCase
         self::assertSame('stop', self::answer('pulley-change', ['limit' => 15199.9] + $in)->verdict->value);
         self::assertFalse(self::answer('pulley-change', ['limit' => 15200] + $in)->hasCheck('over-speed'));
         self::assertTrue(self::answer('pulley-change', $in)->hasCheck('belt-fast'));
+        self::assertSame('ok', self::answer('pulley-change', ['crank' => 140] + $in)->verdict->value);
         self::assertFalse(self::answer('pulley-change', ['crank' => 140] + $in)->hasCheck('belt-fast'));
         // Whatever it does, the fuel is a question.
         self::assertTrue(self::answer('pulley-change', ['new' => 80] + $in)->hasCheck('calibration'));
