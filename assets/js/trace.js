@@ -64,6 +64,7 @@ export const beginPhoto = async (file, known, to, name, said) => {
   photo = { canvas, x: left, y: top, wide: canvas.width * fit, high: canvas.height * fit };
   taps = { points: [], known, to, name, said };
   layPhoto();
+  board().scrollIntoView({ block: 'center' });
   said('Tap the first of two points');
 };
 
