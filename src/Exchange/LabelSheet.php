@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Exchange;
 
-/** How labels stand on a page of A4: plain paper to be cut, or a sheet of labels; in mm. */
+/** How labels stand on a page of A4: plain paper to be cut, or a sheet of labels. Its measures stand in labels_….css. */
 enum LabelSheet: string
 {
     case Cut = 'cut';
@@ -31,26 +31,6 @@ enum LabelSheet: string
             self::Cut => 5,
             self::ThreeByEight => 8,
             self::TwoBySeven => 7,
-        };
-    }
-
-    /** @return array{float, float} width and height of one */
-    public function size(): array
-    {
-        return match ($this) {
-            self::Cut => [95.0, 54.0],
-            self::ThreeByEight => [70.0, 37.0],
-            self::TwoBySeven => [99.0, 38.0],
-        };
-    }
-
-    /** @return array{float, float} left and top edge of the first one */
-    public function origin(): array
-    {
-        return match ($this) {
-            self::Cut => [10.0, 13.0],
-            self::ThreeByEight => [0.0, 0.5],
-            self::TwoBySeven => [6.0, 15.0],
         };
     }
 }

@@ -118,6 +118,9 @@ final class PaperTest extends AppTestCase
         self::assertSelectorTextContains('.hand-over', 'not to be given away');
     }
 
+    /** Width and height of a label, left and top edge of the first one, in mm. */
+    private const LABELS = ['cut' => [95.0, 54.0, 10.0, 13.0], '3x8' => [70.0, 37.0, 0.0, 0.5], '2x7' => [99.0, 38.0, 6.0, 15.0]];
+
     public function testLabelsStandInTheirPlacesOnEverySheetOfThem(): void
     {
         $this->signIn('petra');
@@ -132,8 +135,7 @@ final class PaperTest extends AppTestCase
             $this->assertClean($words);
             $on = $sheet->across() * $sheet->down();
             self::assertSame((int) ceil(($labels + 3) / $on), max([0, ...array_column($words, 'page')]), $sheet->value);
-            [$wide, $high] = $sheet->size();
-            [$left, $top] = $sheet->origin();
+            [$wide, $high, $left, $top] = self::LABELS[$sheet->value];
             $first = array_values(array_filter($words, static fn (array $w): bool => 'Drover' === $w['text']))[0];
             $column = 3 % $sheet->across();
             $row = intdiv(3, $sheet->across());
