@@ -153,21 +153,9 @@ final readonly class BeltPath
         return $area;
     }
 
-    /** The place of the pulley that drives: the one that says so, else the first ribbed one. */
     public function driver(): int
     {
-        foreach ($this->pulleys as $i => $pulley) {
-            if ($pulley->drives) {
-                return $i;
-            }
-        }
-        foreach ($this->pulleys as $i => $pulley) {
-            if (Side::Ribs === $pulley->side) {
-                return $i;
-            }
-        }
-
-        return 0;
+        return Pulley::driver($this->pulleys);
     }
 
     /** Whether a driven pulley has so little belt round it. */

@@ -119,12 +119,6 @@ final readonly class Drive
 
     public function driver(): ?Pulley
     {
-        foreach ($this->pulleys as $pulley) {
-            if ($pulley->drives) {
-                return $pulley;
-            }
-        }
-
-        return $this->pulleys[0] ?? null;
+        return $this->pulleys[Pulley::driver($this->pulleys)] ?? null;
     }
 }

@@ -27,6 +27,24 @@ final readonly class Pulley
         return new self($this->name, $this->x, $this->y, $d, $this->side, $this->drives);
     }
 
+    /**
+     * Which of them drives: the one that says so, else the first ribbed one.
+     *
+     * @param list<self> $pulleys
+     */
+    public static function driver(array $pulleys): int
+    {
+        $ribbed = null;
+        foreach ($pulleys as $i => $pulley) {
+            if ($pulley->drives) {
+                return $i;
+            }
+            $ribbed ??= Side::Ribs === $pulley->side ? $i : null;
+        }
+
+        return $ribbed ?? 0;
+    }
+
     /** It takes no power off the belt: what it is called says so. */
     public function isIdler(): bool
     {

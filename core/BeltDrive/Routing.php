@@ -108,9 +108,10 @@ final readonly class Routing
     private static function last(Drive $drive): int
     {
         $best = -1;
+        $driver = Pulley::driver($drive->pulleys);
         foreach ([Side::Back, Side::Ribs] as $side) {
             foreach ($drive->pulleys as $i => $pulley) {
-                $mayBe = $side === $pulley->side && $i !== $drive->idler && !$pulley->drives && (Side::Back === $side || $i > 0);
+                $mayBe = $side === $pulley->side && $i !== $drive->idler && $i !== $driver;
                 $best = $mayBe && (-1 === $best || $pulley->y > $drive->pulleys[$best]->y) ? $i : $best;
             }
             if (-1 !== $best) {
@@ -129,10 +130,7 @@ final readonly class Routing
     private static function order(Drive $drive, int $last): array
     {
         $count = count($drive->pulleys);
-        $first = 0;
-        foreach ($drive->pulleys as $i => $pulley) {
-            $first = $pulley->drives && $i !== $last ? $i : $first;
-        }
+        $first = Pulley::driver($drive->pulleys);
         $order = [$first];
         foreach ([1, -1] as $way) {
             for ($i = 1; $i < $count; ++$i) {

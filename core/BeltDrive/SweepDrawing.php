@@ -10,8 +10,6 @@ namespace NimbleKnuckle\Core\BeltDrive;
  */
 final readonly class SweepDrawing
 {
-    public const WIDE = 640.0;
-    public const HIGH = 300.0;
     private const LEFT = 64.0;
     private const RIGHT = 620.0;
     private const TOP = 40.0;
