@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\BeltDrive;
 
+use NimbleKnuckle\Core\Quantity\Angle;
+use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
 
 /** A drive with another size of one pulley, and perhaps of its driver: the belt's way, and what it does to speed and boost. */
 final readonly class Trial
 {
-    /** @param ?PulleyChange $change null where nobody said how fast the crank may turn, or it is no driven pulley */
-    private function __construct(public float $d, public DriveState $state, public int $at, public ?PulleyChange $change)
-    {
+    /**
+     * @param ?PulleyChange $change null where nobody said how fast the crank may turn, or it is no driven pulley
+     * @param ?BeltSlip $slip on the blower at the redline; null where power or slack tension are not known
+     */
+    private function __construct(
+        public float $d, public DriveState $state, public int $at, public ?PulleyChange $change, public ?BeltSlip $slip,
+    ) {
     }
 
     public static function of(Drive $drive, string $pulley, float $d, ?float $crank = null): self
@@ -24,7 +30,31 @@ final readonly class Trial
             $at = $one->name === $pulley ? $i : $at;
         }
 
-        return new self($d, DriveState::of($with), $at, self::change($drive, $with, $driver));
+        [$state, $change] = [DriveState::of($with), self::change($drive, $with, $driver)];
+
+        return new self($d, $state, $at, $change, null === $change ? null : self::slip($state, $change));
+    }
+
+    /** Of the belt on the blower; the tension of the slack side is taken to stay. */
+    private static function slip(DriveState $state, PulleyChange $change): ?BeltSlip
+    {
+        $blower = $state->drive->blower;
+        if (null === $state->path || null === $blower || $blower->power <= 0.0 || $blower->slack <= 0.0) {
+            return null;
+        }
+        foreach ($state->pulleys as $i => $pulley) {
+            if ($pulley->name === $blower->pulley) {
+                $faster = $change->speed / $change->speedBefore;
+
+                return BeltSlip::of(
+                    Angle::degrees($state->path->wraps[$i]), Force::newtons($blower->slack),
+                    $blower->power * $blower->type->power($faster, $blower->pressureRatio), $change->speed,
+                    Length::millimetres($pulley->d), side: $pulley->side,
+                );
+            }
+        }
+
+        return null;
     }
 
     /** Of the blower, whichever of the two is changed. */
@@ -51,7 +81,7 @@ final readonly class Trial
         return $this->state->path?->wraps[$this->at] ?? null;
     }
 
-    /** @return list<string> why it cannot be: “no-belt”, “outside-window”, “over-speed”, “wrap”, “through” */
+    /** @return list<string> why it cannot be: “no-belt”, “outside-window”, “over-speed”, “wrap”, “slips”, “through” */
     public function stops(): array
     {
         $blower = $this->state->drive->blower;
@@ -62,6 +92,7 @@ final readonly class Trial
             'outside-window' => null !== $this->state->arm && !$this->state->arm->fits(),
             'over-speed' => null !== $this->change && null !== $blower && $blower->limit > 0.0 && $this->change->speed > $blower->limit,
             'wrap' => null !== $path && $path->hasLess($this->at, BeltPath::LEAST),
+            'slips' => null !== $this->slip && $this->slip->margin < 1.0,
             'through' => null !== $path && ($path->gaps()[0]['gap'] ?? 1.0) <= 0.0,
         ]));
     }

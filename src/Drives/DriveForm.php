@@ -17,7 +17,10 @@ final readonly class DriveForm
 {
     private const ROW = ['name' => '', 'x' => '', 'y' => '', 'd' => '', 'side' => 'ribs'];
     private const ARM = ['pulley' => '', 'pivot' => '', 'arm' => '', 'free' => '', 'window' => ''];
-    private const BLOWER = ['pulley' => '', 'type' => 'positive-displacement', 'redline' => '', 'limit' => '', 'pressure_ratio' => ''];
+    private const BLOWER = [
+        'pulley' => '', 'type' => 'positive-displacement', 'redline' => '', 'limit' => '', 'pressure_ratio' => '', 'power' => '',
+        'slack_tension' => '',
+    ];
     private const MEASURED = ['pulley' => '', 'a' => '', 'da' => '', 'b' => '', 'db' => '', 'c' => '', 'dc' => '', 'side' => 'left'];
     private const MOST = 30;
 
@@ -252,7 +255,8 @@ final readonly class DriveForm
         return '' === $b['pulley'] ? [] : ['blower' => [
             'pulley' => $b['pulley'], 'type' => 'centrifugal' === $b['type'] ? 'centrifugal' : 'positive-displacement',
         ] + $given('redline', Kind::Speed, 'The redline') + $given('limit', Kind::Speed, 'What it may turn')
-            + $given('pressure_ratio', Kind::Number, 'The pressure ratio')];
+            + $given('pressure_ratio', Kind::Number, 'The pressure ratio') + $given('power', Kind::Power, 'The power it takes')
+            + $given('slack_tension', Kind::Force, 'The tension of the slack side')];
     }
 
     /**

@@ -184,6 +184,7 @@ final class DrivesTest extends AppTestCase
         $text = self::plain($crawler->filter('.before-after')->text());
         self::assertStringContainsString('15 938 rpm', $text);
         self::assertStringContainsString('1 039 mm', $text);
+        self::assertMatchesRegularExpression('~times what it must pull ?9\.56× ?6\.43×~', $text);
         self::assertStringContainsString('8PK1040', $crawler->filter('.ends .level.ok + .what')->text());
         self::assertStringContainsString('calibration', $crawler->filter('.notice')->text());
         self::assertCount(15, $crawler->filter('.sweep a'));

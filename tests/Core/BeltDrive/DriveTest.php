@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\BeltDrive;
 
 use NimbleKnuckle\Core\BeltDrive\Blower;
+use NimbleKnuckle\Core\BeltDrive\BlowerType;
 use NimbleKnuckle\Core\BeltDrive\Drive;
 use NimbleKnuckle\Core\BeltDrive\DriveState;
 use NimbleKnuckle\Core\BeltDrive\Sweep;
@@ -67,6 +68,42 @@ final class DriveTest extends TestCase
         self::assertEqualsWithDelta(6800 * 160 / 70, Trial::of(self::drive(), 'blower', 70, 160)->change->speed ?? 0.0, 1e-9);
         self::assertSame([], Trial::of(self::drive(), 'blower', 74)->stops());
         self::assertNull(Trial::of(self::drive(['blower' => null]), 'blower', 70)->change);
+    }
+
+    public function testASmallerPulleyLeavesLessInHandBeforeTheBeltSlips(): void
+    {
+        $blower = self::DRIVE['blower'];
+        self::assertNull(Trial::of(self::drive(['blower' => $blower + ['power' => 34]]), 'blower', 70)->slip, 'nobody said the tension');
+        $drive = self::drive(['blower' => $blower + ['power' => 34, 'slack_tension' => 20]]);
+        $at = static fn (float $d): Trial => Trial::of($drive, 'blower', $d);
+        // As it is: P/v by hand, v = π · 150 mm · 6,800 rpm.
+        self::assertEqualsWithDelta(34_000 / (\M_PI * 0.15 * 6800 / 60), $at(74)->slip->needed->newtons ?? 0.0, 1e-9);
+        // 74 to 64 mm: 1.15625 times the air, each gram lifted by 1.6766 in place of 1.45; the belt is no faster.
+        $more = 1.15625 * ((1.45 * 1.15625) ** (2 / 7) - 1) / (1.45 ** (2 / 7) - 1);
+        self::assertEqualsWithDelta(
+            $more, ($at(64)->slip->needed->newtons ?? 0.0) / ($at(74)->slip->needed->newtons ?? 1.0), 1e-9,
+        );
+        self::assertLessThan($at(74)->slip->margin ?? 0.0, $at(64)->slip->margin ?? 9.0);
+        self::assertContains('slips', $at(60)->stops());
+        self::assertNotContains('slips', $at(74)->stops());
+    }
+
+    /** @return iterable<string, array{BlowerType, float, ?float, float}> */
+    public static function powers(): iterable
+    {
+        yield 'fixed volume, no ratio' => [BlowerType::PositiveDisplacement, 1.2, null, 1.44];
+        yield 'wheel, no ratio' => [BlowerType::Centrifugal, 1.2, null, 1.728];
+        yield 'a ratio of one makes no boost' => [BlowerType::Centrifugal, 1.2, 1.0, 1.728];
+        yield 'fixed volume' => [BlowerType::PositiveDisplacement, 1.1, 1.5, 1.1 * (1.65 ** (2 / 7) - 1) / (1.5 ** (2 / 7) - 1)];
+        yield 'wheel' => [BlowerType::Centrifugal, 1.1, 1.5, 1.1 * (1.605 ** (2 / 7) - 1) / (1.5 ** (2 / 7) - 1)];
+        yield 'too slow to lift' => [BlowerType::PositiveDisplacement, 0.6, 1.5, 0.0];
+        yield 'as it was' => [BlowerType::PositiveDisplacement, 1.0, 1.45, 1.0];
+    }
+
+    #[DataProvider('powers')]
+    public function testABlowerTakesPowerByItsSpeedAndItsLift(BlowerType $type, float $faster, ?float $ratio, float $times): void
+    {
+        self::assertEqualsWithDelta($times, $type->power($faster, $ratio), 1e-12);
     }
 
     public function testTheSweepIsDrawnToScaleWithItsLimits(): void
