@@ -89,6 +89,35 @@ const units = () => ({
   },
 });
 
+/** A watch for what is timed by ear: it runs on while the bench is drawn anew, and leaves the seconds in the field. */
+const running = new Map();
+const stopwatch = () => ({
+  said: 'Start the watch',
+  init() {
+    this.field = this.$root.querySelector('input').id;
+    this.beat = setInterval(() => this.show(), 100);
+    this.show();
+  },
+  destroy() {
+    clearInterval(this.beat);
+  },
+  seconds() {
+    return (performance.now() - running.get(this.field)) / 1000;
+  },
+  show() {
+    this.said = running.has(this.field) ? `Stop at ${this.seconds().toFixed(1)} s` : 'Start the watch';
+  },
+  press() {
+    if (running.has(this.field)) {
+      const input = this.$root.querySelector('input');
+      input.value = `${this.seconds().toFixed(1)} s`;
+      running.delete(this.field);
+      input.focus();
+    } else running.set(this.field, performance.now());
+    this.show();
+  },
+});
+
 const clock = () => ({
   init() {
     const element = this.$el;
@@ -138,5 +167,5 @@ const copyLink = () => ({
 });
 
 export const components = (Alpine) => {
-  for (const [name, component] of Object.entries({ page, drawer, units, clock, passing, signIn, copyLink, board })) Alpine.data(name, component);
+  for (const [name, component] of Object.entries({ page, drawer, units, stopwatch, clock, passing, signIn, copyLink, board })) Alpine.data(name, component);
 };

@@ -14,6 +14,7 @@ use NimbleKnuckle\Core\Plan\Mishap\Repair;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\PutIn;
 use NimbleKnuckle\Core\Plan\Sheet\Pick;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -99,6 +100,42 @@ final class Fit
     public function isOverruled(Step $step): bool
     {
         return isset($this->state->skipped[$step->id]) || true === ($this->state->done[$step->id] ?? null)?->hasReason();
+    }
+
+    /** The joint of a new part that must be final before what holds that part comes out for good; null where nothing is loose. */
+    public function looseUnder(Step $step, string $thing): ?Joint
+    {
+        $puts = array_filter($step->needs->puts, static fn (PutIn $put): bool => $put->forGood && $put->thing === $thing);
+        foreach ([] === $puts ? [] : $this->vehicle->joints as $joint) {
+            if ($joint->item === $step->target->item && '' !== $joint->item && $this->boltsLeft($joint->id) > 0) {
+                return $joint;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Ask> what a step wants to know, held against what has been read before where that is how it is held */
+    public function asks(Step $step): array
+    {
+        return array_map(fn (Ask $ask): Ask => $ask->resolved(
+            fn (string $field): ?float => $this->state->readingOf($field)?->value,
+        ), $step->asking->asks);
+    }
+
+    /** The answer chosen last where a reading is chosen and not measured, by its id; empty where there is none. */
+    public function answer(string $field): string
+    {
+        $reading = $this->state->readingOf($field);
+        foreach ($this->sheet->step($reading?->event->string('step') ?? '')->asking->asks ?? [] as $ask) {
+            if ($ask->field === $field && null !== $reading) {
+                $choice = $ask->limits->choices[(int) round($reading->value) - 1] ?? null;
+
+                return null === $choice ? '' : $choice->id;
+            }
+        }
+
+        return '';
     }
 
     public function isWithin(Step $step, Ask $ask): bool
@@ -399,6 +436,22 @@ final class Fit
                     : '%d steps are not done: do each, or skip it with a reason.',
                 $steps,
             ),
+            ...$this->unanswered(),
         ], static fn (string $reason): bool => '' !== $reason));
+    }
+
+    /** @return list<string> what must be answered before anybody signs: a skipped step is no answer, and none can be waived */
+    private function unanswered(): array
+    {
+        $said = [];
+        foreach ($this->sheet->steps as $step) {
+            foreach ($this->asks($step) as $ask) {
+                if ($ask->standsBeforeSigning() && null === $this->state->reading($step->id, $ask->field)) {
+                    $said[] = sprintf('“%s” has no answer: give it at the step “%s”.', $ask->label, $step->words->title);
+                }
+            }
+        }
+
+        return $said;
     }
 }

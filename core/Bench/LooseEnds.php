@@ -243,7 +243,7 @@ final readonly class LooseEnds
     {
         $ends = [];
         foreach ($this->fit->sheet->steps as $step) {
-            foreach ($this->fit->isOverruled($step) ? [] : $step->asking->asks as $ask) {
+            foreach ($this->fit->isOverruled($step) ? [] : $this->fit->asks($step) as $ask) {
                 $reading = $this->fit->state->reading($step->id, $ask->field);
                 if (null !== $reading && $ask->isOutside($reading->value)) {
                     $kind = $ask->isSafety() ? LooseEndKind::Safety : LooseEndKind::Reading;

@@ -80,7 +80,8 @@ final readonly class Review
             if (EventType::Measured !== $event->type || isset($this->fit->state->undone[$event->id])) {
                 continue;
             }
-            foreach ($this->fit->sheet->step($event->string('step'))->asking->asks ?? [] as $ask) {
+            $step = $this->fit->sheet->step($event->string('step'));
+            foreach (null === $step ? [] : $this->fit->asks($step) as $ask) {
                 if ($ask->field === $event->string('field') && $ask->isOutside($event->float('value'))) {
                     $odd[] = $this->entry(ReviewKind::Reading, $event, sprintf('%s: %s', $ask->label, $event->string('text')));
                 }

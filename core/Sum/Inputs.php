@@ -172,6 +172,18 @@ final readonly class Inputs
         return Duration::minutes($this->within($name, Kind::Duration, $low, $high));
     }
 
+    /** In s, between two bounds; a bare number is s, whatever the base unit of a duration. */
+    public function seconds(string $name, float $low, float $high): float
+    {
+        $raw = $this->scalar($name);
+        $raw = is_string($raw) ? str_replace(',', '.', $raw) : $raw;
+        $seconds = is_numeric($raw) ? (float) $raw : 60 * $this->number($name, Kind::Duration);
+
+        return $seconds >= $low && $seconds <= $high ? $seconds : throw InvalidInput::in($name, sprintf(
+            '%s s is outside %s to %s s: check “%s”.', self::show($seconds), self::show($low), self::show($high), $name,
+        ));
+    }
+
     /** More than nothing, or between two bounds in percent. */
     public function share(string $name, ?float $low = null, ?float $high = null): Share
     {

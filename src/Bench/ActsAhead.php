@@ -55,11 +55,11 @@ final readonly class ActsAhead
     /** @return list<FitEvent> */
     private function played(Fit $fit, Step $step, Act $act, \DateTimeImmutable $at, int $turn): array
     {
-        $marks = '' === $act->ask ? $act->marks : [$this->read($step, $act->ask)];
+        $marks = '' === $act->ask ? $act->marks : [$this->read($fit, $step, $act->ask)];
         if ($act->until > 0.0) {
             $run = $fit->routine($step);
             $ask = $this->ask($step, $run?->stage()->ask ?? '');
-            $marks = null !== $ask ? [$this->read($step, $ask->field)] : [[
+            $marks = null !== $ask ? [$this->read($fit, $step, $ask->field)] : [[
                 'type' => 'stage-begun', 'step' => $step->id, 'stage' => $run?->next()->id ?? '',
             ]];
         }
@@ -79,10 +79,10 @@ final readonly class ActsAhead
     }
 
     /** @return array<string, string|float> */
-    private function read(Step $step, string $field): array
+    private function read(Fit $fit, Step $step, string $field): array
     {
-        $ask = $this->ask($step, $field);
-        $value = null !== $ask && $ask->limits->isSet ? ($ask->limits->low + $ask->limits->high) / 2 : 1.0;
+        $ask = array_values(array_filter($fit->asks($step), static fn (Ask $ask): bool => $ask->field === $field))[0] ?? null;
+        $value = $ask?->limits->usual() ?? 1.0;
 
         return [
             'type' => EventType::Measured->value, 'step' => $step->id, 'field' => $field, 'text' => 'read', 'value' => $value,

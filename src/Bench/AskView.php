@@ -26,13 +26,18 @@ final readonly class AskView
     /** The reading in the unit that was asked for, whatever it was written in. */
     public function echo(): string
     {
+        if (null !== $this->reading && [] !== $this->ask->limits->choices) {
+            return $this->reading->text;
+        }
+
         return null === $this->reading ? '' : Format::significant($this->reading->value, 4).' '.$this->ask->kind->baseUnit()->symbol();
     }
 
     /** Whether it was written in another unit than it is shown in. */
     public function wasWrittenOtherwise(): bool
     {
-        return null !== $this->reading && !str_ends_with($this->reading->text, $this->ask->kind->baseUnit()->symbol());
+        return null !== $this->reading && [] === $this->ask->limits->choices
+            && !str_ends_with($this->reading->text, $this->ask->kind->baseUnit()->symbol());
     }
 
     public static function of(Ask $ask, ?Reading $reading): self

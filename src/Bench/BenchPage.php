@@ -154,7 +154,7 @@ final readonly class BenchPage
             self::cautionInTurn($fit, $step), self::putInTurn($fit, $step, $act), TrayView::of($fit, $step),
             $this->askInTurn($fit, $step, $act),
             array_map(
-                static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $step->asking->asks,
+                static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $fit->asks($step),
             ),
             Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
             in_array('waste', $step->tags, true)
@@ -169,7 +169,7 @@ final readonly class BenchPage
             null !== $circuit && 'coolant-mix' === $step->asking->sum ? MixView::of(
                 MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
             ) : null,
-            $this->sum->of($step, $fit->vehicle, $fit->state),
+            $this->sum->of($step, $fit),
             BenchThermometer::SUM === $step->asking->sum ? $this->thermometer->view($record->id, $step->id) : null,
             null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
                 ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
@@ -254,7 +254,7 @@ final readonly class BenchPage
     {
         $run = $fit->routine($step);
         $field = '' !== $act->ask ? $act->ask : ($act->until > 0.0 ? $run?->stage()->ask ?? '' : '');
-        foreach ($step->asking->asks as $ask) {
+        foreach ($fit->asks($step) as $ask) {
             if ($ask->field === $field) {
                 return AskView::of($ask, $fit->state->reading($step->id, $ask->field));
             }

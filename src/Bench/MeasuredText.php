@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Fluids\CoolantStrength;
 use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Plan\Procedure\Choice;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\Figure;
@@ -33,15 +34,41 @@ final readonly class MeasuredText
         }
         foreach ($sheet->step($stepId)->asking->asks ?? [] as $ask) {
             if ($ask->field === $field) {
-                $isBare = is_numeric(str_replace(',', '.', trim($text)));
-
-                return [
-                    'step' => $stepId, 'field' => $field, 'text' => $isBare ? trim($text).' '.$ask->unit : trim($text),
-                    'value' => self::figure($ask, $text, $vehicle)->value(), 'unit' => $ask->kind->baseUnit()->value,
-                ];
+                return ['step' => $stepId, 'field' => $field, 'unit' => $ask->kind->baseUnit()->value]
+                    + ([] === $ask->limits->choices ? self::measured($ask, trim($text), $vehicle) : self::chosen($ask, $text));
             }
         }
         throw InvalidEvent::in('field', 'This step does not ask for that.');
+    }
+
+    /**
+     * A bare number is in the unit that is asked for.
+     *
+     * @return array{text: string, value: float}
+     *
+     * @throws InvalidEvent
+     */
+    private static function measured(Ask $ask, string $text, VehicleSheet $vehicle): array
+    {
+        $said = is_numeric(str_replace(',', '.', $text)) ? trim($text.' '.$ask->unit) : $text;
+
+        return ['text' => $said, 'value' => self::figure($ask, $said, $vehicle)->value()];
+    }
+
+    /**
+     * @return array{text: string, value: float}
+     *
+     * @throws InvalidEvent
+     */
+    private static function chosen(Ask $ask, string $text): array
+    {
+        $value = $ask->limits->valueOf($text) ?? throw InvalidEvent::in('text', sprintf(
+            '%s: choose %s.', $ask->label, implode(', or ', array_map(
+                static fn (Choice $one): string => sprintf('“%s”', $one->label), $ask->limits->choices,
+            )),
+        ));
+
+        return ['text' => $ask->limits->choices[$value - 1]->label, 'value' => (float) $value];
     }
 
     /** @throws InvalidEvent */

@@ -65,6 +65,14 @@ final readonly class NextAct
         foreach ($fit->state->inside as $put) {
             $declared = array_column($fit->sheet->step($put->string('step'))->needs->puts ?? [], 'outBefore', 'thing');
             if (($declared[$put->string('thing')] ?? '') === $step->id || Nature::runsEngine($step)) {
+                $from = $fit->sheet->step($put->string('step'));
+                $loose = null === $from ? null : $fit->looseUnder($from, $put->string('thing'));
+                if (null !== $loose) {
+                    $tighten = $fit->sheet->doing(Deed::Tighten, '', $loose->id)[0] ?? $step;
+
+                    return Act::goTo(Turn::Barred, 'Tighten it first', $tighten->id);
+                }
+
                 return Act::marks(
                     Turn::TakeOut, sprintf('%s is out', ucfirst($put->string('thing'))),
                     ['type' => 'taken-out', 'step' => $put->string('step'), 'thing' => $put->string('thing')],
@@ -246,8 +254,11 @@ final readonly class NextAct
 
     private function reading(Fit $fit, Step $step): ?Act
     {
-        foreach ($step->asking->asks as $ask) {
+        foreach ($fit->asks($step) as $ask) {
             $reading = $fit->state->reading($step->id, $ask->field);
+            if ([] !== $ask->limits->choices && (null === $reading || $ask->isOutside($reading->value))) {
+                return Act::reading('Tap the answer', $ask->field);
+            }
             if (null === $reading || $ask->isOutside($reading->value)) {
                 return Act::reading(null === $reading ? 'Save reading' : 'Save new reading', $ask->field);
             }

@@ -13,7 +13,6 @@ use NimbleKnuckle\Core\Plan\Support\Support;
 use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Plan\Vehicle\Hook;
 use NimbleKnuckle\Core\Plan\Vehicle\Lifting;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
@@ -36,8 +35,9 @@ final readonly class StepSum
      * @return array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, missing: string,
      *               headline: ?Headline, drawing: array{0: string, 1: object}|null}|null
      */
-    public function of(Step $step, VehicleSheet $vehicle, FitState $state): ?array
+    public function of(Step $step, Fit $fit): ?array
     {
+        [$vehicle, $state] = [$fit->vehicle, $fit->state];
         $circuit = $vehicle->circuits[$step->target->circuit] ?? null;
         if (in_array($step->asking->sum, self::SHOWN_APART, true) || !isset($this->sums->all()[$step->asking->sum])) {
             return null;
@@ -47,7 +47,7 @@ final readonly class StepSum
             'tilt-clearance' => self::tilt($vehicle->lifting, $step),
             'mount-share' => self::shares($vehicle->lifting),
             'mount-tired' => self::wear($state),
-            'press-fit' => self::press($state),
+            'press-fit', 'drive-wear', 'chain-travel', 'belt-line', 'pulley-change' => TurningSums::known($step, $fit),
             default => $this->known($step->asking->sum, $circuit, $state),
         };
         $query = array_filter($known, static fn (mixed $value): bool => null !== $value);
@@ -71,7 +71,7 @@ final readonly class StepSum
     {
         $worked = [];
         foreach ($fit->sheet->steps as $step) {
-            $sum = $fit->state->isDone($step->id) ? $this->of($step, $fit->vehicle, $fit->state) : null;
+            $sum = $fit->state->isDone($step->id) ? $this->of($step, $fit) : null;
             if (null !== $sum && null !== $sum['result'] && null !== $sum['headline']) {
                 $worked[$step->id] = [
                     'headline' => $sum['headline']->asLine(), 'verdict' => $sum['result']->verdict->value,
@@ -127,20 +127,6 @@ final readonly class StepSum
         return [
             'old' => $heights('height_old_'), 'new' => $heights('height_new_'), 'rock_before' => $value('rock_before'),
             'rock_after' => $value('rock_after'),
-        ];
-    }
-
-    /** @return array<string, string|float|null> what was measured of snout and bore, front and back; a damper has rubber in it */
-    private static function press(FitState $state): array
-    {
-        $value = static fn (string $field): ?float => $state->readingOf($field)?->value;
-        $along = static fn (string $field): ?string => null === $value($field) ? null : implode(
-            '; ', array_filter([$value($field), $value($field.'_back')], static fn (?float $one): bool => null !== $one),
-        );
-
-        return null === $value('snout') ? [] : [
-            'shaft' => $along('snout'), 'bore' => $along('bore'), 'hub' => $value('hub_outside'), 'length' => $value('fit_length'),
-            'bonded' => 'yes',
         ];
     }
 

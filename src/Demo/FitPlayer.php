@@ -67,7 +67,7 @@ final class FitPlayer
             $this->add(EventType::CountedAll, ['step' => $step->id], $step->slot->minutes->likely * 0.7);
         }
         $this->fill($step);
-        foreach ($step->asking->asks as $ask) {
+        foreach ($this->fit()->asks($step) as $ask) {
             $this->measure($step, $ask, $step->slot->minutes->likely * 0.5);
         }
         foreach ($step->needs->puts as $put) {
@@ -101,11 +101,11 @@ final class FitPlayer
             return;
         }
         $value = $this->plausible($ask);
-        $text = rtrim(rtrim(sprintf('%.1f', $value), '0'), '.').' '.$ask->unit;
-        $this->add(
-            EventType::Measured,
-            ['step' => $step->id, 'field' => $ask->field, 'text' => $text, 'value' => $value, 'unit' => $ask->unit], $minutes,
-        );
+        $text = $ask->limits->choices[(int) $value - 1]->label
+            ?? trim(rtrim(rtrim(sprintf('%.1f', $value), '0'), '.').' '.$ask->unit);
+        $this->add(EventType::Measured, [
+            'step' => $step->id, 'field' => $ask->field, 'text' => $text, 'value' => $value, 'unit' => $ask->kind->baseUnit()->value,
+        ], $minutes);
     }
 
     private function isOutFor(FitEvent $put, Step $step): bool
@@ -185,7 +185,7 @@ final class FitPlayer
             'coolant_temperature' => 19.0,
             'opened_at' => 87.0,
             'drive_temperature' => 92.0,
-            default => $ask->limits->isSet ? ($ask->limits->low + $ask->limits->high) / 2 : 1.0,
+            default => $ask->limits->usual(),
         };
     }
 }

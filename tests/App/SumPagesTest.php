@@ -12,6 +12,7 @@ use NimbleKnuckle\App\Sums\BookOfToday;
 use NimbleKnuckle\App\Sums\SumGroups;
 use NimbleKnuckle\App\Sums\SumsController;
 use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Sum\Headline;
@@ -47,7 +48,7 @@ final class SumPagesTest extends AppTestCase
         'oil-fill' => 'L', 'clamp-size' => 'mm', 'mount-tired' => '6.00',
         'belt-path' => '570', 'belt-fit' => '570', 'pulley-change' => 'rpm', 'belt-slip' => '9.23', 'belt-code' => '915',
         'belt-note' => '302', 'press-fit' => 'kN', 'press-screw' => 'N·m',
-        'drive-wear' => 'Renew soon', 'belt-line' => '°',
+        'drive-wear' => 'Renew soon', 'belt-line' => '°', 'chain-travel' => '79.2',
         'seal-squeeze' => '19.8', 'face-seal' => '2.00', 'bolt-spacing' => '31.2',
         'extension-twist' => '12.6', 'clearance' => 'mm', 'tilt-clearance' => '37.4', 'lift-links' => 'times', 'mount-share' => '°',
     ];
@@ -155,7 +156,7 @@ final class SumPagesTest extends AppTestCase
         $of = function (string $id) use ($fit): ?array {
             $step = $fit->sheet->step($id) ?? self::fail('no step '.$id);
 
-            return $this->service(StepSum::class)->of($step, $fit->vehicle, $fit->state);
+            return $this->service(StepSum::class)->of($step, $fit);
         };
         $strength = $of('strength-before');
         self::assertSame('coolant-protect', $strength['name'] ?? '');
@@ -169,7 +170,7 @@ final class SumPagesTest extends AppTestCase
         self::assertNull($of('clean'));
         self::assertNull(
             $this->service(StepSum::class)->of(
-                $fit->sheet->steps[0]->with(id: 'x', sum: 'no-such-sum'), $fit->vehicle, $fit->state,
+                $fit->sheet->steps[0]->with(id: 'x', sum: 'no-such-sum'), $fit,
             ),
         );
     }
@@ -182,7 +183,9 @@ final class SumPagesTest extends AppTestCase
             $this->service(Garage::class)->get('ostrel-vane-s6'), ['crank-damper'], [], 'Joss Wending', new \DateTimeImmutable(),
         );
         $step = $record->sheet()->step('damper-on') ?? self::fail('no such step');
-        $of = fn (FitState $state): ?array => $this->service(StepSum::class)->of($step, $record->vehicleSheet(), $state);
+        $of = fn (FitState $state): ?array => $this->service(StepSum::class)->of(
+            $step, new Fit($record->sheet(), $record->vehicleSheet(), $state),
+        );
         self::assertNull($of(FitState::fold([]))['result'] ?? null);
         $events = [];
         $read = [
@@ -209,7 +212,7 @@ final class SumPagesTest extends AppTestCase
         );
         $fit = $this->service(Recorder::class)->load($record);
         $of = fn (string $id): ?array => $this->service(StepSum::class)->of(
-            $fit->sheet->step($id) ?? self::fail('no step '.$id), $fit->vehicle, $fit->state,
+            $fit->sheet->step($id) ?? self::fail('no step '.$id), $fit,
         );
         $links = $of('emount-bar-two');
         self::assertSame('0° 200 kg; 0° 200 kg', $links['query']['legs'] ?? null);
@@ -225,13 +228,15 @@ final class SumPagesTest extends AppTestCase
         self::assertSelectorTextContains('#lifting', 'With everything on it may go up 9 mm: then the fan has 5 mm left.');
         self::assertSelectorTextContains('#lifting', 'unless the viscous fan is off');
         $dray = $this->service(Garage::class)->get('pelliver-dray-18')->sheet();
-        $share = $this->service(StepSum::class)->of($fit->sheet->steps[0]->with(sum: 'mount-share'), $dray, $fit->state);
+        $share = $this->service(StepSum::class)->of(
+            $fit->sheet->steps[0]->with(sum: 'mount-share'), new Fit($fit->sheet, $dray, $fit->state),
+        );
         self::assertStringContainsString('timing-side mount 340 190 120 200 rubber', (string) ($share['query']['mounts'] ?? ''));
         self::assertSame('165 kg', $share['query']['engine'] ?? null);
         self::assertStringContainsString('torque', $share['missing'] ?? '', 'the torque is asked for');
         $tarn = $this->service(Recorder::class)->load($this->tarnFit());
         self::assertSame([], $this->service(StepSum::class)->of(
-            $tarn->sheet->steps[0]->with(sum: 'lift-links'), $tarn->vehicle, $tarn->state,
+            $tarn->sheet->steps[0]->with(sum: 'lift-links'), $tarn,
         )['query'] ?? null, 'nobody weighed it');
     }
 

@@ -70,6 +70,7 @@ final readonly class Nature
             Guard::Opening => self::opens($fit, $step),
             Guard::Start => self::runsEngine($step),
             Guard::Under => self::isUnder($step),
+            Guard::SignOff => false,
         };
     }
 

@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Plan\Procedure\Choice;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Quantity\Digits;
@@ -31,7 +32,7 @@ final readonly class Told
     {
         $told = [];
         foreach ($this->fit->sheet->steps as $step) {
-            foreach ($step->asking->asks as $ask) {
+            foreach ($this->fit->asks($step) as $ask) {
                 $reading = $this->fit->state->readings[$step->id][$ask->field] ?? null;
                 if (null !== $reading) {
                     $told[] = new ReadingTold(
@@ -48,6 +49,11 @@ final readonly class Told
     /** Limits are kept in the base unit and said in the unit that is asked for. */
     private static function limits(Ask $ask): string
     {
+        if ([] !== $ask->limits->choices) {
+            return implode(', ', array_column(array_filter(
+                $ask->limits->choices, static fn (Choice $one): bool => $one->isGood,
+            ), 'label'));
+        }
         $unit = Unit::tryFrom($ask->unit);
         if (!$ask->limits->isSet || null === $unit) {
             return '';

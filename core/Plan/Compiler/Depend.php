@@ -144,7 +144,7 @@ final readonly class Depend
             $outs = array_values(
                 array_filter(array_map($resolved->standsFor(...), $put->outs()), static fn (string $id): bool => isset($present[$id])),
             );
-            $puts[] = new PutIn($put->thing, $outs[0] ?? '');
+            $puts[] = $put->before($outs[0] ?? '');
         }
 
         return $puts;

@@ -68,7 +68,7 @@ final readonly class Repair
     {
         [$words, $needs, $asking] = [$operation->words, $operation->needs, $operation->asking];
         $puts = array_map(fn (PutIn $put): PutIn => new PutIn(
-            $this->told($put->thing), '' === $put->outBefore ? '' : $name($put->outs()[0]),
+            $this->told($put->thing), '' === $put->outBefore ? '' : $name($put->outs()[0]), $put->forGood,
         ), $needs->puts);
 
         return Step::fromOperation(new Operation(

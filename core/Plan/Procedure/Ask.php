@@ -7,7 +7,7 @@ namespace NimbleKnuckle\Core\Plan\Procedure;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\Kind;
 
-/** A measurement a step wants, with the limits it is held against, in the base unit of its kind. */
+/** A measurement or an answer a step wants, with what it is held against, in the base unit of its kind. */
 final readonly class Ask
 {
     /** @param list<Guard> $guards what must not be done while this reading is missing or outside its limits */
@@ -25,13 +25,14 @@ final readonly class Ask
 
     public static function read(Node $node): self
     {
-        $kind = $node->enum('kind', Kind::class);
         $limits = Limits::read($node);
+        $kind = [] === $limits->choices ? $node->enum('kind', Kind::class) : Kind::Number;
         $guards = array_map(
             static fn (string $name): Guard => Guard::tryFrom($name) ?? throw $node->refuse('guards', Guard::remedy()),
             $node->strings('guards'),
         );
-        [] === $guards || $limits->isSet || throw $node->refuse('limits', 'a reading that guards something needs limits.');
+        [] === $guards || $limits->hold() || [Guard::SignOff] === $guards
+            || throw $node->refuse('limits', 'a reading that guards something needs limits.');
 
         return new self(
             $node->string('field'), $node->string('label'), $kind, $node->string('unit', $kind->baseUnit()->symbol()), $limits,
@@ -44,6 +45,15 @@ final readonly class Ask
     {
         return new self(
             $this->field.'_'.$one, sprintf('%s %d', $this->label, $one), $this->kind, $this->unit, $this->limits, $this->past,
+            $this->guards, $this->flow,
+        );
+    }
+
+    /** @param \Closure(string): ?float $value of another reading, by its field */
+    public function resolved(\Closure $value): self
+    {
+        return '' === $this->limits->near ? $this : new self(
+            $this->field, $this->label, $this->kind, $this->unit, $this->limits->resolved($value($this->limits->near)), $this->past,
             $this->guards, $this->flow,
         );
     }
@@ -64,6 +74,12 @@ final readonly class Ask
         return [] !== $this->guards;
     }
 
+    /** Whether no fit is signed before it is answered. */
+    public function standsBeforeSigning(): bool
+    {
+        return in_array(Guard::SignOff, $this->guards, true);
+    }
+
     public function isOutside(float $value): bool
     {
         return $this->limits->isPast($value);
@@ -77,6 +93,12 @@ final readonly class Ask
             'past' => $this->past,
         ]
             + ($this->limits->isSet ? ['limits' => [$this->limits->low, $this->limits->high]] : [])
+            + ('' === $this->limits->near ? [] : [
+                'near' => $this->limits->near, 'within' => [$this->limits->low, $this->limits->high],
+            ])
+            + ([] === $this->limits->choices ? [] : ['choices' => array_map(
+                static fn (Choice $one): array => $one->toArray(), $this->limits->choices,
+            )])
             + ([] === $this->guards ? [] : ['guards' => array_map(static fn (Guard $guard): string => $guard->value, $this->guards)])
             + (Flow::None === $this->flow ? [] : ['flow' => $this->flow->value]);
     }

@@ -10,6 +10,7 @@ enum Guard: string
     case Opening = 'opening';
     case Start = 'start';
     case Under = 'under';
+    case SignOff = 'sign-off';
 
     public function label(): string
     {
@@ -17,6 +18,7 @@ enum Guard: string
             self::Opening => 'opening it',
             self::Start => 'starting the engine',
             self::Under => 'going under the vehicle',
+            self::SignOff => 'signing off',
         };
     }
 

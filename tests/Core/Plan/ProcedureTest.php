@@ -35,6 +35,7 @@ final class ProcedureTest extends TestCase
         'crank-damper' => 'ostrel-vane-s6', 'thermostat-front' => 'ostrel-vane-s6',
         'water-pump' => 'corrin-drover-27d', 'starter' => 'corrin-drover-27d', 'gearbox-mount' => 'corrin-drover-27d',
         'oil-filter-housing' => 'corrin-drover-27d', 'engine-mounts' => 'corrin-drover-27d',
+        'blower-pulley' => 'ostrel-vane-s6', 'chain-tensioner' => 'pelliver-dray-18',
     ];
 
     public function testARoutineNobodyKnowsIsRefusedAndTheKnownOnesAreNamed(): void

@@ -162,6 +162,10 @@ final class ContractTest extends TestCase
                 'run_out' => '100 µm', 'rib_old' => '1.12 cm', 'rib_new' => '11.4 mm',
             ],
         ],
+        'chain-travel' => [
+            ['travel' => 9.5, 'limit' => 12.7, 'rattle' => 4, 'sinks' => true],
+            ['travel' => '0.95 cm', 'limit' => '1/2 in', 'rattle' => '4 s', 'sinks' => 'yes'],
+        ],
         'torque-check' => [
             ['stated' => '23.05 N·m', 'thread' => 'M8', 'grade' => '8.8'],
             ['stated' => '17.0008 lbf·ft', 'thread' => 'M8x1.25', 'grade' => 8.8],

@@ -218,6 +218,9 @@ final class Pinned
             'gap' => [0, 4], '?proud' => ['yes', 'no'], '?gap_far' => [0, 4], '?across' => [40, 120], 'span' => [80, 400], '?rim' => [0, 4],
             '?rim_fixed' => [0, 4], '?run_out' => [0, 0.5], '?rib_old' => ['11.2'], '?rib_new' => ['11.4', '12.1'],
         ],
+        'chain-travel' => [
+            'travel' => [0, 16], 'limit' => [8, 14], '?rattle' => ['0.5', '1', '2 s', '3', '3.1', '8 s'], '?sinks' => ['yes', 'no', 'no'],
+        ],
         'mount-tired' => [
             '?old' => ['58; 61', '60', '70; 71; 72'], '?new' => ['64; 63', '61.9', '62.1', '70; 77; 73'], 'rock_before' => [10, 60],
             'rock_after' => [2, 50],

@@ -17,7 +17,7 @@ final readonly class SafetyReading implements Hindrance
     public function of(Fit $fit, Step $step): iterable
     {
         foreach ($fit->earlier($step) as $guard) {
-            foreach ($fit->isOverruled($guard) ? [] : $guard->asking->asks as $ask) {
+            foreach ($fit->isOverruled($guard) ? [] : $fit->asks($guard) as $ask) {
                 foreach ($ask->guards as $what) {
                     if (Nature::isGuardedBy($fit, $step, $what) && !$fit->isWithin($guard, $ask)) {
                         yield Obstacle::lead('safety-reading', self::said($fit, $guard, $ask, $what->label()), $guard->id);

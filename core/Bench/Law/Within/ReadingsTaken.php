@@ -15,10 +15,11 @@ final readonly class ReadingsTaken implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
     {
-        foreach ($step->asking->asks as $ask) {
+        foreach ($fit->asks($step) as $ask) {
             $reading = $fit->state->reading($step->id, $ask->field);
             if (null === $reading) {
-                yield self::obstacle($ask, 'reading-missing', sprintf('Measure: %s.', lcfirst($ask->label)), $step);
+                $asked = sprintf([] === $ask->limits->choices ? 'Measure: %s.' : 'Say: %s.', lcfirst($ask->label));
+                yield self::obstacle($ask, 'reading-missing', $asked, $step);
             } elseif ($ask->isOutside($reading->value)) {
                 yield self::obstacle($ask, 'reading-outside', trim(sprintf('%s: %s. %s', $ask->label, $reading->text, $ask->past)), $step);
             }

@@ -268,13 +268,23 @@ final class Oracle
                     ),
                 );
                 $last = [] === $read ? null : $read[count($read) - 1]->float('value');
-                null !== $last && !$ask->isOutside($last) || $wrong[] = sprintf(
+                null !== $last && !$ask->resolved($this->lastRead(...))->isOutside($last) || $wrong[] = sprintf(
                     '%s of %s reads %s', $ask->field, $step->id, $last ?? 'nothing',
                 );
             }
         }
 
         return $wrong;
+    }
+
+    private function lastRead(string $field): ?float
+    {
+        $value = null;
+        foreach ($this->log as $e) {
+            $value = EventType::Measured === $e->type && $e->string('field') === $field ? $e->float('value') : $value;
+        }
+
+        return $value;
     }
 
     /** @return list<Step> */

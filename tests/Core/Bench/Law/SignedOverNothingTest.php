@@ -40,6 +40,8 @@ final class SignedOverNothingTest extends TestCase
         ['corrin-drover-27d', ['gearbox-mount'], []],
         ['corrin-drover-27d', ['starter', 'water-pump'], []],
         ['corrin-drover-27d', ['oil-filter-housing'], []],
+        ['ostrel-vane-s6', ['blower-pulley'], ['blower-size' => 'smaller', 'blower-fill' => 'vacuum']],
+        ['pelliver-dray-18', ['chain-tensioner'], []],
     ];
     private const STEPS = 900;
     /** What the hand of a run is careless at. */

@@ -192,7 +192,7 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function read(Fit $fit, Step $step): ?array
     {
-        foreach ($step->asking->asks as $ask) {
+        foreach ($fit->asks($step) as $ask) {
             $reading = $fit->state->reading($step->id, $ask->field);
             if (null === $reading || $ask->isOutside($reading->value)) {
                 return $this->reading($fit, $step, $ask, 12.0);
@@ -212,6 +212,7 @@ final class Worker
             Flow::Out === $ask->flow => 0.7 * $capacity,
             Flow::In === $ask->flow => ($out->value ?? 0.7 * $capacity) + 0.01 * $this->luck->getInt(-20, 20),
             'vacuum_lost' === $ask->field => 0.2,
+            [] !== $ask->limits->choices => $ask->limits->usual(),
             $ask->limits->isSet => $ask->limits->low + ($ask->limits->high - $ask->limits->low) * $this->luck->getInt(20, 80) / 100,
             default => 10.0,
         };
@@ -220,7 +221,7 @@ final class Worker
             EventType::Measured,
             [
                 'step' => $step->id, 'field' => $ask->field, 'text' => round($value, 2).' '.$ask->unit, 'value' => $value,
-                'unit' => $ask->unit,
+                'unit' => '' === $ask->unit ? '1' : $ask->unit,
             ],
             $seconds,
         ];
