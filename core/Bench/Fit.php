@@ -436,22 +436,24 @@ final class Fit
                     : '%d steps are not done: do each, or skip it with a reason.',
                 $steps,
             ),
-            ...$this->unanswered(),
+            ...array_map(static fn (array $one): string => sprintf(
+                '“%s” has no answer: give it at the step “%s”.', $one[1]->label, $one[0]->words->title,
+            ), $this->unanswered()),
         ], static fn (string $reason): bool => '' !== $reason));
     }
 
-    /** @return list<string> what must be answered before anybody signs: a skipped step is no answer, and none can be waived */
-    private function unanswered(): array
+    /** @return list<array{Step, Ask}> what must be answered before anybody signs: a skipped step is no answer, and none can be waived */
+    public function unanswered(): array
     {
-        $said = [];
+        $missing = [];
         foreach ($this->sheet->steps as $step) {
             foreach ($this->asks($step) as $ask) {
                 if ($ask->standsBeforeSigning() && null === $this->state->reading($step->id, $ask->field)) {
-                    $said[] = sprintf('“%s” has no answer: give it at the step “%s”.', $ask->label, $step->words->title);
+                    $missing[] = [$step, $ask];
                 }
             }
         }
 
-        return $said;
+        return $missing;
     }
 }

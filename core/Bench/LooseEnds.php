@@ -289,7 +289,9 @@ final readonly class LooseEnds
         foreach ($this->fit->state->curves as $step => $event) {
             if ('stop' === $event->string('verdict')) {
                 $ends[] = new LooseEnd(
-                    'curve:'.$step, LooseEndKind::Curve, 'Warm-up: '.str_replace('-', ' ', $event->string('finding')), $step,
+                    'curve:'.$step, LooseEndKind::Curve,
+                    (PressTask::SUM === $this->fit->sheet->step($step)?->asking->sum ? 'Pressed on: ' : 'Warm-up: ')
+                        .str_replace('-', ' ', $event->string('finding')), $step,
                     $event->string('said'),
                 );
             }

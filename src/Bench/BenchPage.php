@@ -19,8 +19,8 @@ use NimbleKnuckle\App\Bench\View\Standing;
 use NimbleKnuckle\App\Bench\View\Tools;
 use NimbleKnuckle\App\Bench\View\Worked;
 use NimbleKnuckle\App\Bench\View\Written;
+use NimbleKnuckle\App\Devices\BenchDevices;
 use NimbleKnuckle\App\Devices\BenchThermometer;
-use NimbleKnuckle\App\Devices\BenchWrench;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fluids\FluidBook;
@@ -38,6 +38,7 @@ use NimbleKnuckle\Core\Bench\Law\Gate;
 use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\MixFromBench;
+use NimbleKnuckle\Core\Bench\PressTask;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
@@ -62,8 +63,7 @@ final readonly class BenchPage
         private KitReader $kit,
         private NextAct $next,
         private ActsAhead $ahead,
-        private BenchWrench $wrench,
-        private BenchThermometer $thermometer,
+        private BenchDevices $devices,
         private FluidBook $fluids,
         private StepSum $sum,
         private ClockInterface $clock,
@@ -170,10 +170,11 @@ final readonly class BenchPage
                 MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
             ) : null,
             $this->sum->of($step, $fit),
-            BenchThermometer::SUM === $step->asking->sum ? $this->thermometer->view($record->id, $step->id) : null,
+            BenchThermometer::SUM === $step->asking->sum ? $this->devices->thermometer->view($record->id, $step->id) : null,
             null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
                 ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
                 : null,
+            PressTask::SUM === $step->asking->sum ? $this->devices->press->view($fit, $step, $record->id) : null,
         );
     }
 
@@ -192,7 +193,7 @@ final readonly class BenchPage
         return [
             new Card(
                 $card, 0 === $card->next ? null : $card->ladder->rung($card->nextStage),
-                $this->wrench->view($fit, $joint, $record->id, $step->id), $fit->passFaults($joint->id),
+                $this->devices->wrench->view($fit, $joint, $record->id, $step->id), $fit->passFaults($joint->id),
             ),
             new Pull(
                 $advice, null === $advice?->setting ? null : (new WrenchSet())->said($advice->setting), $pull, $mechanics,

@@ -296,7 +296,8 @@ final readonly class NextAct
         $ends = null === $fit->state->signed ? array_filter(
             $fit->looseEnds(), static fn (LooseEnd $end): bool => $end->step === $step->id && $end->isMendedAtItsStep(),
         ) : [];
-        if ([] !== $ends) {
+        $isUnanswered = null === $fit->state->signed && in_array($step, array_column($fit->unanswered(), 0), true);
+        if ([] !== $ends || $isUnanswered) {
             return Act::marks(Turn::Closed, 'Open it again', ['type' => 'step-reopened', 'step' => $step->id]);
         }
         $current = $fit->currentStep();

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Bench;
 use NimbleKnuckle\Core\BeltDrive\Drive;
 use NimbleKnuckle\Core\BeltDrive\DriveState;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\PressTask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /** What vehicle sheet and bench know for the sums of what turns: belts, pulleys, the chain, a hub on its shaft. */
@@ -43,22 +44,17 @@ final readonly class TurningSums
         return $this->fit->state->readingOf($field)?->value;
     }
 
-    /**
-     * What was measured of shaft and bore, front and back. A hub at the blower is all metal, a damper has rubber in it.
-     *
-     * @return array<string, string|float|null>
-     */
+    /** @return array<string, string|float|null> a hub at the blower is all metal, a damper has rubber in it */
     private function press(Step $step): array
     {
-        $isBlower = str_contains($step->target->item, 'blower');
-        $at = $isBlower ? 'blower_' : '';
-        $along = fn (string $field): ?string => null === $this->value($at.$field) ? null : implode('; ', array_filter(
-            [$this->value($at.$field), $this->value($at.$field.'_back')], static fn (?float $one): bool => null !== $one,
-        ));
+        $read = PressTask::measured($this->fit, $step);
+        $along = static fn (string $one): ?string => isset($read[$one]) ? implode(
+            '; ', array_filter([$read[$one], $read[$one.'_back'] ?? null], static fn (?float $it): bool => null !== $it),
+        ) : null;
 
-        return null === $this->value($at.'snout') ? [] : [
-            'shaft' => $along('snout'), 'bore' => $along('bore'), 'hub' => $this->value($at.'hub_outside'),
-            'length' => $this->value($at.'fit_length'), 'bonded' => $isBlower ? null : 'yes',
+        return !isset($read['snout']) ? [] : [
+            'shaft' => $along('snout'), 'bore' => $along('bore'), 'hub' => $read['hub_outside'] ?? null,
+            'length' => $read['fit_length'] ?? null, 'bonded' => str_contains($step->target->item, 'blower') ? null : 'yes',
         ];
     }
 

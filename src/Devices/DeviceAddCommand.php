@@ -18,7 +18,7 @@ final class DeviceAddCommand
     }
 
     public function __invoke(
-        OutputInterface $output, #[Argument('Its name')] string $name, #[Option('wrench or thermometer')] string $kind = 'wrench',
+        OutputInterface $output, #[Argument('Its name')] string $name, #[Option('wrench, thermometer or press')] string $kind = 'wrench',
         #[Option('A new token for a device there is')] bool $renew = false,
     ): int {
         try {
@@ -30,7 +30,7 @@ final class DeviceAddCommand
             }
             [, $token] = $this->devices->add(
                 $name,
-                DeviceKind::tryFrom($kind) ?? throw InvalidInput::in('kind', '“kind” is wrench or thermometer.'),
+                DeviceKind::tryFrom($kind) ?? throw InvalidInput::in('kind', '“kind” is wrench, thermometer or press.'),
             );
             $output->writeln($token);
 

@@ -9,12 +9,14 @@ enum DeviceKind: string
 {
     case Wrench = 'wrench';
     case Thermometer = 'thermometer';
+    case Press = 'press';
 
     public function label(): string
     {
         return match ($this) {
             self::Wrench => 'torque wrench, torque and angle',
             self::Thermometer => 'coolant temperature',
+            self::Press => 'hub press, torque over its way',
         };
     }
 
@@ -24,6 +26,7 @@ enum DeviceKind: string
         return match ($this) {
             self::Wrench => 'torque-angle',
             self::Thermometer => 'temperature',
+            self::Press => 'press',
         };
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Drives;
 
+use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\App\Workshop\WorkshopBook;
 use NimbleKnuckle\Core\BeltDrive\Door\DriveReading;
 use NimbleKnuckle\Core\BeltDrive\Drive;
@@ -13,6 +16,7 @@ use NimbleKnuckle\Core\BeltDrive\Side;
 use NimbleKnuckle\Core\BeltDrive\Sweep;
 use NimbleKnuckle\Core\BeltDrive\SweepDrawing;
 use NimbleKnuckle\Core\BeltDrive\Trial;
+use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\Air;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
@@ -24,8 +28,10 @@ use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
 
-/** Another size of a pulley: tried over many, looked at one by one, and which belt of the shelf then fits. Nothing is kept here. */
+/** Another size of a pulley: tried over many, looked at one by one, which belt of the shelf then fits; and put on the sheet. */
 final class ChangePulleyController extends AbstractController
 {
     private const AT = ['id' => '[a-z0-9-]{1,80}', 'name' => '[a-z0-9][a-z0-9.-]{0,79}'];
@@ -60,7 +66,55 @@ final class ChangePulleyController extends AbstractController
             'asked' => $asked->all(), 'sweep' => $sweep, 'drawing' => SweepDrawing::of($sweep, $pulley->d, $d),
             'before' => Trial::of($drive, $pulley->name, $pulley->d), 'after' => $trial, 'picture' => $trial->state->drawing(),
             'air' => Air::at($this->workshop->now()->altitude ?? 0.0)->pressure, 'belts' => self::placed($trial, $belts),
+            'seen' => ChangedMeanwhile::mark($shelf->document($vehicle, $name)), 'd' => $d, 'crank' => $crank,
         ]);
+    }
+
+    /** What was tried goes on the vehicle sheet: the size, the crank’s too, and the belt that was chosen for it. */
+    #[Route('/vehicles/{id}/drives/{name}/change', name: 'keep_pulley', requirements: self::AT, methods: ['POST'])]
+    #[IsGranted(May::KeepVehicles->value)]
+    public function keep(
+        string $id, string $name, Request $request, Garage $garage, DriveShelf $shelf, #[CurrentUser] AccountRecord $person,
+    ): Response {
+        $vehicle = $garage->get($id);
+        $document = $shelf->document($vehicle, $name);
+        $drive = Drive::read(Node::of($document));
+        $in = $request->request;
+        try {
+            $shelf->keep($vehicle, self::changed($drive, $document, $in), $in->getString('seen'), $person->name);
+            $this->addFlash('good', 'On the vehicle sheet. Fits in hand keep theirs; it can be undone under Edit.');
+
+            return $this->redirectToRoute('drive', ['id' => $id, 'name' => $name], Response::HTTP_SEE_OTHER);
+        } catch (CoreException $e) {
+            $this->addFlash('bad', $e->getMessage());
+            $back = ['id' => $id, 'name' => $name] + array_filter([
+                'pulley' => $in->getString('pulley'), 'd' => $in->getString('d'), 'crank' => $in->getString('crank'),
+                'shelf' => $in->getString('shelf'),
+            ]);
+
+            return $this->redirectToRoute('change_pulley', $back, Response::HTTP_SEE_OTHER);
+        }
+    }
+
+    /**
+     * @param array<array-key, mixed> $document as it stands in the vehicle sheet
+     * @param InputBag<string> $in
+     *
+     * @return array<array-key, mixed>
+     */
+    private static function changed(Drive $drive, array $document, InputBag $in): array
+    {
+        $pulley = $drive->named($in->getString('pulley')) ?? throw InvalidInput::in('pulley', 'No pulley has that name.');
+        $sizes = [$pulley->name => self::size($in, 'd')] + [$drive->driver()->name ?? '' => self::size($in, 'crank')];
+        $pulleys = is_array($document['pulleys'] ?? null) ? $document['pulleys'] : [];
+        foreach ($pulleys as $i => $one) {
+            $at = is_array($one) && is_string($one['name'] ?? null) ? $one['name'] : '';
+            $pulleys[$i] = is_array($one) && isset($sizes[$at]) ? ['d' => $sizes[$at]] + $one : $one;
+        }
+        $belt = trim($in->getString('belt'));
+        '' === $belt || DriveReading::length('shelf', $belt);
+
+        return ['pulleys' => $pulleys] + ('' === $belt ? [] : ['belt' => $belt]) + $document;
     }
 
     /** @param InputBag<string> $asked */

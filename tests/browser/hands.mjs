@@ -59,7 +59,7 @@ export const stepId = (page) => page.locator('#bench').getAttribute('data-step')
 export const turn = (page) => page.locator('.panes').getAttribute('data-turn');
 
 export const READINGS = {
-  coolant_temperature: '19', strength_before: '32', drained: '4.1', oil_drained: '6.1', vacuum_pulled: '82', vacuum_lost: '0.3', filled: '4.0', oil_filled: '6.1', opened_at: '88', drive_temperature: '92', snout: '30.02', snout_back: '30.02', bore: '29.98', bore_back: '29.98', hub_outside: '60', fit_length: '30', plug_gap: '0.7', face_gap: '0.05', bolt_length: '40',
+  coolant_temperature: '19', strength_before: '32', drained: '4.1', oil_drained: '6.1', vacuum_pulled: '82', vacuum_lost: '0.3', filled: '4.0', oil_filled: '6.1', opened_at: '88', drive_temperature: '92', snout: '30.02', snout_back: '30.02', bore: '29.98', bore_back: '29.98', hub_outside: '60', fit_length: '30', plug_gap: '0.7', face_gap: '0.05', bolt_length: '40', blower_snout: '20.02', blower_snout_back: '20.02', blower_bore: '20.00', blower_bore_back: '20.00', blower_hub_outside: '40', blower_fit_length: '22', blower_depth_before: '31.4', blower_depth_after: '31.4', blower_pulley_new: '68', pulley_run_out: '0.05', rib_offset_old: '11.2', rib_offset_new: '11.2', belt_note: '62', depth_before: '12.3', depth_after: '12.3', arm_swing_before: '5', arm_swing_after: '1', rattle_before: '4', rattle_after: '3', plunger_travel: '6', plunger_limit: '12', idler_turns: '2 turns',
 };
 
 /** Writes down the reading in turn and saves it by the big button. */
@@ -100,12 +100,18 @@ const takeTool = async (page) => {
   }
 };
 
+/** Taps one of the answers of a reading that is chosen: the first, or the one with these words. */
+export const answer = (page, words = null) => afterMark(page, () => (words
+  ? page.locator('.answers').getByRole('button', { name: words }).click()
+  : page.locator('.answers button').first().click()));
+
 /** One act of the bench, whatever is in turn. */
 export const act = async (page) => {
   const now = await turn(page);
   if (now === 'caution') return afterMark(page, () => page.getByRole('button', { name: 'Understood', exact: true }).click());
   if (now === 'tools') return takeTool(page);
   if (await go(page).getAttribute('data-timer-until')) return hurry(page);
+  if (await page.locator('.answers button').count()) return answer(page);
   if (await page.locator('.thumb .go[form="ask-form"]').count()) return writeReading(page);
   if (await page.locator('.thumb a.go').count()) {
     await page.evaluate(() => document.querySelector('.thumb .go').setAttribute('data-armed', ''));

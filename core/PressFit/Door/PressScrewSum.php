@@ -7,7 +7,6 @@ namespace NimbleKnuckle\Core\PressFit\Door;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\PressFit\PressCurve;
-use NimbleKnuckle\Core\PressFit\PressEnd;
 use NimbleKnuckle\Core\PressFit\PressScrew;
 use NimbleKnuckle\Core\PressFit\ScrewDrawing;
 use NimbleKnuckle\Core\Quantity\Force;
@@ -114,7 +113,7 @@ final readonly class PressScrewSum implements Sum
 
         return new SumResult($this->name(), $in->raw, $values, [
             self::holds('screw', $press->strips, $force, $thread, $engaged->millimetres), ...self::bolts($in, $material, $force),
-            ...(null === $judged ? [] : [self::said($judged)]),
+            ...(null === $judged ? [] : PressSaid::of($judged)),
         ], [
             new Working('Torque at the nut', 'M = F (0.16 P + 0.58 d₂ μ + rk μk)/1000', sprintf(
                 'F %s N, P %s mm, μ %s and %s', Show::n($force->newtons), Show::n($thread->pitch), Show::n($friction[0]),
@@ -229,22 +228,5 @@ final readonly class PressScrewSum implements Sum
         }
 
         return $samples;
-    }
-
-    private static function said(PressCurve $judged): Check
-    {
-        $at = Show::n($judged->at, 3).' mm';
-
-        return match ($judged->end) {
-            PressEnd::Seated => Check::ok('seated', sprintf('Seated at %s: the torque jumps. Measure the depth as well.', $at)),
-            PressEnd::NotSeated => Check::stop('not-seated', sprintf('Not seated: no jump by %s. Go on, and measure the depth.', $at)),
-            PressEnd::PickingUp => Check::stop(
-                'picking-up', sprintf('Stop: at %s it is far too hard. It is picking up; draw it off and look.', $at),
-            ),
-            PressEnd::Free => Check::stop(
-                'free',
-                sprintf('It goes on with %s N·m at most: it is not tight. Measure shaft and bore again.', Show::n($judged->most, 3)),
-            ),
-        };
     }
 }

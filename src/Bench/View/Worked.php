@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Bench\View;
 
 use NimbleKnuckle\App\Bench\MixView;
 use NimbleKnuckle\App\Bench\VacuumView;
+use NimbleKnuckle\App\Devices\PressView;
 use NimbleKnuckle\App\Devices\ThermometerView;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -22,6 +23,7 @@ final readonly class Worked implements Shown
         public ?array $sum,
         public ?ThermometerView $thermometer,
         public ?VacuumView $vacuum,
+        public ?PressView $press,
     ) {
     }
 }

@@ -1,0 +1,218 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\App;
+
+use NimbleKnuckle\App\Bench\StepSum;
+use NimbleKnuckle\App\Bench\TurningSums;
+use NimbleKnuckle\App\Devices\BenchPress;
+use NimbleKnuckle\App\Devices\BenchPressController;
+use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Fits\Recorder;
+use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Planning\FitPlanner;
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\PressTask;
+use NimbleKnuckle\Core\PressFit\PressFault;
+use NimbleKnuckle\Core\Sum\Headline;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\SumResult;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Uid\Ulid;
+
+/** A hub pressed on at the bench, and what else the bench works out of what turns. */
+#[CoversClass(BenchPress::class)]
+#[CoversClass(BenchPressController::class)]
+#[CoversClass(PressTask::class)]
+#[CoversClass(TurningSums::class)]
+final class PressTest extends AppTestCase
+{
+    private const SIZES = [
+        'blower_snout' => 20.02, 'blower_snout_back' => 20.02, 'blower_bore' => 20.0, 'blower_bore_back' => 20.0,
+        'blower_hub_outside' => 40.0, 'blower_fit_length' => 22.0,
+    ];
+    private const STEP = 'blower-hub-on';
+
+    public function testTheScrewIsToFeelWhatTheSumsSay(): void
+    {
+        $record = $this->planned('ostrel-vane-s6', 'blower-pulley');
+        $fit = $this->read($record, 'blower-sizes', self::SIZES);
+        $step = $fit->sheet->step(self::STEP) ?? self::fail('no such step');
+        $task = PressTask::of($fit, $step) ?? self::fail('nothing to press');
+        $force = $this->worked($fit, self::STEP)->number('force');
+        self::assertEqualsWithDelta($force, $task->force, 1e-6);
+        // M10 at its nut, μ 0.12: F (0.16 P + 0.58 d₂ μ + rk μ)/1000 with the face of its hexagon.
+        self::assertSame('M10', $task->screw);
+        self::assertEqualsWithDelta(22 / 1.5, $task->turns, 1e-9);
+        self::assertGreaterThan($task->force * (0.16 * 1.5 + 0.58 * 9.026 * 0.12) / 1000, $task->torque);
+        self::assertLessThan($task->force * (0.16 * 1.5 + 0.58 * 9.026 * 0.12 + 8.0 * 0.12) / 1000, $task->torque);
+        // What was measured of another part says nothing here; a shaft no larger than its bore is pressed by nothing.
+        $slack = ['blower_snout' => 20.0, 'blower_snout_back' => 20.0] + self::SIZES;
+        self::assertNull(PressTask::of($this->read($record, 'blower-sizes', $slack), $step));
+        self::assertNull(PressTask::of($this->read($record, 'blower-sizes', array_slice(self::SIZES, 0, 4)), $step));
+        self::assertSame([], PressTask::measured($fit, $fit->sheet->step('blower-belt-on') ?? self::fail('no such step')));
+    }
+
+    public function testACurveIsHandedInJudgedAndHoldsTheStepUp(): void
+    {
+        $record = $this->measured();
+        $this->signIn('joss');
+        $this->hand($record, "mm;Nm\n0;3\n5;14\n8;30\n10;80\n");
+        self::assertSelectorTextContains('.judged .level.stop', 'picking up');
+        $fit = $this->service(Recorder::class)->load($record);
+        self::assertStringContainsString('draw it off', implode(' ', array_column($fit->gate()->within(
+            $fit->sheet->step(self::STEP) ?? self::fail('no such step'),
+        ), 'text')));
+        self::assertContains('Pressed on: picking up', array_column($fit->looseEnds(), 'what'));
+        // A sound one after it lets it go.
+        $this->hand($record, "0 3\n5 14\n21.8 15\n22 40\n");
+        self::assertSelectorTextContains('.judged .level.ok', 'seated');
+        self::assertSelectorExists('.draw svg[aria-label*="newton metres"]');
+        $ends = $this->service(Recorder::class)->load($record)->looseEnds();
+        self::assertNotContains('Pressed on: picking up', array_column($ends, 'what'));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function faults(): iterable
+    {
+        yield 'nothing' => ['', 'rows'];
+        yield 'words' => ["0 1\n1 x\n2 3\n3 4", 'row'];
+        yield 'too few' => ["0 1\n1 2", '4 to 2000 rows'];
+        yield 'back' => ["0 1\n2 2\n1 3\n3 4", 'Row 3 goes back'];
+        yield 'less than nothing' => ["0 1\n1 -2\n2 3\n3 4", 'Row 2'];
+        yield 'one number' => ["0 1\n1 2\n2\n3 4", 'ow 3'];
+    }
+
+    #[DataProvider('faults')]
+    public function testACurveThatIsNoneIsRefusedAndNamesTheRow(string $rows, string $said): void
+    {
+        $record = $this->measured();
+        $this->signIn('joss');
+        $this->hand($record, $rows);
+        self::assertSelectorNotExists('.judged');
+        self::assertStringContainsStringIgnoringCase($said, $this->client->getCrawler()->filter('body')->text());
+    }
+
+    public function testNothingIsPressedBeforeItIsMeasuredNorElsewhere(): void
+    {
+        $record = $this->planned('ostrel-vane-s6', 'blower-pulley');
+        $press = $this->service(BenchPress::class);
+        $said = [self::STEP => 'measure shaft', 'blower-belt-on' => 'Nothing is pressed', 'no-such' => 'Nothing is pressed'];
+        foreach ($said as $at => $why) {
+            try {
+                $press->handIn($record, $at, "0 3\n5 14\n21.8 15\n22 40", 'Joss Wending');
+                self::fail('it was taken at '.$at);
+            } catch (InvalidInput $e) {
+                self::assertStringContainsString($why, $e->getMessage());
+            }
+        }
+    }
+
+    public function testTheSimulatedPressIsThereWhereTheWorkshopKeepsOne(): void
+    {
+        $record = $this->measured();
+        $this->signIn('joss');
+        $crawler = $this->client->request('GET', sprintf('/fits/%s/bench/%s', $record->id, self::STEP));
+        self::assertCount(4, $crawler->filter('#press-fault option'));
+        $reading = $this->service(BenchPress::class)->pull($record, self::STEP, PressFault::None, 7, 'Joss Wending');
+        self::assertSame(['ok', 'seated', 'press'], [$reading->verdict, $reading->finding, $reading->kind]);
+        $this->db()->executeStatement("DELETE FROM device WHERE kind = 'press'");
+        $this->client->request('GET', sprintf('/fits/%s/bench/%s', $record->id, self::STEP));
+        self::assertSelectorNotExists('#press-fault');
+        self::assertSelectorExists('#press-rows', 'a curve can be handed in without any device');
+        $this->expectException(InvalidInput::class);
+        $this->service(BenchPress::class)->pull($record, self::STEP, PressFault::None, 7, 'Joss Wending');
+    }
+
+    public function testWearChainAndLineAreWorkedOutOfWhatTheBenchKnows(): void
+    {
+        $belt = $this->planned('ostrel-vane-s6', 'serpentine-belt');
+        $fit = $this->read($belt, 'belt-worn', ['belt_cracks' => 4.0, 'belt_face' => 2.0, 'belt_seal' => 1.0]);
+        $wear = $this->sum($fit, 'belt-worn');
+        self::assertSame(['cracks' => 4.0, 'glazed' => 'yes'], $wear['query'] ?? []);
+        self::assertSame('Renew soon', $wear['headline']->lead ?? '');
+        $failing = $this->read($belt, 'belt-worn', ['belt_cracks' => 14.0, 'belt_seal' => 2.0]);
+        self::assertTrue($this->worked($failing, 'belt-worn')->hasCheck('seal'));
+
+        $chain = $this->planned('pelliver-dray-18', 'chain-tensioner');
+        $fit = $this->read($chain, 'chain-listen', ['rattle_before' => 4 / 60]);
+        self::assertSame([], $this->sum($fit, 'chain-measure')['query'] ?? null);
+        $fit = $this->read($chain, 'chain-measure', ['plunger_travel' => 6.0, 'plunger_limit' => 12.0], $fit->state->log);
+        self::assertTrue($this->worked($fit, 'chain-measure')->hasCheck('tensioner'));
+
+        $blower = $this->planned('ostrel-vane-s6', 'blower-pulley');
+        $fit = $this->read($blower, 'blower-choice', ['blower_pulley_new' => 68.0]);
+        self::assertEqualsWithDelta(6800 * 150 / 68, $this->worked($fit, 'blower-choice')->number('speed'), 1e-6);
+        $fit = $this->read($blower, 'blower-true', ['rib_offset_old' => 11.2, 'rib_offset_new' => 11.8, 'pulley_run_out' => 0.3]);
+        $line = $this->worked($fit, 'blower-true');
+        self::assertSame([true, true], [$line->hasCheck('other-offset'), $line->hasCheck('runs-out')]);
+    }
+
+    /**
+     * @return array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, missing: string,
+     *               headline: ?Headline, drawing: array{0: string, 1: object}|null}|null
+     */
+    private function sum(Fit $fit, string $step): ?array
+    {
+        return $this->service(StepSum::class)->of($fit->sheet->step($step) ?? self::fail('no step '.$step), $fit);
+    }
+
+    private function worked(Fit $fit, string $step): SumResult
+    {
+        return $this->sum($fit, $step)['result'] ?? self::fail('nothing was worked out at '.$step);
+    }
+
+    private function planned(string $vehicle, string $procedure): FitRecord
+    {
+        return $this->service(FitPlanner::class)->plan(
+            $this->service(Garage::class)->get($vehicle), [$procedure], ['blower-size' => 'smaller'], 'Joss Wending',
+            new \DateTimeImmutable(),
+        );
+    }
+
+    private function measured(): FitRecord
+    {
+        $record = $this->planned('ostrel-vane-s6', 'blower-pulley');
+        $this->service(Recorder::class)->record($record, $this->events('blower-sizes', self::SIZES), Hand::Server);
+
+        return $record;
+    }
+
+    /**
+     * @param array<string, float> $values
+     * @param list<FitEvent> $before
+     */
+    private function read(FitRecord $record, string $step, array $values, array $before = []): Fit
+    {
+        return new Fit($record->sheet(), $record->vehicleSheet(), FitState::fold([...$before, ...$this->events($step, $values)]));
+    }
+
+    /**
+     * @param array<string, float> $values
+     *
+     * @return list<FitEvent>
+     */
+    private function events(string $step, array $values): array
+    {
+        return array_map(static fn (string $field, float $value): FitEvent => FitEvent::of(
+            (string) new Ulid(), EventType::Measured,
+            ['step' => $step, 'field' => $field, 'text' => $value.' mm', 'value' => $value, 'unit' => 'mm'], 'Joss Wending',
+            new \DateTimeImmutable(),
+        ), array_keys($values), $values);
+    }
+
+    private function hand(FitRecord $record, string $rows): void
+    {
+        $this->client->request(
+            'POST', sprintf('/fits/%s/steps/%s/press', $record->id, self::STEP), ['_csrf' => $this->token(), 'rows' => $rows],
+        );
+        self::assertResponseRedirects();
+        $this->client->followRedirect();
+    }
+}
