@@ -86,19 +86,20 @@ final readonly class BenchPage
             ...$this->joint($record, $fit, $step, Deed::Tighten === $step->deed ? $joint : null),
             $this->worked($record, $fit, $step, $circuit),
             $this->filling($fit, $step, $circuit),
-            new Belted($this->belt($fit, $step)),
+            $this->belt($fit, $step),
             new Carried(
                 $fit->state->isClosed($step->id) ? null : LedgerDrawing::for($fit->actual(), $fit->vehicle, $step),
             ),
         ]);
     }
 
-    private function belt(Fit $fit, Step $step): ?RouteDrawing
+    private function belt(Fit $fit, Step $step): Belted
     {
         $isMoved = Deed::Remove === $step->deed || Deed::Refit === $step->deed;
-        $drive = $isMoved ? $fit->vehicle->driveOf($step->target->item) : null;
+        $drive = $isMoved || Deed::Measure === $step->deed ? $fit->vehicle->driveOf($step->target->item) : null;
+        $state = null === $drive ? null : DriveState::of($drive);
 
-        return null === $drive ? null : RouteDrawing::of(DriveState::of($drive));
+        return new Belted($isMoved && null !== $state ? RouteDrawing::of($state) : null, $isMoved ? null : $state?->drawing());
     }
 
     private function place(Fit $fit, Step $step): Place

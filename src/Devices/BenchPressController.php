@@ -30,13 +30,12 @@ final class BenchPressController extends AbstractController
         $record = $fits->get($id);
         $form = $request->request;
         try {
-            $reading = $form->has('fault')
+            $form->has('fault')
                 ? $press->pull(
                     $record, $step, PressFault::tryFrom($form->getString('fault')) ?? PressFault::None, random_int(1, 1_000_000),
                     $person->name,
                 )
                 : $press->handIn($record, $step, $this->rows($request), $person->name);
-            $this->addFlash('ok' === $reading->verdict ? 'good' : 'bad', $reading->said);
         } catch (InvalidInput $e) {
             $this->addFlash('bad', $e->getMessage());
         }
