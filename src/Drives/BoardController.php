@@ -17,6 +17,7 @@ use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -42,7 +43,7 @@ final class BoardController extends AbstractController
         $form = null === $document ? DriveForm::blank() : DriveForm::of($document);
         $seen = null === $document ? '' : ChangedMeanwhile::mark($document);
 
-        return $this->board($vehicle, $name, $form, $seen, $request->query->getBoolean('behind'));
+        return $this->board($vehicle, $name, $form, $seen, self::looks($request->query));
     }
 
     #[Route('/vehicles/{id}/drives/{name}', name: 'keep_drive', requirements: self::AT, methods: ['POST'])]
@@ -75,7 +76,7 @@ final class BoardController extends AbstractController
         }
 
         return $this->board(
-            $vehicle, $name, $form, $in->getString('seen'), $in->getBoolean('behind'), $said, $error,
+            $vehicle, $name, $form, $in->getString('seen'), self::looks($in), $said, $error,
             Htmx::wantsFragment($request),
         );
     }
@@ -89,21 +90,35 @@ final class BoardController extends AbstractController
         return $this->redirectToRoute('drive', ['id' => $vehicle->id, 'name' => $id], Response::HTTP_SEE_OTHER);
     }
 
+    /**
+     * @param InputBag<string> $in
+     *
+     * @return array{bool, bool} from behind; all belts in one picture
+     */
+    private static function looks(InputBag $in): array
+    {
+        return [$in->getBoolean('behind'), $in->getBoolean('all')];
+    }
+
+    /** @param array{bool, bool} $looks */
     private function board(
-        VehicleRecord $vehicle, string $name, DriveForm $form, string $seen, bool $behind, string $said = '', string $error = '',
+        VehicleRecord $vehicle, string $name, DriveForm $form, string $seen, array $looks, string $said = '', string $error = '',
         bool $isFragment = false,
     ): Response {
+        [$behind, $all] = $looks;
+        $others = array_values(array_filter($vehicle->sheet()->drives, static fn (Drive $one): bool => $all && $one->id !== $name));
         $view = null;
         $missing = '';
         try {
-            $view = BoardView::of(Drive::read(Node::of($form->document(self::NEW === $name ? 'tried' : $name))), $behind);
+            $view = BoardView::of(Drive::read(Node::of($form->document(self::NEW === $name ? 'tried' : $name))), $behind, $others);
         } catch (CoreException $e) {
             // It is not whole yet: what is missing is said in the place of the figures.
             $missing = $e->getMessage();
         }
         $given = [
             'vehicle' => $vehicle, 'name' => $name, 'form' => $form, 'view' => $view, 'missing' => $missing, 'said' => $said,
-            'error' => $error, 'seen' => $seen, 'behind' => $behind, 'sections' => BeltSection::names(),
+            'error' => $error, 'seen' => $seen, 'behind' => $behind, 'all' => $all,
+            'sections' => BeltSection::names(),
             'drives' => $vehicle->sheet()->drives, 'items' => $vehicle->sheet()->items,
         ];
         if ($isFragment) {

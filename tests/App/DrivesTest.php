@@ -176,6 +176,57 @@ final class DrivesTest extends AppTestCase
         self::assertSelectorTextContains('[role=alert]', 'This is no belt');
     }
 
+    public function testAllBeltsOfAnEngineStandInOnePicture(): void
+    {
+        $this->signIn('petra');
+        $crawler = $this->client->request('GET', self::BLOWER);
+        self::assertSelectorNotExists('svg.board .shadow');
+        $alone = explode(' ', (string) $crawler->filter('svg.board')->attr('viewBox'));
+        $crawler = $this->client->click($crawler->selectLink('All belts')->link());
+        self::assertSelectorCount(1, 'svg.board .shadow');
+        self::assertSelectorCount(5, 'svg.board .shadow circle');
+        $both = explode(' ', (string) $crawler->filter('svg.board')->attr('viewBox'));
+        self::assertGreaterThan((float) $alone[2], (float) $both[2], 'the compressor lies out to the right');
+        self::assertSelectorCount(4, 'svg.board [data-pulley]', 'only one of them is dragged');
+        $crawler = $this->client->click($crawler->selectLink('From behind')->link());
+        self::assertSelectorCount(1, 'svg.board .shadow');
+        $behind = explode(' ', (string) $crawler->filter('svg.board')->attr('viewBox'));
+        self::assertEqualsWithDelta(-((float) $both[0] + (float) $both[2]), (float) $behind[0], 1e-6, 'mirrored as one');
+        $this->client->click($crawler->selectLink('This belt alone')->link());
+        self::assertSelectorNotExists('svg.board .shadow');
+    }
+
+    public function testWhatWasTriedGoesOnTheSheet(): void
+    {
+        $this->signIn('petra');
+        $this->client->request('POST', self::BLOWER.'/change', ['_csrf' => $this->token(), 'pulley' => 'blower', 'd' => '68']);
+        self::assertResponseStatusCodeSame(403, 'a helper keeps no vehicles');
+        $this->signIn('joss');
+        $crawler = $this->client->request('GET', self::BLOWER.'/change?d=68&shelf=8PK1048');
+        $this->client->submit($crawler->selectButton('Put it on the vehicle sheet')->form());
+        self::assertResponseRedirects(self::BLOWER);
+        self::assertEquals(68, $this->diameter(2));
+        self::assertSame('8PK1048', $this->drive('blower')['belt'] ?? '');
+        self::assertEquals(150, $this->diameter(0), 'the crank stays');
+        // Its page was opened before: it says so and keeps nothing.
+        $this->client->submit($crawler->selectButton('Put it on the vehicle sheet')->form(), ['belt' => '']);
+        self::assertResponseRedirects();
+        self::assertStringContainsString('/change?', (string) $this->client->getResponse()->headers->get('Location'));
+        // The crank’s own pulley, and both at once.
+        $crawler = $this->client->request('GET', self::BLOWER.'/change?pulley=crank&d=156');
+        $this->client->submit($crawler->selectButton('Put it on the vehicle sheet')->form());
+        self::assertEquals([156, 68], [$this->diameter(0), $this->diameter(2)]);
+        $crawler = $this->client->request('GET', self::BLOWER.'/change?d=70&crank=150');
+        $this->client->submit($crawler->selectButton('Put it on the vehicle sheet')->form());
+        self::assertEquals([150, 70], [$this->diameter(0), $this->diameter(2)]);
+        $token = ['_csrf' => $this->token(), 'pulley' => 'blower'];
+        foreach ([['d' => 'wide'], ['d' => '70', 'belt' => 'long'], ['pulley' => 'nobody', 'd' => '70']] as $bad) {
+            $this->client->request('POST', self::BLOWER.'/change', $bad + $token);
+            self::assertStringContainsString('/change', (string) $this->client->getResponse()->headers->get('Location'));
+        }
+        self::assertEquals(70, $this->diameter(2));
+    }
+
     public function testAnotherPulley(): void
     {
         $this->signIn('petra');
