@@ -153,6 +153,7 @@ final class InvalidQuantity extends \DomainException implements CoreException
             Kind::Velocity => '40 m/s',
             Kind::Power => '45 kW',
             Kind::Frequency => '84 Hz',
+            Kind::MassFlow => '240 g/s',
             Kind::Number => '8',
         };
     }

@@ -25,6 +25,7 @@ enum Kind: string
     case Velocity = 'velocity';
     case Power = 'power';
     case Frequency = 'frequency';
+    case MassFlow = 'mass flow';
     case Number = 'number';
 
     /** In the base unit of any kind: what is smaller and not zero is a slip of the power of ten. */
@@ -57,6 +58,7 @@ enum Kind: string
             self::Velocity => Unit::MetrePerSecond,
             self::Power => Unit::Kilowatt,
             self::Frequency => Unit::Hertz,
+            self::MassFlow => Unit::GramPerSecond,
             self::Number => Unit::One,
         };
     }
@@ -75,7 +77,7 @@ enum Kind: string
             self::Force, self::Stress => 1.0e7,
             self::Distance => 5.0e6,
             self::Altitude => 9_000.0,
-            self::Duration, self::Mass, self::Stiffness, self::Speed, self::Frequency => 100_000.0,
+            self::Duration, self::Mass, self::Stiffness, self::Speed, self::Frequency, self::MassFlow => 100_000.0,
             self::Power => 2_000.0,
             self::Velocity => 1_000.0,
             self::Number => 1.0e9,

@@ -86,6 +86,10 @@ enum Unit: string
     case MetricHorsepower = 'PS';
     case Horsepower = 'hp';
     case Hertz = 'Hz';
+    case GramPerSecond = 'g/s';
+    case KilogramPerSecond = 'kg/s';
+    case KilogramPerHour = 'kg/h';
+    case PoundPerMinute = 'lb/min';
     case One = '1';
 
     /** Base units in one of it, where that is not one. Exact by definition (SI brochure, NIST SP 811, appendix B). */
@@ -144,6 +148,9 @@ enum Unit: string
         'W' => 0.001,
         'PS' => 0.73549875, // 75 kgf·m/s
         'hp' => 0.74569987158227, // 550 ft·lbf/s
+        'kg/s' => 1000.0,
+        'kg/h' => 1 / 3.6,
+        'lb/min' => 7.5598728333333, // 453.59237 g / 60 s
     ];
     /** What people write for it, already squeezed: lower case, without spaces, dots, hyphens. */
     private const SPELLINGS = [
@@ -208,6 +215,10 @@ enum Unit: string
         'mph' => ['mph', 'mi/h', 'milesperhour'],
         'kW' => ['kw', 'kilowatt', 'kilowatts'],
         'W' => ['w', 'watt', 'watts'],
+        'g/s' => ['g/s', 'gramspersecond', 'grampersecond'],
+        'kg/s' => ['kg/s', 'kilogramspersecond'],
+        'kg/h' => ['kg/h', 'kg/hr', 'kilogramsperhour'],
+        'lb/min' => ['lb/min', 'lbs/min', 'poundsperminute'],
         'PS' => ['ps', 'metrichp', 'cv'],
         'hp' => ['hp', 'bhp', 'horsepower'],
         'Hz' => ['hz', 'hertz', '1/s'],
@@ -239,6 +250,7 @@ enum Unit: string
             self::MetrePerSecond, self::KilometrePerHour, self::MilePerHour => Kind::Velocity,
             self::Kilowatt, self::Watt, self::MetricHorsepower, self::Horsepower => Kind::Power,
             self::Hertz => Kind::Frequency,
+            self::GramPerSecond, self::KilogramPerSecond, self::KilogramPerHour, self::PoundPerMinute => Kind::MassFlow,
             self::One => Kind::Number,
         };
     }

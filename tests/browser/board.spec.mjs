@@ -20,7 +20,7 @@ test('a pulley is dragged, nudged, undone and kept', async ({ page }) => {
   const errors = watchConsole(page);
   await signIn(page, demo.base, /Joss Wending/);
   await page.goto(`${demo.base}/vehicles/ostrel-vane-s6`);
-  await page.getByRole('link', { name: 'Eight-rib blower belt' }).click();
+  await page.getByRole('link', { name: 'Eight-rib blower belt', exact: true }).click();
   await expect(figure(page)).toContainText('1 057');
   const [x, y] = await centre(page, 2);
   const line = page.locator('svg.board [data-belt]').first();

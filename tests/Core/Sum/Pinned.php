@@ -221,6 +221,39 @@ final class Pinned
         'chain-travel' => [
             'travel' => [0, 16], 'limit' => [8, 14], '?rattle' => ['0.5', '1', '2 s', '3', '3.1', '8 s'], '?sinks' => ['yes', 'no', 'no'],
         ],
+        'blow-off' => [
+            'diameter' => [30, 90], 'pressure' => [20, 300], 'clamp' => ['worm', 't-bolt', 'spring'], '?screw_torque' => [2, 10],
+            '?tension' => [300, 6000], '?screw' => ['M6', 'M8'], '?friction' => ['dry', 'damp', 'oily', '0.3'],
+            '?bead' => ['yes', 'no', '12', '40'], '?tied' => ['yes', 'no', 'no'],
+        ],
+        'leak-decay' => [
+            'volume' => [3, 40], 'from' => [60, 200], 'to' => [10, 199], 'seconds' => ['5 s', '30', '2 min'], '?temperature' => [-5, 60],
+            '?boost' => [50, 250], '?flow' => [40, 600], '?altitude' => ['640'], '?barometer' => ['94 kPa'],
+        ],
+        'charge-cooler' => [
+            'before' => [
+                70, 190,
+            ], 'after' => [20, 80], 'ambient' => [-5, 32], '?pressure_before' => [60, 200], '?pressure_after' => [50, 200],
+            '?first' => ['118 61 24', '118 61 24 105 90', '150 40 20 100 100'], '?compressor' => ['2 0.72 25', '1.5 68', '3 75 10'],
+            '?altitude' => ['640'],
+        ],
+        'charge-path' => [
+            '?engine' => ['2.0 L 6500 rpm 95', '3 L 7000 rpm', '0.6 L 3000 rpm 80'], '?flow' => [30, 600], 'boost' => [0, 200],
+            'temperature' => [0, 120],
+            'sections' => [
+                'hot 50.8 600 90/76; tank 76 120; cold 57 900 90/85 45/85', 'one 38 2000 180/60 0.05', 'a 70 100; b 40 100; c 70 100',
+                'x 20 5',
+            ],
+            '?sizes' => ['50.8; 57; 63.5; 76', '30'],
+        ],
+        'coupler-match' => [
+            'ends' => ['a 50.8 57 90 bead; b 57 57; c 63.5 60.3', 'a 57; b 57; c 57', 'x 76 70 45; y 63.5 63.5 bead'],
+            'couplers' => [
+                'one 60 63; two 57 51 90; three 57 57; four 76 76', 'p 57; q 57; r 57.5', 'u 63 63; v 70.5 76 52',
+                'w 58 58; s 55 55; t 56.9',
+            ],
+            '?clamps' => ['small 55 66; large 63 75', 'one 40 50', 'wide 50 90 worm'],
+        ],
         'mount-tired' => [
             '?old' => ['58; 61', '60', '70; 71; 72'], '?new' => ['64; 63', '61.9', '62.1', '70; 77; 73'], 'rock_before' => [10, 60],
             'rock_after' => [2, 50],
