@@ -26,7 +26,7 @@ final readonly class CoolerDrawing
         $plot = Plot::over('Air on its way through the cooler', '%', [0.0, 100.0], '°C', [min(0.0, $ambient), 1.12 * $most])
             ->level(
                 $ambient, sprintf('outside %s °C', Show::n($ambient, 3)), 'ink',
-            )->mark(20.0, 'in')->mark(80.0, 'out')->line($points, 'trace')
+            )->mark(20.0, '')->mark(80.0, '')->line($points, 'trace')
             ->dot(10.0, $before, Show::n($before, 3).' °C')->dot(92.0, $after, Show::n($after, 3).' °C');
 
         return null === $expected ? $plot : $plot->level($expected, sprintf('to expect %s °C', Show::n($expected, 3)), 'dash');

@@ -11,7 +11,7 @@ use NimbleKnuckle\Core\Sum\SumBook;
 final readonly class SumGroups
 {
     private const ORDER = [
-        'What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'What turns', 'Charge air',
+        'What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'What turns', 'Charge air', 'Gate and boost',
         'Lifting and mounts', 'Faces and rings',
         'Coolant and oil',
     ];

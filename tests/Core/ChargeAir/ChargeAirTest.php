@@ -312,7 +312,8 @@ final class ChargeAirTest extends TestCase
     public function testWhichWayRoundWhatIsLeftAndWhatIsMissing(): void
     {
         $r = self::answer('coupler-match', [
-            'ends' => 'turbo 50.8 57 90 bead; throttle 63.5 63.5 bead; spare 85 85', 'couplers' => 'elbow 57 51 90; a 63 63; b 63 63; c 76 76',
+            'ends' => 'turbo 50.8 57 90 bead; throttle 63.5 63.5 bead; spare 85 85',
+            'couplers' => 'elbow 57 51 90; a 63 63; b 63 63; c 76 76',
             'clamps' => 'small 55 66; large 63 75',
         ]);
         self::assertSame(['turbo', 'throttle'], $r->entries('joint'));

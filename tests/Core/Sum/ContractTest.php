@@ -223,6 +223,36 @@ final class ContractTest extends TestCase
                 'clamps' => 'small 55 70; large 65 80',
             ],
         ],
+        'gate-preload' => [
+            [
+                'cracks' => 48, 'rate' => 7.5, 'pitch' => 1, 'step' => 0.5, 'wanted' => 70, 'travel' => 14, 'needed' => 9, 'stated' => 2.54,
+                'stated_turns' => 2.5,
+            ],
+            [
+                'cracks' => '0.48 bar', 'rate' => '7.5', 'pitch' => '0.1 cm', 'step' => '1/2', 'wanted' => '0.7 bar', 'travel' => '1.4 cm',
+                'needed' => '9 mm', 'stated' => '0.1 in', 'stated_turns' => '2.5',
+            ],
+        ],
+        'actuator-test' => [
+            [
+                'samples' => [[0, 0], [40, 0], [48, 0], [63, 2], [78, 4], [93, 6], [105, 6], [90, 5.7], [60, 1.7], [0, 0]], 'label' => 48,
+                'full' => 6, 'hold' => [100, 99, 20],
+            ],
+            [
+                'samples' => '0 0; 40 0; 48 0; 63 2; 78 4; 93 6; 105 6; 90 5.7; 60 1.7; 0 0', 'label' => '0.48 bar', 'full' => '0.6 cm',
+                'hold' => '100 99 20',
+            ],
+        ],
+        'boost-run' => [
+            [
+                'samples' => [[0, 2500, 10, 100], [1, 3000, 60, 100], [2, 3600, 99, 100], [3, 4200, 100, 100], [4, 5000, 101, 100]],
+                'target' => 100, 'limit' => 130,
+            ],
+            [
+                'samples' => '0 2500 10 100; 1 3000 60 100; 2 3600 99 100; 3 4200 100 100; 4 5000 101 100', 'target' => '1 bar',
+                'limit' => '1.3 bar',
+            ],
+        ],
         'torque-check' => [
             ['stated' => '23.05 N·m', 'thread' => 'M8', 'grade' => '8.8'],
             ['stated' => '17.0008 lbf·ft', 'thread' => 'M8x1.25', 'grade' => 8.8],
