@@ -48,6 +48,9 @@ final readonly class StepSum
             'mount-share' => self::shares($vehicle->lifting),
             'mount-tired' => self::wear($state),
             'press-fit', 'drive-wear', 'chain-travel', 'belt-line', 'pulley-change' => TurningSums::known($step, $fit),
+            'gate-preload' => BoostSums::preload($fit),
+            'leak-decay' => BoostSums::leak($fit),
+            'charge-cooler' => BoostSums::cooler($fit),
             default => $this->known($step->asking->sum, $circuit, $state),
         };
         $query = array_filter($known, static fn (mixed $value): bool => null !== $value);

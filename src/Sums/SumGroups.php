@@ -11,9 +11,8 @@ use NimbleKnuckle\Core\Sum\SumBook;
 final readonly class SumGroups
 {
     private const ORDER = [
-        'What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'What turns', 'Charge air', 'Gate and boost',
-        'Lifting and mounts', 'Faces and rings',
-        'Coolant and oil',
+        'What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'What turns', 'Charge air',
+        'Gate and boost', 'Slip clutch', 'Lifting and mounts', 'Faces and rings', 'Coolant and oil',
     ];
 
     /** @return array<string, list<Sum>> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
+use NimbleKnuckle\App\Bench\BoostSums;
 use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Bench\TurningSums;
 use NimbleKnuckle\App\Devices\BenchPress;
@@ -28,6 +29,7 @@ use Symfony\Component\Uid\Ulid;
 
 /** A hub pressed on at the bench, and what else the bench works out of what turns. */
 #[CoversClass(BenchPress::class)]
+#[CoversClass(BoostSums::class)]
 #[CoversClass(BenchPressController::class)]
 #[CoversClass(PressTask::class)]
 #[CoversClass(TurningSums::class)]
@@ -130,7 +132,7 @@ final class PressTest extends AppTestCase
         $this->service(BenchPress::class)->pull($record, self::STEP, PressFault::None, 7, 'Joss Wending');
     }
 
-    public function testWearChainAndLineAreWorkedOutOfWhatTheBenchKnows(): void
+    public function testOtherSumsAreWorkedOutOfWhatTheBenchKnows(): void
     {
         $belt = $this->planned('ostrel-vane-s6', 'serpentine-belt');
         $fit = $this->read($belt, 'belt-worn', ['belt_cracks' => 4.0, 'belt_face' => 2.0, 'belt_seal' => 1.0]);
@@ -146,6 +148,22 @@ final class PressTest extends AppTestCase
         $fit = $this->read($chain, 'chain-measure', ['plunger_travel' => 6.0, 'plunger_limit' => 12.0], $fit->state->log);
         self::assertTrue($this->worked($fit, 'chain-measure')->hasCheck('tensioner'));
 
+        $gate = $this->planned('veldra-tarn-20t', 'wastegate-actuator');
+        $wanted = $this->read($gate, 'gate-wanted', ['gate_wanted' => 70.0]);
+        self::assertSame([], $this->sum($wanted, 'gate-set')['query'] ?? null, 'nobody pumped it up yet');
+        $fit = $this->read(
+            $gate, 'gate-bare', ['gate_bare' => 48.0, 'gate_rate' => 7.5, 'rod_pitch' => 1.0, 'rod_step' => 2.0], $wanted->state->log,
+        );
+        self::assertSame(3.0, $this->worked($fit, 'gate-set')->number('turns'), 'half turns, as it was answered');
+        $cooler = $this->planned('askerby-roan-30t', 'intercooler');
+        $old = $this->read($cooler, 'cooler-before', ['air_in_old' => 118.0, 'air_out_old' => 64.0, 'air_outside_old' => 24.0]);
+        self::assertFalse($this->worked($old, 'cooler-before')->has('gain'));
+        $new = ['air_in_new' => 118.0, 'air_out_new' => 42.0, 'air_outside_new' => 24.0];
+        $both = $this->read($cooler, 'cooler-after', $new, $old->state->log);
+        self::assertEqualsWithDelta(100 * (337.15 / 315.15 - 1), $this->worked($both, 'cooler-after')->number('gain'), 1e-6);
+        $shut = $this->read($cooler, 'cooler-test', ['charge_volume' => 12.0, 'test_from' => 100.0, 'test_to' => 80.0]);
+        self::assertEqualsWithDelta(0.643, $this->worked($shut, 'cooler-test')->number('hole'), 0.001);
+        self::assertSame([], $this->sum($old, 'cooler-test')['query'] ?? null);
         $blower = $this->planned('ostrel-vane-s6', 'blower-pulley');
         $fit = $this->read($blower, 'blower-choice', ['blower_pulley_new' => 68.0]);
         self::assertEqualsWithDelta(6800 * 150 / 68, $this->worked($fit, 'blower-choice')->number('speed'), 1e-6);

@@ -146,7 +146,7 @@ final readonly class GatePreloadSum implements Sum
         $checks = [match (true) {
             $set->turns < 0.0 => Check::stop('too-hard', 'It cracks later than that already: another spring, not a longer rod.'),
             $set->turns < 1e-9 => Check::watch('no-preload', 'No preload: the valve chatters on its seat. At least a step of it.'),
-            default => Check::ok('set', sprintf('Its locknut on, count %s turns back before it.', Show::n($set->turns, 3))),
+            default => Check::ok('set', sprintf('Count %s turns, hold the end, then its locknut.', Show::n($set->turns, 3))),
         }];
         if ($in->has('travel') && null !== $needed) {
             $left = $in->length('travel', 0.5, 60.0)->millimetres - $set->preload->millimetres - $needed->millimetres;

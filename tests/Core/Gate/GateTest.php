@@ -155,6 +155,7 @@ final class GateTest extends TestCase
         yield 'only just' => [static fn (float $t): float => 0.925, BoostFinding::Sound];
     }
 
+    /** @param \Closure(float): float $shape */
     #[DataProvider('shapes')]
     public function testAShapeThatIsDrawnIsNamed(\Closure $shape, BoostFinding $finding): void
     {

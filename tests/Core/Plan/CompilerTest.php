@@ -346,15 +346,15 @@ final class CompilerTest extends TestCase
                 ['front-shield', 'engine-cover', 'wheel-liner'],
                 ['under-pan', 'coils', 'airbox', 'serpentine-belt', 'right-mount'],
                 [
-                    'heat-shield', 'lower-hose', 'sensor-lead', 'plugs', 'idler-cap', 'tensioner', 'damper', 'starter-cover',
-                    'filter-housing', 'housing-plug', 'sump-plug', 'left-mount',
+                    'heat-shield', 'lower-hose', 'sensor-lead', 'plugs', 'gate-shield', 'idler-cap', 'tensioner', 'damper',
+                    'starter-cover', 'filter-housing', 'housing-plug', 'sump-plug', 'left-mount',
                     'upper-rod', 'lower-rod',
                 ],
-                ['thermostat-housing', 'idler', 'starter'],
+                ['thermostat-housing', 'wastegate-actuator', 'idler', 'starter'],
             ],
             $names,
         );
-        self::assertCount(25, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
+        self::assertCount(27, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
     }
 
     /** @param callable(array<array-key, mixed>): array<array-key, mixed> $change */

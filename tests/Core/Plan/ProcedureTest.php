@@ -36,6 +36,7 @@ final class ProcedureTest extends TestCase
         'water-pump' => 'corrin-drover-27d', 'starter' => 'corrin-drover-27d', 'gearbox-mount' => 'corrin-drover-27d',
         'oil-filter-housing' => 'corrin-drover-27d', 'engine-mounts' => 'corrin-drover-27d',
         'blower-pulley' => 'ostrel-vane-s6', 'chain-tensioner' => 'pelliver-dray-18',
+        'wastegate-actuator' => 'veldra-tarn-20t', 'boost-tubes' => 'askerby-roan-30t', 'intercooler' => 'askerby-roan-30t',
     ];
 
     public function testARoutineNobodyKnowsIsRefusedAndTheKnownOnesAreNamed(): void

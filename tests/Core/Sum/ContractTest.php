@@ -253,6 +253,19 @@ final class ContractTest extends TestCase
                 'limit' => '1.3 bar',
             ],
         ],
+        'disc-stack' => [
+            [
+                'spring' => ['De' => 50, 'Di' => 25.4, 't' => 3, 'l0' => 4.1], 'arrangement' => '2p 3s', 'height' => 19.5, 'travel' => 0.6,
+                'faces' => 2, 'outer' => 80, 'inner' => 56, 'friction' => 0.12,
+                'trials' => [['arrangement' => 'u u d d u u', 'height' => 19.5, 'pulls' => [140, 146, 151]]], 'target' => 120, 'band' => 10,
+                'stock' => ['discs' => 6, 'shims' => [0.2, 0.3]],
+            ],
+            [
+                'spring' => '5 cm 1 in 3 mm 4.1 mm', 'arrangement' => 'uudduu', 'height' => '1.95 cm', 'travel' => '600 µm', 'faces' => '2',
+                'outer' => '8 cm', 'inner' => '5.6 cm', 'friction' => '0.12', 'trials' => '2p 3s 19.5: 140 146 151', 'target' => '12 daN·m',
+                'band' => '10 %', 'stock' => '6; 0.2 0.3',
+            ],
+        ],
         'torque-check' => [
             ['stated' => '23.05 N·m', 'thread' => 'M8', 'grade' => '8.8'],
             ['stated' => '17.0008 lbf·ft', 'thread' => 'M8x1.25', 'grade' => 8.8],

@@ -42,6 +42,7 @@ final class SignedOverNothingTest extends TestCase
         ['corrin-drover-27d', ['oil-filter-housing'], []],
         ['ostrel-vane-s6', ['blower-pulley'], ['blower-size' => 'smaller', 'blower-fill' => 'vacuum']],
         ['pelliver-dray-18', ['chain-tensioner'], []],
+        ['veldra-tarn-20t', ['wastegate-actuator'], []],
     ];
     private const STEPS = 900;
     /** What the hand of a run is careless at. */

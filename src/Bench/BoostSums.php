@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Bench;
+
+use NimbleKnuckle\Core\Bench\Fit;
+
+/** What the bench knows for the sums of charge air, gate and boost. */
+final readonly class BoostSums
+{
+    /** s between the two readings of a leak test, as the procedures ask. */
+    private const APART = 30.0;
+
+    /** @return array<string, string|float|null> the rod of a wastegate, once the new one was pumped up */
+    public static function preload(Fit $fit): array
+    {
+        $value = static fn (string $field): ?float => $fit->state->readingOf($field)?->value;
+        if (null === $value('gate_bare') || null === $value('gate_rate') || null === $value('gate_wanted')) {
+            return [];
+        }
+
+        return [
+            'cracks' => $value('gate_bare'), 'rate' => $value('gate_rate'), 'pitch' => $value('rod_pitch'), 'wanted' => $value(
+                'gate_wanted',
+            ),
+            'step' => 'half' === $fit->answer('rod_step') ? 0.5 : 1.0,
+        ];
+    }
+
+    /** @return array<string, string|float|null> two readings of a charge path that is shut, half a minute apart */
+    public static function leak(Fit $fit): array
+    {
+        $value = static fn (string $field): ?float => $fit->state->readingOf($field)?->value;
+
+        return null === $value('test_from') || null === $value('test_to') ? [] : [
+            'volume' => $value('charge_volume'), 'from' => $value('test_from'), 'to' => $value('test_to'), 'seconds' => self::APART,
+            'boost' => $value('boost_limit'),
+        ];
+    }
+
+    /** @return array<string, string|float|null> the core that is on it, held against the one it had */
+    public static function cooler(Fit $fit): array
+    {
+        $run = static fn (string $which): array => array_map(
+            static fn (string $field): ?float => $fit->state->readingOf($field.$which)?->value, ['air_in', 'air_out', 'air_outside'],
+        );
+        [$old, $new] = [$run('_old'), $run('_new')];
+        $isOld = !in_array(null, $old, true);
+        $isNew = !in_array(null, $new, true);
+
+        return !$isOld && !$isNew ? [] : array_combine(['before', 'after', 'ambient'], $isNew ? $new : $old)
+            + ($isOld && $isNew ? ['first' => implode(' ', $old)] : []);
+    }
+}
