@@ -63,7 +63,7 @@ final readonly class StackReading
         [$height, $pulls] = [self::floats([$item['height'] ?? 0])[0] ?? 0.0, self::floats($item['pulls'] ?? null)];
         null !== $stack || throw $wrong('it is no stack: write 2p 3s, or each disc from below as u or d.');
         $height > 0.0 && $height < $stack->free($spring) || throw $wrong('its height is less than that of the loose stack, in mm.');
-        self::areOver($pulls, 1, self::MOST_PULLS) || throw $wrong('one to forty pulls in N·m, over nothing.');
+        [] !== $pulls && self::areOver($pulls, 1, self::MOST_PULLS) || throw $wrong('one to forty pulls in N·m, over nothing.');
 
         return new Trial($stack, $height, $pulls);
     }
