@@ -36,6 +36,7 @@ final class ReviewTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Who did what');
         $told = new Told($this->service(Recorder::class)->load($record));
         self::assertCount(count($told->readings()), $crawler->filter('#readings tbody tr'));
+        self::assertStringContainsString('−30 to 40', $crawler->filter('#readings')->text(), 'limits of a reading in °C are said');
         self::assertCount(count($told->joints()), $crawler->filter('#joints tbody tr'));
         foreach ($told->joints() as $joint) {
             self::assertTrue($joint->isWhole(), $joint->name);

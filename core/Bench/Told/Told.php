@@ -54,7 +54,10 @@ final readonly class Told
                 $ask->limits->choices, static fn (Choice $one): bool => $one->isGood,
             ), 'label'));
         }
-        $unit = Unit::tryFrom($ask->unit);
+        // A procedure names a unit by its sign, “°C”, or as it is kept, “kPa”.
+        $isNamed = static fn (Unit $one): bool => in_array($ask->unit, [$one->value, $one->symbol()], true);
+        $named = array_filter($ask->kind->units(), $isNamed);
+        $unit = array_values($named)[0] ?? null;
         if (!$ask->limits->isSet || null === $unit) {
             return '';
         }
