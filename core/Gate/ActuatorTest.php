@@ -85,7 +85,7 @@ final readonly class ActuatorTest
     {
         $ways = array_column($up, 1);
         $smooth = array_map(
-            static fn (int $i): float => self::middle(array_slice($ways, max(0, $i - 1), 3)), array_keys($ways),
+            static fn (int $i): float => Middle::of(array_slice($ways, max(0, $i - 1), 3)), array_keys($ways),
         );
         [$rest, $end] = [min($smooth ?: [0.0]), max($smooth ?: [0.0])];
         $line = $end - $rest < self::STILL ? null : self::moving($up, $rest, $end - $rest);
@@ -97,16 +97,7 @@ final readonly class ActuatorTest
         $still = array_column(array_filter($up, static fn (array $one): bool => $one[0] < $begins), 1);
         $stopped = array_column(array_filter($up, static fn (array $one): bool => $one[0] > $stands), 1);
 
-        return [count($still) < 3 ? $rest : self::middle($still), count($stopped) < 3 ? $end : self::middle($stopped)];
-    }
-
-    /** @param list<float> $values */
-    private static function middle(array $values): float
-    {
-        sort($values);
-        $n = count($values);
-
-        return 0 === $n ? 0.0 : ($values[intdiv($n - 1, 2)] + $values[intdiv($n, 2)]) / 2;
+        return [count($still) < 3 ? $rest : Middle::of($still), count($stopped) < 3 ? $end : Middle::of($stopped)];
     }
 
     /**

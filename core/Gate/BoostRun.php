@@ -48,7 +48,7 @@ final readonly class BoostRun
         $ratios = array_map(static fn (float $kpa, array $one): float => $kpa / max(1e-9, $target($one[1])), $boosts, $run);
         $from = self::first($ratios, 1 - self::NEAR);
         $reached = null === $from ? null : $run[$from][1];
-        $settled = null === $from ? null : self::middle(array_slice($boosts, $from + intdiv(count($boosts) - $from, 2)));
+        $settled = null === $from ? null : Middle::of(array_slice($boosts, $from + intdiv(count($boosts) - $from, 2)));
         if (null !== $limit && $peak > $limit) {
             return new self(BoostFinding::OverLimit, $peak, $reached, $settled, $at);
         }
@@ -114,19 +114,10 @@ final readonly class BoostRun
             while ($high < $n && $run[$high][0] <= $time + self::SMOOTH) {
                 ++$high;
             }
-            $smooth[] = self::middle(array_column(array_slice($run, $low, $high - $low), 2));
+            $smooth[] = Middle::of(array_column(array_slice($run, $low, $high - $low), 2));
         }
 
         return $smooth;
-    }
-
-    /** @param list<float> $values */
-    private static function middle(array $values): float
-    {
-        sort($values);
-        $n = count($values);
-
-        return 0 === $n ? 0.0 : ($values[intdiv($n - 1, 2)] + $values[intdiv($n, 2)]) / 2;
     }
 
     /** @param list<float> $ratios */
@@ -209,6 +200,6 @@ final readonly class BoostRun
             $after, static fn (int $i): bool => $times[$i] >= $end - self::LAST, \ARRAY_FILTER_USE_KEY,
         ));
 
-        return self::middle($last);
+        return Middle::of($last);
     }
 }

@@ -14,11 +14,13 @@ final readonly class PressView
     /**
      * @param ?PressTask $task null while something is not measured
      * @param ?Plot $plot null where no curve was handed in
+     * @param list<DeviceAtHand> $all presses that send
      * @param ?DeviceAtHand $simulated the press that ships, where the workshop keeps one
      * @param list<PressFault> $faults what that one can be told to do
      */
     public function __construct(
-        public ?PressTask $task, public ?ReadingRecord $reading, public ?Plot $plot, public ?DeviceAtHand $simulated, public array $faults,
+        public ?PressTask $task, public ?ReadingRecord $reading, public ?Plot $plot, public array $all,
+        public ?DeviceAtHand $simulated, public array $faults,
     ) {
     }
 }

@@ -37,6 +37,7 @@ final readonly class ReadingBook
 
     public function __construct(
         private EntityManagerInterface $em, private KeptSamples $kept, private Recorder $recorder, private ClockInterface $clock,
+        private PressJudge $press,
     ) {
     }
 
@@ -100,7 +101,11 @@ final readonly class ReadingBook
         $task = DeviceKind::Wrench === $device->kind ? $this->wrenchTask($record, $device->step) : null;
         $reading = new ReadingRecord(
             $piece->id, $device->id, $device->name, $piece->kind, $record->id, $device->step, $task->joint->id ?? '', $task->bolt ?? 0,
-            null === $task ? $this->warmUpTask($record, $device->step) : self::told($task), $device->takenBy,
+            match ($device->kind) {
+                DeviceKind::Press => PressJudge::told($this->press->task($record, $device->step)),
+                DeviceKind::Thermometer => $this->warmUpTask($record, $device->step),
+                DeviceKind::Wrench => null === $task ? [] : self::told($task),
+            }, $device->takenBy,
             $piece->at ?? $this->clock->now(),
         );
         $this->em->persist($reading);
@@ -126,6 +131,13 @@ final readonly class ReadingBook
 
     private function finish(ReadingRecord $reading): void
     {
+        if (PressJudge::KIND === $reading->kind) {
+            $this->press->finish($reading, $this->em->find(FitRecord::class, $reading->fitId) ?? throw InvalidInput::in(
+                'device', 'The fit is gone.',
+            ));
+
+            return;
+        }
         $reading->done = true;
         try {
             $record = $this->em->find(FitRecord::class, $reading->fitId) ?? throw InvalidInput::in('device', 'The fit is gone.');

@@ -13,6 +13,9 @@ final readonly class ReadingDocument
 {
     public const FORMAT = 'nimble-knuckle/reading@1';
     private const MOST = 20_000;
+    private const ROWS = [
+        'torque-angle' => '[degrees, N·m] or [degrees, N·m, ms]', 'temperature' => '[s, °C]', PressJudge::KIND => '[mm, N·m]',
+    ];
 
     /** @param list<list<float>> $samples */
     private function __construct(
@@ -41,13 +44,13 @@ final readonly class ReadingDocument
             && 1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id)
             || throw InvalidInput::in('id', 'A reading needs a ULID as its id.');
         $kind = $raw['kind'] ?? null;
-        in_array($kind, ['torque-angle', 'temperature'], true) || throw InvalidInput::in(
-            'kind', '“kind” is torque-angle or temperature.',
+        in_array($kind, ['torque-angle', 'temperature', PressJudge::KIND], true) || throw InvalidInput::in(
+            'kind', '“kind” is torque-angle, temperature or press.',
         );
         [$from, $done] = self::piece($raw['from'] ?? 0, $raw['done'] ?? false);
 
         return new self(
-            $id, $kind, $from, self::samples($raw['samples'] ?? [], 'torque-angle' === $kind), $done,
+            $id, $kind, $from, self::samples($raw['samples'] ?? [], $kind), $done,
             self::instant($raw['at'] ?? null),
         );
     }
@@ -67,11 +70,11 @@ final readonly class ReadingDocument
             throw InvalidInput::in('trace', $e->getMessage());
         }
 
-        return self::samples($rows, true, 'trace');
+        return self::samples($rows, 'torque-angle', 'trace');
     }
 
     /** @return list<list<float>> */
-    private static function samples(mixed $raw, bool $torque, string $field = 'samples'): array
+    private static function samples(mixed $raw, string $kind, string $field = 'samples'): array
     {
         is_array($raw) && count($raw) <= self::MOST || throw InvalidInput::in(
             $field, sprintf('“samples” is a list of at most %d rows.', self::MOST),
@@ -85,8 +88,8 @@ final readonly class ReadingDocument
                 ),
             ) : [];
             $count = count($numbers);
-            $count >= 2 && $count <= ($torque ? 3 : 2) && $count === count((array) $row) || throw InvalidInput::in(
-                $field, sprintf('Sample %d must be %s.', $i + 1, $torque ? '[degrees, N·m] or [degrees, N·m, ms]' : '[s, °C]'),
+            $count >= 2 && $count <= ('torque-angle' === $kind ? 3 : 2) && $count === count((array) $row) || throw InvalidInput::in(
+                $field, sprintf('Sample %d must be %s.', $i + 1, self::ROWS[$kind]),
             );
             $samples[] = array_map(floatval(...), $numbers);
         }

@@ -9,6 +9,9 @@ use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Bench\TurningSums;
 use NimbleKnuckle\App\Devices\BenchPress;
 use NimbleKnuckle\App\Devices\BenchPressController;
+use NimbleKnuckle\App\Devices\DeviceBook;
+use NimbleKnuckle\App\Devices\DeviceKind;
+use NimbleKnuckle\App\Devices\PressJudge;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
@@ -31,6 +34,7 @@ use Symfony\Component\Uid\Ulid;
 #[CoversClass(BenchPress::class)]
 #[CoversClass(BoostSums::class)]
 #[CoversClass(BenchPressController::class)]
+#[CoversClass(PressJudge::class)]
 #[CoversClass(PressTask::class)]
 #[CoversClass(TurningSums::class)]
 final class PressTest extends AppTestCase
@@ -130,6 +134,56 @@ final class PressTest extends AppTestCase
         self::assertSelectorExists('#press-rows', 'a curve can be handed in without any device');
         $this->expectException(InvalidInput::class);
         $this->service(BenchPress::class)->pull($record, self::STEP, PressFault::None, 7, 'Joss Wending');
+    }
+
+    public function testAPressThatSendsIsTakenInHandAndItsCurveJudged(): void
+    {
+        $record = $this->measured();
+        $book = $this->service(DeviceBook::class);
+        [$device, $token] = $book->add('arbor press', DeviceKind::Press);
+        $this->signIn('joss');
+        $crawler = $this->client->request('GET', sprintf('/fits/%s/bench/%s', $record->id, self::STEP));
+        self::assertCount(1, $crawler->selectButton('Use the arbor press'));
+        $id = (string) new Ulid();
+        $book->take($device, $record->id, self::STEP, 'Joss Wending');
+        self::assertSame(2, $this->sent($token, $id, 0, [[0, 3], [5, 14]], false)['kept'] ?? 0);
+        self::assertSame([], $this->service(Recorder::class)->load($record)->state->curves, 'it is not done');
+        self::assertStringContainsString('[mm, N·m]', $this->sent($token, $id, 2, [[6, 14, 3]], false)['error']['message'] ?? '');
+        $whole = $this->sent($token, $id, 2, [[21.8, 15], [22, 40]], true);
+        self::assertSame(['seated', true], [$whole['finding'] ?? '', $whole['done'] ?? false]);
+        $this->sent($token, $id, 2, [[21.8, 15], [22, 40]], true);
+        $judged = array_filter(
+            $this->service(
+                Recorder::class,
+            )->load($record)->state->log, static fn (FitEvent $one): bool => EventType::CurveJudged === $one->type,
+        );
+        self::assertCount(1, $judged, 'sent twice it is judged once');
+        $this->client->request('GET', sprintf('/fits/%s/bench/%s', $record->id, self::STEP));
+        self::assertSelectorTextContains('.judged .level.ok', 'seated');
+        $fresh = $this->service(DeviceBook::class);
+        $fresh->take($fresh->named('arbor press') ?? self::fail('it is gone'), $record->id, 'blower-belt-on', 'Joss Wending');
+        $elsewhere = $this->sent($token, (string) new Ulid(), 0, [[0, 3], [5, 14]], false);
+        self::assertStringContainsString('Nothing is pressed', $elsewhere['error']['message'] ?? '');
+    }
+
+    /**
+     * @param list<list<float|int>> $samples
+     *
+     * @return array{kept?: int, finding?: string, done?: bool, error?: array{field: string, message: string}}
+     */
+    private function sent(string $token, string $id, int $from, array $samples, bool $done): array
+    {
+        $this->client->request(
+            'POST', '/api/readings', server: ['HTTP_AUTHORIZATION' => 'Bearer '.$token, 'CONTENT_TYPE' => 'application/json'],
+            content: json_encode([
+                'format' => 'nimble-knuckle/reading@1', 'id' => $id, 'kind' => 'press', 'from' => $from, 'samples' => $samples,
+                'done' => $done,
+            ], \JSON_THROW_ON_ERROR),
+        );
+        /** @var array{kept?: int, finding?: string, done?: bool, error?: array{field: string, message: string}} $answer */
+        $answer = json_decode((string) $this->client->getResponse()->getContent(), true, 8, \JSON_THROW_ON_ERROR);
+
+        return $answer;
     }
 
     public function testOtherSumsAreWorkedOutOfWhatTheBenchKnows(): void

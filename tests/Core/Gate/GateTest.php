@@ -16,6 +16,7 @@ use NimbleKnuckle\Core\Gate\Door\BoostRunSum;
 use NimbleKnuckle\Core\Gate\Door\PumpReading;
 use NimbleKnuckle\Core\Gate\GatePreload;
 use NimbleKnuckle\Core\Gate\Line;
+use NimbleKnuckle\Core\Gate\Middle;
 use NimbleKnuckle\Core\Gate\PumpDrawing;
 use NimbleKnuckle\Core\Gate\RodDrawing;
 use NimbleKnuckle\Core\Gate\RunDrawing;
@@ -37,6 +38,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(BoostRunSum::class)]
 #[CoversClass(GatePreload::class)]
 #[CoversClass(Line::class)]
+#[CoversClass(Middle::class)]
 #[CoversClass(PumpDrawing::class)]
 #[CoversClass(PumpReading::class)]
 #[CoversClass(RodDrawing::class)]
@@ -210,6 +212,11 @@ final class GateTest extends TestCase
             self::assertSame($field, $e->field);
             self::assertStringContainsString($said, $e->getMessage());
         }
+    }
+
+    public function testTheMiddleOfReadings(): void
+    {
+        self::assertSame([0.0, 3.0, 2.5, 2.0], array_map(Middle::of(...), [[], [3.0], [4.0, 1.0], [9.0, 2.0, -5.0]]));
     }
 
     public function testNoSignOfAFindingIsWithoutItsFault(): void
