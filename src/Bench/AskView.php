@@ -30,14 +30,16 @@ final readonly class AskView
             return $this->reading->text;
         }
 
-        return null === $this->reading ? '' : Format::significant($this->reading->value, 4).' '.$this->ask->kind->baseUnit()->symbol();
+        return null === $this->reading ? '' : trim(
+            Format::significant($this->ask->inUnit($this->reading->value), 4).' '.$this->ask->unit()->symbol(),
+        );
     }
 
     /** Whether it was written in another unit than it is shown in. */
     public function wasWrittenOtherwise(): bool
     {
         return null !== $this->reading && [] === $this->ask->limits->choices
-            && !str_ends_with($this->reading->text, $this->ask->kind->baseUnit()->symbol());
+            && !str_ends_with($this->reading->text, $this->ask->unit()->symbol());
     }
 
     public static function of(Ask $ask, ?Reading $reading): self

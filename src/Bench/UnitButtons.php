@@ -23,6 +23,7 @@ final readonly class UnitButtons
             Kind::Pressure => [Unit::Kilopascal, Unit::Bar, Unit::Psi, Unit::InchMercury],
             Kind::Volume => [Unit::Litre, Unit::Millilitre, Unit::Quart],
             Kind::Length => [Unit::Millimetre, Unit::Inch, Unit::Thou],
+            Kind::Duration => [Unit::Second, Unit::Minute],
             Kind::Torque => [Unit::NewtonMetre, Unit::PoundFoot],
             Kind::Percent => [Unit::Percent, Unit::Celsius, Unit::Fahrenheit],
             default => [],

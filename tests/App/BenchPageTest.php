@@ -15,7 +15,10 @@ use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Reading;
+use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use PHPUnit\Framework\Attributes\CoversClass;
 
@@ -124,6 +127,13 @@ final class BenchPageTest extends AppTestCase
         self::assertFalse($view->outside);
         self::assertGreaterThan($view->from, $view->at);
         self::assertLessThan($view->to, $view->at);
+        $timed = Ask::read(Node::of([
+            'field' => 'rattle', 'label' => 'Rattle', 'kind' => 'duration', 'unit' => 's', 'limits' => [0, 0.25],
+        ]));
+        $event = $fit->state->log[0];
+        $view = AskView::of($timed, new Reading('4 s', 4 / 60, 'min', 'Joss Wending', $event->at, $event));
+        self::assertSame(['4.000 s', false], [$view->echo(), $view->wasWrittenOtherwise()]);
+        self::assertSame(['s', 'min'], array_column($view->units, 'symbol'));
     }
 
     public function testTheMixIsShownWithItsWorking(): void

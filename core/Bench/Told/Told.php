@@ -14,8 +14,6 @@ use NimbleKnuckle\Core\Plan\Procedure\Choice;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Quantity\Digits;
-use NimbleKnuckle\Core\Quantity\Quantity;
-use NimbleKnuckle\Core\Quantity\Unit;
 
 /** A fit retold from its log for those who were not there: whoever reviews it, signs it, prints it, or owns the vehicle. */
 final readonly class Told
@@ -54,17 +52,12 @@ final readonly class Told
                 $ask->limits->choices, static fn (Choice $one): bool => $one->isGood,
             ), 'label'));
         }
-        // A procedure names a unit by its sign, “°C”, or as it is kept, “kPa”.
-        $isNamed = static fn (Unit $one): bool => in_array($ask->unit, [$one->value, $one->symbol()], true);
-        $named = array_filter($ask->kind->units(), $isNamed);
-        $unit = array_values($named)[0] ?? null;
-        if (!$ask->limits->isSet || null === $unit) {
+        if (!$ask->limits->isSet) {
             return '';
         }
-        $base = $unit->kind()->baseUnit();
-        $said = static fn (float $value): string => Digits::significant(Quantity::of($value, $base)->in($unit), 3, true);
+        $said = static fn (float $value): string => Digits::significant($ask->inUnit($value), 3, true);
 
-        return sprintf('%s to %s%s%s', $said($ask->limits->low), $said($ask->limits->high), Digits::GROUP, $unit->symbol());
+        return sprintf('%s to %s%s%s', $said($ask->limits->low), $said($ask->limits->high), Digits::GROUP, $ask->unit()->symbol());
     }
 
     /** @return list<JointTold> those any mark was made on, in the order they were begun */

@@ -6,6 +6,8 @@ namespace NimbleKnuckle\Core\Plan\Procedure;
 
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Quantity;
+use NimbleKnuckle\Core\Quantity\Unit;
 
 /** A measurement or an answer a step wants, with what it is held against, in the base unit of its kind. */
 final readonly class Ask
@@ -66,6 +68,20 @@ final readonly class Ask
         $past = $limits->isSet && !$this->limits->isSet ? $other->past : Words::joined($this->past, $other->past);
 
         return new self($this->field, $this->label, $this->kind, $this->unit, $limits, $past, $guards, $this->flow);
+    }
+
+    /** The unit it is asked in: a procedure names it by its sign, “°C”, or as it is kept, “kPa”; the base unit where it names none. */
+    public function unit(): Unit
+    {
+        $isNamed = fn (Unit $one): bool => in_array($this->unit, [$one->value, $one->symbol()], true);
+
+        return array_values(array_filter($this->kind->units(), $isNamed))[0] ?? $this->kind->baseUnit();
+    }
+
+    /** A value of its base unit in the unit that is asked. */
+    public function inUnit(float $value): float
+    {
+        return Quantity::of($value, $this->kind->baseUnit())->in($this->unit());
     }
 
     /** Whether somebody can be hurt when it is wrong. */

@@ -164,6 +164,26 @@ final class AnswersTest extends TestCase
         }
     }
 
+    /** Limits are kept in the base unit; a person reads them in the unit that is asked. */
+    public function testLimitsAreSaidInTheUnitThatIsAsked(): void
+    {
+        $ask = static fn (string $kind, string $unit): Ask => Ask::read(Node::of([
+            'field' => 'one', 'label' => 'One', 'kind' => $kind, 'unit' => $unit, 'limits' => [0, 0.25],
+        ]));
+        self::assertEqualsWithDelta(15.0, $ask('duration', 's')->inUnit(0.25), 1e-9);
+        self::assertEqualsWithDelta(250.0, $ask('volume', 'mL')->inUnit(0.25), 1e-9);
+        self::assertEqualsWithDelta(2.0, $ask('angle', 'turn')->inUnit(720.0), 1e-9);
+        self::assertEqualsWithDelta(104.0, $ask('temperature', '°F')->inUnit(40.0), 1e-9);
+        foreach ([['temperature', '°C'], ['percent', '%'], ['number', ''], ['length', 'mm'], ['pressure', 'kPa']] as [$kind, $unit]) {
+            self::assertSame([$unit, 0.25], [$ask($kind, $unit)->unit()->symbol(), $ask($kind, $unit)->inUnit(0.25)]);
+        }
+        $this->fit = $this->plan('pelliver-dray-18', 'chain-tensioner', []);
+        $this->read('chain-start', 'rattle_after', 0.3, '18 s');
+        $told = (new Told($this->fit))->readings()[0];
+        self::assertTrue($told->isOutside);
+        self::assertMatchesRegularExpression('~^0[.0]* to 15[.0]*.s$~u', $told->limits);
+    }
+
     public function testLimitsKnowWhatLiesOutside(): void
     {
         $choices = Limits::choices([new Choice('no', 'No', false), new Choice('yes', 'Yes, it is', true)]);
