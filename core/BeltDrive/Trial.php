@@ -81,7 +81,11 @@ final readonly class Trial
         return $this->state->path?->wraps[$this->at] ?? null;
     }
 
-    /** @return list<string> why it cannot be: “no-belt”, “outside-window”, “over-speed”, “wrap”, “slips”, “through” */
+    /**
+     * Why it cannot be.
+     *
+     * @return list<string> “no-belt”, “outside-window”, “over-speed”, “wrap”, “slips”, “through”
+     */
     public function stops(): array
     {
         $blower = $this->state->drive->blower;

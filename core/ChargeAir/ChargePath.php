@@ -12,6 +12,8 @@ final readonly class ChargePath
 {
     private const LAMINAR = 2300.0;
     private const MOST_BEND = 1.2;
+    /** Mach, over which the losses run away. */
+    public const FAST = 0.3;
 
     /**
      * @param list<array{velocity: float, mach: float, loss: float}> $parts
@@ -59,7 +61,7 @@ final readonly class ChargePath
     /** s to bring a path from the air outside to a boost. @param float $boost kPa over it */
     public function fillTime(float $boost, float $flow, float $celsius): float
     {
-        return $this->volume / 1000 * 1000 * $boost / (Gas::R * ($celsius + Gas::ZERO) * $flow);
+        return $this->volume * $boost / (Gas::R * ($celsius + Gas::ZERO) * $flow);
     }
 
     /** m² of mm. */

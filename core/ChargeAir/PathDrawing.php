@@ -35,7 +35,7 @@ final readonly class PathDrawing
             $pipes[] = [
                 'name' => $section->name, 'x' => $x, 'width' => $width, 'y' => self::MIDDLE - $height / 2, 'height' => $height,
                 'd' => $section->d, 'velocity' => $part['velocity'], 'loss' => $part['loss'], 'isWorst' => $i === $path->worst,
-                'isFast' => $part['mach'] > 0.3, 'bends' => count($section->bends),
+                'isFast' => $part['mach'] > ChargePath::FAST, 'bends' => count($section->bends),
             ];
             $x += $width;
         }

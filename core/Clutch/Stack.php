@@ -77,12 +77,6 @@ final readonly class Stack
         return array_sum(array_map(static fn (int $n): float => $spring->l0 + ($n - 1) * $spring->t, $this->packs));
     }
 
-    /** As flat as it goes. */
-    public function solid(DiscSpring $spring): float
-    {
-        return $this->discs() * $spring->t;
-    }
-
     /** At a height, N. Unequal packs carry the same. */
     public function force(DiscSpring $spring, float $height): float
     {

@@ -25,16 +25,4 @@ enum ActuatorFault: string
             self::Seized => ActuatorFinding::NeverMoves,
         };
     }
-
-    public function label(): string
-    {
-        return match ($this) {
-            self::None => 'sound',
-            self::Sticking => 'its arm sticks',
-            self::Leaking => 'its diaphragm leaks',
-            self::OtherSpring => 'another spring than on its label',
-            self::Bent => 'its rod stops short',
-            self::Seized => 'seized',
-        };
-    }
 }

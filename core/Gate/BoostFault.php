@@ -26,17 +26,4 @@ enum BoostFault: string
             self::Hunting => BoostFinding::Hunting,
         };
     }
-
-    public function label(): string
-    {
-        return match ($this) {
-            self::None => 'sound',
-            self::Spike => 'gate opens late: a spike',
-            self::Creep => 'gate too small: it creeps',
-            self::Short => 'gate open too soon: short',
-            self::Taper => 'spring too weak: it tapers',
-            self::Hunting => 'gate flutters: it hunts',
-            self::Leak => 'a hose is off: a leak',
-        };
-    }
 }

@@ -111,7 +111,8 @@ final readonly class ChargeCooler implements Sum
                 '%s, %s, %s °C', Show::n($before->celsius), Show::n($after->celsius), Show::n($ambient->celsius),
             ), Show::n(100 * $cooler->effectiveness, 3).' %', 'of what the air outside would let it'),
             new Working(
-                'Density after over before', '(p₂/p₁)(T₁/T₂)', null === $pressures ? 'no pressures: as if none were lost' : 'absolute',
+                'Density after over before', '(p₂/p₁)(T₁/T₂)',
+                null === $pressures ? 'no pressures: as if none were lost' : 'absolute',
                 Show::n($cooler->densityRatio), 'ideal gas',
             ),
             ...(null === $expected ? [] : [new Working(

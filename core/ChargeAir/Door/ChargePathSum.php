@@ -25,7 +25,6 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the charge path: mm, kPa and °C in, m/s and kPa out. */
 final readonly class ChargePathSum implements Sum
 {
-    private const FAST = 0.3;
     private const FILLED = 0.95;
 
     public function name(): string
@@ -169,7 +168,7 @@ final readonly class ChargePathSum implements Sum
     {
         $mach = $path->parts[$path->fastest]['mach'] ?? 0.0;
         $fast = $sections[$path->fastest]->name;
-        $checks = [$mach > self::FAST
+        $checks = [$mach > ChargePath::FAST
             ? Check::watch('fast', sprintf('Mach %s in the %s: over 0.3 the losses run away.', Show::n($mach, 2), $fast))
             : Check::ok('speed', sprintf('Mach %s at the most, in the %s.', Show::n($mach, 2), $fast))];
         if (null !== $saves && null !== $larger) {

@@ -70,7 +70,7 @@ final readonly class Ask
         return new self($this->field, $this->label, $this->kind, $this->unit, $limits, $past, $guards, $this->flow);
     }
 
-    /** The unit it is asked in: a procedure names it by its sign, “°C”, or as it is kept, “kPa”; the base unit where it names none. */
+    /** The unit it is asked in, named by its sign, “°C”, or as it is kept, “kPa”; the base unit where none is named. */
     public function unit(): Unit
     {
         $isNamed = fn (Unit $one): bool => in_array($this->unit, [$one->value, $one->symbol()], true);
