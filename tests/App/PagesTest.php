@@ -159,7 +159,7 @@ final class PagesTest extends AppTestCase
     public function testTheShelfReadsWhatIsShippedAndNothingElse(): void
     {
         $shelf = $this->service(ProcedureShelf::class);
-        self::assertCount(18, $shelf->all());
+        self::assertCount(21, $shelf->all());
         foreach (['common', '../common', 'nothing', 'Thermostat', str_repeat('x', 80)] as $id) {
             self::assertNull($shelf->procedure($id), $id);
         }

@@ -215,9 +215,9 @@ final class PressTest extends AppTestCase
         $new = ['air_in_new' => 118.0, 'air_out_new' => 42.0, 'air_outside_new' => 24.0];
         $both = $this->read($cooler, 'cooler-after', $new, $old->state->log);
         self::assertEqualsWithDelta(100 * (337.15 / 315.15 - 1), $this->worked($both, 'cooler-after')->number('gain'), 1e-6);
-        $shut = $this->read($cooler, 'cooler-test', ['charge_volume' => 12.0, 'test_from' => 100.0, 'test_to' => 80.0]);
-        self::assertEqualsWithDelta(0.643, $this->worked($shut, 'cooler-test')->number('hole'), 0.001);
-        self::assertSame([], $this->sum($old, 'cooler-test')['query'] ?? null);
+        $shut = $this->read($cooler, 'charge-test', ['charge_volume' => 12.0, 'test_from' => 100.0, 'test_to' => 80.0]);
+        self::assertEqualsWithDelta(0.643, $this->worked($shut, 'charge-test')->number('hole'), 0.001);
+        self::assertSame([], $this->sum($old, 'charge-test')['query'] ?? null);
         $blower = $this->planned('ostrel-vane-s6', 'blower-pulley');
         $fit = $this->read($blower, 'blower-choice', ['blower_pulley_new' => 68.0]);
         self::assertEqualsWithDelta(6800 * 150 / 68, $this->worked($fit, 'blower-choice')->number('speed'), 1e-6);

@@ -32,7 +32,7 @@ final class VehicleEditorTest extends AppTestCase
         $crawler = $this->client->request('GET', '/vehicles');
         $this->client->submit($crawler->filter('form[action="/vehicles"]')->form(), ['name' => 'Harrow Pin 12']);
         $crawler = $this->client->followRedirect();
-        self::assertSelectorTextContains('#carried', '0 of 18');
+        self::assertSelectorTextContains('#carried', '0 of 21');
         foreach (['starter cover', 'starter'] as $item) {
             $crawler = $this->client->click($crawler->filter('#carried')->selectLink($item)->link());
             self::assertSame($item, $crawler->filter('#i-name')->attr('value'));
@@ -44,7 +44,7 @@ final class VehicleEditorTest extends AppTestCase
             $this->client->submit($crawler->selectButton('Save the joint')->form(), ['line' => $line, 'item' => 'starter']);
             $crawler = $this->client->followRedirect();
         }
-        self::assertSelectorTextContains('#carried', '1 of 18');
+        self::assertSelectorTextContains('#carried', '1 of 21');
         $crawler = $this->client->click($crawler->filter('#carried')->selectLink('Plan Starter motor')->link());
         $this->client->submit($crawler->selectButton('Make the sheet')->form());
         self::assertResponseRedirects();

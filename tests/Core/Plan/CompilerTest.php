@@ -348,13 +348,13 @@ final class CompilerTest extends TestCase
                 [
                     'heat-shield', 'lower-hose', 'sensor-lead', 'plugs', 'gate-shield', 'idler-cap', 'tensioner', 'damper',
                     'starter-cover', 'filter-housing', 'housing-plug', 'sump-plug', 'left-mount',
-                    'upper-rod', 'lower-rod',
+                    'upper-rod', 'lower-rod', 'hot-pipe', 'cold-pipe', 'bypass-valve',
                 ],
-                ['thermostat-housing', 'wastegate-actuator', 'idler', 'starter'],
+                ['thermostat-housing', 'wastegate-actuator', 'idler', 'starter', 'gate-arm'],
             ],
             $names,
         );
-        self::assertCount(27, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
+        self::assertCount(31, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
     }
 
     /** @param callable(array<array-key, mixed>): array<array-key, mixed> $change */

@@ -37,6 +37,7 @@ final class ProcedureTest extends TestCase
         'oil-filter-housing' => 'corrin-drover-27d', 'engine-mounts' => 'corrin-drover-27d',
         'blower-pulley' => 'ostrel-vane-s6', 'chain-tensioner' => 'pelliver-dray-18',
         'wastegate-actuator' => 'veldra-tarn-20t', 'boost-tubes' => 'askerby-roan-30t', 'intercooler' => 'askerby-roan-30t',
+        'charge-pipes' => 'veldra-tarn-20t', 'gate-lock' => 'veldra-tarn-20t', 'slip-clutch' => 'ostrel-vane-s6',
     ];
 
     public function testARoutineNobodyKnowsIsRefusedAndTheKnownOnesAreNamed(): void
@@ -82,7 +83,9 @@ final class ProcedureTest extends TestCase
         foreach ([$procedure->defaults(), ...$this->oneByOne($procedure)] as $choices) {
             $sheet = (new Compiler(Sheets::common()))->compile([$procedure], $choices, $vehicle, Sheets::kit());
             $grave = array_filter($sheet->findings, static fn (Finding $f): bool => Level::Stop === $f->level && 'no-wrench' !== $f->code);
-            self::assertSame([], Sheets::codes(array_values($grave)), json_encode($choices->chosen, \JSON_THROW_ON_ERROR));
+            // To lock a gate with nothing in its place is an answer that must stop.
+            $stops = 'none' === $choices->of('other-gate') ? ['gate-locked'] : [];
+            self::assertSame($stops, Sheets::codes(array_values($grave)), json_encode($choices->chosen, \JSON_THROW_ON_ERROR));
             foreach ($sheet->steps as $step) {
                 self::assertNotSame('', $step->words->title);
                 self::assertLessThanOrEqual(70, mb_strlen($step->words->title), $step->words->title);
