@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\App\ChargePath\ChargeQueries;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\ChargeAir\Wetting;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /** What the bench knows for the sums of charge air, gate and boost. */
 final readonly class BoostSums
@@ -37,6 +40,18 @@ final readonly class BoostSums
             'volume' => $value('charge_volume'), 'from' => $value('test_from'), 'to' => $value('test_to'), 'seconds' => self::APART,
             'boost' => $value('boost_limit'),
         ];
+    }
+
+    /** @return array<string, string|float> the hoses of the charge path: which goes where, or which boost pushes off first */
+    public static function hoses(Step $step, Fit $fit): array
+    {
+        $line = $fit->vehicle->charge;
+        if (null === $line || 'coupler-match' === $step->asking->sum) {
+            return null === $line ? [] : ChargeQueries::box($line);
+        }
+        $boost = $fit->state->readingOf('boost_limit')->value ?? $line->boost;
+
+        return ChargeQueries::weakest($line, $boost, Wetting::tryFrom($fit->answer('hose_wetting')) ?? Wetting::Dry);
     }
 
     /** @return array<string, string|float|null> the core that is on it, held against the one it had */

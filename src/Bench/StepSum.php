@@ -50,6 +50,7 @@ final readonly class StepSum
             'press-fit', 'drive-wear', 'chain-travel', 'belt-line', 'pulley-change' => TurningSums::known($step, $fit),
             'gate-preload' => BoostSums::preload($fit),
             'leak-decay' => BoostSums::leak($fit),
+            'coupler-match', 'blow-off' => BoostSums::hoses($step, $fit),
             'charge-cooler' => BoostSums::cooler($fit),
             default => $this->known($step->asking->sum, $circuit, $state),
         };

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Drives;
 
+use NimbleKnuckle\App\Web\Typed;
 use NimbleKnuckle\Core\BeltDrive\BeltSection;
 use NimbleKnuckle\Core\BeltDrive\Trilateration;
-use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
-use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Component\HttpFoundation\InputBag;
 
@@ -47,7 +46,7 @@ final readonly class DriveForm
     {
         $rows = [];
         foreach (array_slice($in->all('p'), 0, self::MOST) as $row) {
-            is_array($row) && $rows[] = self::texts($row, self::ROW);
+            is_array($row) && $rows[] = Typed::texts($row, self::ROW);
         }
 
         return new self(
@@ -55,8 +54,8 @@ final readonly class DriveForm
                 trim($in->getString('name')), $in->getString('section', BeltSection::COMMON), trim($in->getString('belt')),
                 $in->getString('item'),
             ], $rows,
-            $in->getString('drives', '0'), self::texts($in->all('t'), self::ARM), self::texts($in->all('b'), self::BLOWER),
-            self::texts($in->all('m'), self::MEASURED),
+            $in->getString('drives', '0'), Typed::texts($in->all('t'), self::ARM), Typed::texts($in->all('b'), self::BLOWER),
+            Typed::texts($in->all('m'), self::MEASURED),
         );
     }
 
@@ -67,7 +66,7 @@ final readonly class DriveForm
         $drives = '0';
         foreach (array_values(self::part($drive, 'pulleys')) as $i => $pulley) {
             $pulley = is_array($pulley) ? $pulley : [];
-            $rows[] = self::texts($pulley, self::ROW);
+            $rows[] = Typed::texts($pulley, self::ROW);
             $drives = true === ($pulley['drives'] ?? false) ? (string) $i : $drives;
         }
         $arm = self::part($drive, 'tensioner');
@@ -77,10 +76,10 @@ final readonly class DriveForm
 
         return new self(
             [
-                self::text($drive['name'] ?? ''), self::text($drive['section'] ?? BeltSection::COMMON),
-                self::text($drive['belt'] ?? ''), self::text($drive['item'] ?? ''),
+                Typed::text($drive['name'] ?? ''), Typed::text($drive['section'] ?? BeltSection::COMMON),
+                Typed::text($drive['belt'] ?? ''), Typed::text($drive['item'] ?? ''),
             ], $rows,
-            $drives, self::texts($arm, self::ARM), self::texts(self::part($drive, 'blower'), self::BLOWER), self::MEASURED,
+            $drives, Typed::texts($arm, self::ARM), Typed::texts(self::part($drive, 'blower'), self::BLOWER), self::MEASURED,
         );
     }
 
@@ -158,8 +157,8 @@ final readonly class DriveForm
             $row = $this->rowOf($m[$from]);
             null !== $row && $row !== $at || throw InvalidInput::in('measured', 'Choose two other pulleys that stand where they belong.');
             $known[] = [
-                self::number($this->rows[$row], 'x', Kind::Length), self::number($this->rows[$row], 'y', Kind::Length),
-                self::number($m, $distance, Kind::Length, 'How far it is from the '.$this->rows[$row]['name']),
+                Typed::number($this->rows[$row], 'x', Kind::Length), Typed::number($this->rows[$row], 'y', Kind::Length),
+                Typed::number($m, $distance, Kind::Length, 'How far it is from the '.$this->rows[$row]['name']),
             ];
         }
         $point = Trilateration::of($known, 'left' === $m['side']);
@@ -218,14 +217,14 @@ final readonly class DriveForm
     {
         $name = trim($row['name']);
         '' !== $name || throw InvalidInput::in('p'.$i, sprintf('Pulley %d needs a name.', $i + 1));
-        $d = self::number($row, 'd', Kind::Length, sprintf('The diameter of the %s', $name));
+        $d = Typed::number($row, 'd', Kind::Length, sprintf('The diameter of the %s', $name));
         $d > 0.0 || throw InvalidInput::in('p'.$i, sprintf('The diameter of the %s is more than nothing.', $name));
 
         return [
-            'name' => mb_substr($name, 0, 60), 'x' => self::number(
+            'name' => mb_substr($name, 0, 60), 'x' => Typed::number(
                 $row, 'x', Kind::Length, sprintf('Where the %s stands to the right', $name),
             ),
-            'y' => self::number($row, 'y', Kind::Length, sprintf('Where the %s stands up', $name)), 'd' => $d,
+            'y' => Typed::number($row, 'y', Kind::Length, sprintf('Where the %s stands up', $name)), 'd' => $d,
         ] + ('back' === $row['side'] ? ['side' => 'back'] : []) + ($drives ? ['drives' => true] : []);
     }
 
@@ -238,8 +237,8 @@ final readonly class DriveForm
 
         return ['tensioner' => [
             'pulley' => $this->arm['pulley'], 'pivot' => self::pair($this->arm['pivot'], Kind::Length, 'pivot', 'The pivot'),
-            'arm' => self::number($this->arm, 'arm', Kind::Length, 'The length of the arm'),
-            'free' => self::number($this->arm, 'free', Kind::Angle, 'The angle at rest'),
+            'arm' => Typed::number($this->arm, 'arm', Kind::Length, 'The length of the arm'),
+            'free' => Typed::number($this->arm, 'free', Kind::Angle, 'The angle at rest'),
             'window' => self::pair($this->arm['window'], Kind::Angle, 'window', 'The window'),
         ]];
     }
@@ -249,7 +248,7 @@ final readonly class DriveForm
     {
         $b = $this->blower;
         $given = static fn (string $key, Kind $kind, string $said): array => '' === trim($b[$key]) ? [] : [
-            $key => self::number($b, $key, $kind, $said),
+            $key => Typed::number($b, $key, $kind, $said),
         ];
 
         return '' === $b['pulley'] ? [] : ['blower' => [
@@ -269,44 +268,6 @@ final readonly class DriveForm
         $parts = preg_split('~[\s,;]+~u', trim($text)) ?: [];
         2 === count($parts) || throw InvalidInput::in($field, sprintf('%s is two numbers with a space between.', $said));
 
-        return [self::number([$field => $parts[0]], $field, $kind, $said), self::number([$field => $parts[1]], $field, $kind, $said)];
-    }
-
-    /**
-     * A length or an angle that may lie on either side of nothing.
-     *
-     * @param array<string, string> $of
-     */
-    private static function number(array $of, string $key, Kind $kind, string $said = 'It'): float
-    {
-        $text = str_replace('−', '-', trim($of[$key]));
-        '' !== $text || throw InvalidInput::in($key, sprintf('%s is missing.', $said));
-        $isNegative = str_starts_with($text, '-');
-        $text = ltrim($text, '+-');
-        try {
-            return ($isNegative ? -1 : 1) * ('0' === $text ? 0.0 : Notation::read($kind, $text)->value());
-        } catch (InvalidQuantity $e) {
-            throw InvalidInput::in($key, $said.': '.$e->getMessage());
-        }
-    }
-
-    /**
-     * @param array<array-key, mixed> $in
-     * @param array<string, string> $known key => what stands there when nothing does
-     *
-     * @return array<string, string>
-     */
-    private static function texts(array $in, array $known): array
-    {
-        foreach ($known as $key => $nothing) {
-            $known[$key] = isset($in[$key]) && is_scalar($in[$key]) ? mb_substr(trim(self::text($in[$key])), 0, 60) : $nothing;
-        }
-
-        return $known;
-    }
-
-    private static function text(mixed $value): string
-    {
-        return is_scalar($value) ? (string) $value : '';
+        return [Typed::number([$field => $parts[0]], $field, $kind, $said), Typed::number([$field => $parts[1]], $field, $kind, $said)];
     }
 }

@@ -14,7 +14,7 @@ final class RoomsTest extends TestCase
     /** A room may use those that stand before it. */
     private const ORDER = [
         'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'BeltDrive', 'PressFit',
-        'ChainDrive', 'ChargeAir', 'Gate', 'Clutch',
+        'ChainDrive', 'ChargeAir', 'ChargeLine', 'Gate', 'Clutch',
         'Lifting', 'Plan', 'Bench', 'Cost',
     ];
 

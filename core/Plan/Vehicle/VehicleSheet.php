@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
 use NimbleKnuckle\Core\BeltDrive\Drive;
+use NimbleKnuckle\Core\ChargeLine\ChargeLine;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
 
@@ -23,6 +24,8 @@ final readonly class VehicleSheet
     public array $toCheck;
     /** @var array<string, Drive> its belts */
     public array $drives;
+    /** Its charge path; null where nobody entered one. */
+    public ?ChargeLine $charge;
     /** @var array<string, list<Joint>> item => its joints */
     private array $jointsOfItem;
 
@@ -30,7 +33,9 @@ final readonly class VehicleSheet
      * @param array<string, Item> $items
      * @param array<string, Joint> $joints
      * @param array<string, Circuit> $circuits
-     * @param array{list<Limit>, Lifting, list<string>, array<string, Drive>} $more limits, lifting, what is to be checked, belts
+     * @param array{list<Limit>, Lifting, list<string>, array<string, Drive>, ?ChargeLine} $more limits, lifting,
+     *                                                                                           what is to be checked, belts,
+     *                                                                                           charge path
      */
     private function __construct(
         public string $id,
@@ -42,7 +47,7 @@ final readonly class VehicleSheet
         public array $circuits,
         array $more,
     ) {
-        [$this->limits, $this->lifting, $this->toCheck, $this->drives] = $more;
+        [$this->limits, $this->lifting, $this->toCheck, $this->drives, $this->charge] = $more;
         $hides = [];
         foreach ($items as $item) {
             foreach ($item->access->behind as $front) {
@@ -62,7 +67,7 @@ final readonly class VehicleSheet
     {
         return new self(
             $this->id, $this->name, $this->short, $this->about, $this->items, array_map($change, $this->joints), $this->circuits,
-            [$this->limits, $this->lifting, $this->toCheck, $this->drives],
+            [$this->limits, $this->lifting, $this->toCheck, $this->drives, $this->charge],
         );
     }
 
@@ -150,6 +155,7 @@ final readonly class VehicleSheet
             [
                 $limits, self::lifting($node, $items), self::stillThere($node->strings('to_check'), $items, $joints, $circuits),
                 $node->has('drives') ? self::byId($node, 'drives', Drive::read(...)) : [],
+                $node->has('charge') ? ChargeLine::read($node->node('charge')) : null,
             ],
         );
     }
