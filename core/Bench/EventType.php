@@ -63,6 +63,7 @@ enum EventType: string
             self::StageBegun => ['step' => 'string', 'stage' => 'string', 'reason' => 'string?'],
             self::CurveJudged => [
                 'step' => 'string', 'reading' => 'string', 'finding' => 'string', 'verdict' => 'string', 'said' => 'string',
+                'seconds' => 'float?',
             ],
             self::StopSeen => ['step' => 'string', 'reading' => 'string'],
             self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],

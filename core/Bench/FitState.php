@@ -12,6 +12,9 @@ namespace NimbleKnuckle\Core\Bench;
  */
 final class FitState
 {
+    /** Findings of a curve that cover the bench. */
+    public const AT_ONCE = ['overheating', 'over-limit', 'lets-go'];
+
     /** @var array<string, FitEvent> step => the event that closed it, in the order they were closed */
     public array $done = [];
     /** @var array<string, FitEvent> step => the event with the reason */
@@ -182,11 +185,11 @@ final class FitState
         return $newest;
     }
 
-    /** A curve that says the engine must be stopped, until somebody has seen it. */
+    /** A curve that says all must be stopped at once, until somebody has seen it. */
     public function engineStop(): ?FitEvent
     {
         foreach ($this->curves as $event) {
-            if ('overheating' === $event->string('finding') && !isset($this->stopsSeen[$event->string('reading')])) {
+            if (in_array($event->string('finding'), self::AT_ONCE, true) && !isset($this->stopsSeen[$event->string('reading')])) {
                 return $event;
             }
         }

@@ -290,8 +290,13 @@ final readonly class LooseEnds
             if ('stop' === $event->string('verdict')) {
                 $ends[] = new LooseEnd(
                     'curve:'.$step, LooseEndKind::Curve,
-                    (PressTask::SUM === $this->fit->sheet->step($step)?->asking->sum ? 'Pressed on: ' : 'Warm-up: ')
-                        .str_replace('-', ' ', $event->string('finding')), $step,
+                    sprintf('%s: %s', match ($this->fit->sheet->step($step)?->asking->sum) {
+                        PressTask::SUM => 'Pressed on',
+                        'leak-decay' => 'Leak test',
+                        'actuator-test' => 'Gate actuator',
+                        'boost-run' => 'Boost run',
+                        default => 'Warm-up',
+                    }, str_replace('-', ' ', $event->string('finding'))), $step,
                     $event->string('said'),
                 );
             }

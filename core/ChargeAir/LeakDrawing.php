@@ -27,4 +27,26 @@ final readonly class LeakDrawing
             ->dot(0.0, $from->kilopascals, Show::n($from->kilopascals, 3).' kPa')
             ->dot($seconds, $to->kilopascals, Show::n($to->kilopascals, 3).' kPa');
     }
+
+    /**
+     * A gauge that was watched, with what the hole that was worked out of it would do.
+     *
+     * @param non-empty-list<array{float, float}> $samples
+     */
+    public static function run(array $samples, LeakRun $run): Plot
+    {
+        $begun = $samples[0][0];
+        $points = array_map(static fn (array $one): array => [$one[0] - $begun, $one[1]], $samples);
+        $most = max([1.0, $run->from, ...array_column($points, 1)]);
+        $plot = Plot::over(
+            'Pressure over seconds while it is shut', 's', [0.0, max(1.0, 1.05 * $run->seconds)], 'kPa', [0.0, 1.15 * $most],
+        );
+        if (null !== $run->leak) {
+            $plot = $plot->line(array_map(static fn (int $i): array => [
+                $run->seconds * $i / self::POINTS, $run->leak->after(Pressure::kilopascals($run->from), $run->seconds * $i / self::POINTS),
+            ], range(0, self::POINTS)), 'dash');
+        }
+
+        return $plot->line($points, 'trace')->dot($run->seconds, $run->to, Show::n($run->to, 3).' kPa');
+    }
 }

@@ -51,6 +51,9 @@ final readonly class Plot
     /** @param list<array{float, float}> $points */
     public function line(array $points, string $kind = 'ink'): self
     {
+        if ([] === $points) {
+            return $this;
+        }
         $text = implode(' ', array_map(fn (array $p): string => sprintf('%.1F,%.1F', $this->x($p[0]), $this->y($p[1])), $points));
 
         return $this->with(lines: [...$this->lines, ['points' => $text, 'kind' => $kind]]);

@@ -25,4 +25,16 @@ enum ActuatorFault: string
             self::Seized => ActuatorFinding::NeverMoves,
         };
     }
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::None => 'sound',
+            self::Sticking => 'it sticks',
+            self::Leaking => 'it leaks',
+            self::OtherSpring => 'another spring',
+            self::Bent => 'it stops short',
+            self::Seized => 'it does not move',
+        };
+    }
 }

@@ -14,10 +14,12 @@ final readonly class ActuatorModel
     public float $rate;
     public float $full;
 
-    public function __construct(private ActuatorFault $fault, private int $seed)
+    /** @param ?float $label kPa it should crack at; by chance where nobody says */
+    public function __construct(private ActuatorFault $fault, private int $seed, ?float $label = null)
     {
         $luck = new Luck($seed);
-        $this->label = $luck->between(35.0, 95.0);
+        $chance = $luck->between(35.0, 95.0);
+        $this->label = $label ?? $chance;
         $off = ActuatorFault::OtherSpring === $fault ? $luck->oneOf([-1.0, 1.0]) * $luck->between(0.16, 0.4) : $luck->between(-0.05, 0.05);
         $this->cracks = $this->label * (1 + $off);
         $this->rate = $luck->between(3.5, 12.0);

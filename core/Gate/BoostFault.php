@@ -26,4 +26,17 @@ enum BoostFault: string
             self::Hunting => BoostFinding::Hunting,
         };
     }
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::None => 'sound',
+            self::Spike => 'it shoots over',
+            self::Creep => 'it creeps up',
+            self::Short => 'it falls short',
+            self::Taper => 'it tapers',
+            self::Hunting => 'it hunts',
+            self::Leak => 'a pipe leaks',
+        };
+    }
 }

@@ -38,7 +38,6 @@ use NimbleKnuckle\Core\Bench\Law\Gate;
 use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\MixFromBench;
-use NimbleKnuckle\Core\Bench\PressTask;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
 use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
@@ -175,7 +174,7 @@ final readonly class BenchPage
             null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
                 ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
                 : null,
-            PressTask::SUM === $step->asking->sum ? $this->devices->press->view($fit, $step, $record->id) : null,
+            $this->devices->curve->view($fit, $step, $record->id), ChargeAtBench::drawing($fit, $step), ChargeAtBench::soap($fit, $step),
         );
     }
 

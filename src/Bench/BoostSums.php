@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\ChargePath\ChargeQueries;
+use NimbleKnuckle\App\Devices\Curve\CurveJudge;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Stood;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /** What the bench knows for the sums of charge air, gate and boost. */
 final readonly class BoostSums
 {
-    /** s between the two readings of a leak test, as the procedures ask. */
+    /** s between the two readings of a leak test, where nobody timed it. */
     private const APART = 30.0;
 
     /** @return array<string, string|float|null> the rod of a wastegate, once the new one was pumped up */
@@ -35,11 +38,31 @@ final readonly class BoostSums
     public static function leak(Fit $fit): array
     {
         $value = static fn (string $field): ?float => $fit->state->readingOf($field)?->value;
+        $path = $fit->vehicle->charge;
+        $volume = $value('charge_volume') ?? (null === $path || $path->volume() <= 0.0 ? null : $path->volume());
 
         return null === $value('test_from') || null === $value('test_to') ? [] : [
-            'volume' => $value('charge_volume'), 'from' => $value('test_from'), 'to' => $value('test_to'), 'seconds' => self::APART,
+            'volume' => $volume, 'from' => $value('test_from'), 'to' => $value('test_to'), 'seconds' => self::apart($fit),
             'boost' => $value('boost_limit'),
         ];
+    }
+
+    /** s between the two readings: of the curve they came with, or as long as it really stood. */
+    private static function apart(Fit $fit): float
+    {
+        $read = $fit->state->readingOf('test_to')?->event;
+        if (null === $read) {
+            return self::APART;
+        }
+        $step = $read->string('step');
+        $curve = $fit->state->curves[$step] ?? null;
+        if (null !== $curve && $curve->float('seconds') > 0.0 && str_ends_with($read->string('text'), CurveJudge::FROM_IT)) {
+            return $curve->float('seconds');
+        }
+        $stood = array_filter($fit->state->routines[$step] ?? [], static fn (FitEvent $one): bool => 'stand' === $one->string('stage'));
+        $begun = end($stood);
+
+        return false === $begun ? self::APART : max(1.0, Stood::between($begun, $read, $fit->state->liveBefore($begun))->seconds);
     }
 
     /** @return array<string, string|float> the hoses of the charge path: which goes where, or which boost pushes off first */

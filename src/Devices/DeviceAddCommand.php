@@ -18,7 +18,8 @@ final class DeviceAddCommand
     }
 
     public function __invoke(
-        OutputInterface $output, #[Argument('Its name')] string $name, #[Option('wrench, thermometer or press')] string $kind = 'wrench',
+        OutputInterface $output, #[Argument('Its name')] string $name,
+        #[Option('wrench, thermometer, press, gauge, pump or logger')] string $kind = 'wrench',
         #[Option('A new token for a device there is')] bool $renew = false,
     ): int {
         try {
@@ -30,7 +31,9 @@ final class DeviceAddCommand
             }
             [, $token] = $this->devices->add(
                 $name,
-                DeviceKind::tryFrom($kind) ?? throw InvalidInput::in('kind', '“kind” is wrench, thermometer or press.'),
+                DeviceKind::tryFrom($kind) ?? throw InvalidInput::in(
+                    'kind', '“kind” is wrench, thermometer, press, gauge, pump or logger.',
+                ),
             );
             $output->writeln($token);
 

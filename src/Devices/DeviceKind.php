@@ -10,6 +10,9 @@ enum DeviceKind: string
     case Wrench = 'wrench';
     case Thermometer = 'thermometer';
     case Press = 'press';
+    case Gauge = 'gauge';
+    case Pump = 'pump';
+    case Logger = 'logger';
 
     public function label(): string
     {
@@ -17,6 +20,9 @@ enum DeviceKind: string
             self::Wrench => 'torque wrench, torque and angle',
             self::Thermometer => 'coolant temperature',
             self::Press => 'hub press, torque over its way',
+            self::Gauge => 'pressure gauge, over time',
+            self::Pump => 'hand pump with a rule, rod over pressure',
+            self::Logger => 'boost logger, a run',
         };
     }
 
@@ -27,6 +33,9 @@ enum DeviceKind: string
             self::Wrench => 'torque-angle',
             self::Thermometer => 'temperature',
             self::Press => 'press',
+            self::Gauge => 'pressure',
+            self::Pump => 'actuator',
+            self::Logger => 'boost',
         };
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Devices;
 
 use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\App\Devices\Curve\CurveJudge;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Bench\EventType;
@@ -37,7 +38,7 @@ final readonly class ReadingBook
 
     public function __construct(
         private EntityManagerInterface $em, private KeptSamples $kept, private Recorder $recorder, private ClockInterface $clock,
-        private PressJudge $press,
+        private CurveJudge $curves,
     ) {
     }
 
@@ -102,15 +103,32 @@ final readonly class ReadingBook
         $reading = new ReadingRecord(
             $piece->id, $device->id, $device->name, $piece->kind, $record->id, $device->step, $task->joint->id ?? '', $task->bolt ?? 0,
             match ($device->kind) {
-                DeviceKind::Press => PressJudge::told($this->press->task($record, $device->step)),
                 DeviceKind::Thermometer => $this->warmUpTask($record, $device->step),
                 DeviceKind::Wrench => null === $task ? [] : self::told($task),
+                default => $this->curveTask($device, $record, $piece->given),
             }, $device->takenBy,
             $piece->at ?? $this->clock->now(),
         );
         $this->em->persist($reading);
 
         return $reading;
+    }
+
+    /**
+     * @param array<string, string> $given
+     *
+     * @return array<string, string|float>
+     *
+     * @throws InvalidInput where the step takes no curve of this device
+     */
+    private function curveTask(DeviceRecord $device, FitRecord $record, array $given): array
+    {
+        $kind = $this->curves->kind($record, $device->step);
+        $kind === $this->curves->sentBy($device->kind) || throw InvalidInput::in(
+            'device', sprintf('That step takes no curve of a %s.', $device->kind->value),
+        );
+
+        return ['said' => $device->kind->reading()] + $this->curves->task($record, $device->step, $given);
     }
 
     /** @throws InvalidInput when a wrench has nothing to do there */
@@ -131,8 +149,8 @@ final readonly class ReadingBook
 
     private function finish(ReadingRecord $reading): void
     {
-        if (PressJudge::KIND === $reading->kind) {
-            $this->press->finish($reading, $this->em->find(FitRecord::class, $reading->fitId) ?? throw InvalidInput::in(
+        if ('torque-angle' !== $reading->kind) {
+            $this->curves->finish($reading, $this->em->find(FitRecord::class, $reading->fitId) ?? throw InvalidInput::in(
                 'device', 'The fit is gone.',
             ));
 

@@ -14,14 +14,27 @@ final readonly class ReadingDocument
     public const FORMAT = 'nimble-knuckle/reading@1';
     private const MOST = 20_000;
     private const ROWS = [
-        'torque-angle' => '[degrees, N·m] or [degrees, N·m, ms]', 'temperature' => '[s, °C]', PressJudge::KIND => '[mm, N·m]',
+        'torque-angle' => '[degrees, N·m] or [degrees, N·m, ms]', 'temperature' => '[s, °C]', 'press' => '[mm, N·m]',
+        'pressure' => '[s, kPa]', 'actuator' => '[kPa, mm]', 'boost' => '[s, rpm, kPa, percent of throttle]',
     ];
+    /** How many numbers a sample has, where it is not two. */
+    private const WIDE = ['torque-angle' => [2, 3], 'boost' => [4, 4]];
 
-    /** @param list<list<float>> $samples */
+    /**
+     * @param list<list<float>> $samples
+     * @param array<string, string> $given what its run was asked: target, label
+     */
     private function __construct(
         public string $id, public string $kind, public int $from, public array $samples, public bool $done,
-        public ?\DateTimeImmutable $at,
+        public ?\DateTimeImmutable $at, public array $given,
     ) {
+    }
+
+    private static function kind(mixed $kind): string
+    {
+        return is_string($kind) && isset(self::ROWS[$kind]) ? $kind : throw InvalidInput::in(
+            'kind', sprintf('“kind” is %s.', implode(', ', array_keys(self::ROWS))),
+        );
     }
 
     /** @return array{int, bool} which piece of the reading it is, and whether it is the last */
@@ -43,15 +56,12 @@ final readonly class ReadingDocument
         is_string($id)
             && 1 === preg_match('/\A[0-7][0-9A-HJKMNP-TV-Z]{25}\z/', $id)
             || throw InvalidInput::in('id', 'A reading needs a ULID as its id.');
-        $kind = $raw['kind'] ?? null;
-        in_array($kind, ['torque-angle', 'temperature', PressJudge::KIND], true) || throw InvalidInput::in(
-            'kind', '“kind” is torque-angle, temperature or press.',
-        );
+        $kind = self::kind($raw['kind'] ?? null);
         [$from, $done] = self::piece($raw['from'] ?? 0, $raw['done'] ?? false);
 
         return new self(
             $id, $kind, $from, self::samples($raw['samples'] ?? [], $kind), $done,
-            self::instant($raw['at'] ?? null),
+            self::instant($raw['at'] ?? null), self::given($raw['given'] ?? []),
         );
     }
 
@@ -88,13 +98,26 @@ final readonly class ReadingDocument
                 ),
             ) : [];
             $count = count($numbers);
-            $count >= 2 && $count <= ('torque-angle' === $kind ? 3 : 2) && $count === count((array) $row) || throw InvalidInput::in(
+            [$least, $most] = self::WIDE[$kind] ?? [2, 2];
+            $count >= $least && $count <= $most && $count === count((array) $row) || throw InvalidInput::in(
                 $field, sprintf('Sample %d must be %s.', $i + 1, self::ROWS[$kind]),
             );
             $samples[] = array_map(floatval(...), $numbers);
         }
 
         return $samples;
+    }
+
+    /** @return array<string, string> */
+    private static function given(mixed $given): array
+    {
+        is_array($given) && [] === array_filter($given, static fn (mixed $one): bool => !is_scalar($one)) || throw InvalidInput::in(
+            'given', '“given” holds what the run was asked, as {"target": 80}.',
+        );
+
+        return array_combine(array_map(strval(...), array_keys($given)), array_map(
+            static fn (mixed $one): string => is_scalar($one) ? (string) $one : '', array_values($given),
+        ));
     }
 
     private static function instant(mixed $at): ?\DateTimeImmutable

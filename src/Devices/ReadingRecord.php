@@ -8,7 +8,7 @@ use Doctrine\ORM\Mapping as ORM;
 
 /**
  * What one device sent in one go: samples as they came, what they were for, what was made of them. The samples of a
- * torque-angle reading are [degrees, N·m, ms], those of a temperature reading [s, °C].
+ * torque-angle reading are [degrees, N·m, ms], those of a temperature reading [s, °C]; of others see ReadingDocument.
  */
 #[ORM\Entity]
 #[ORM\Table(name: 'reading')]
@@ -62,6 +62,12 @@ class ReadingRecord
         $value = $this->task[$name] ?? 0.0;
 
         return is_numeric($value) ? (float) $value : 0.0;
+    }
+
+    /** @return array<string, float> all of it that is a number */
+    public function taskNumbers(): array
+    {
+        return array_map(floatval(...), array_filter($this->task, is_numeric(...)));
     }
 
     public function taskText(string $name): string

@@ -7,11 +7,12 @@ namespace NimbleKnuckle\Tests\App;
 use NimbleKnuckle\App\Bench\BoostSums;
 use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Bench\TurningSums;
-use NimbleKnuckle\App\Devices\BenchPress;
-use NimbleKnuckle\App\Devices\BenchPressController;
+use NimbleKnuckle\App\Devices\Curve\CurveBench;
+use NimbleKnuckle\App\Devices\Curve\CurveController;
+use NimbleKnuckle\App\Devices\Curve\CurveJudge;
+use NimbleKnuckle\App\Devices\Curve\HubCurve;
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
-use NimbleKnuckle\App\Devices\PressJudge;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
@@ -22,7 +23,6 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\FitState;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\PressTask;
-use NimbleKnuckle\Core\PressFit\PressFault;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -31,10 +31,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Uid\Ulid;
 
 /** A hub pressed on at the bench, and what else the bench works out of what turns. */
-#[CoversClass(BenchPress::class)]
 #[CoversClass(BoostSums::class)]
-#[CoversClass(BenchPressController::class)]
-#[CoversClass(PressJudge::class)]
+#[CoversClass(CurveBench::class)]
+#[CoversClass(CurveController::class)]
+#[CoversClass(CurveJudge::class)]
+#[CoversClass(HubCurve::class)]
 #[CoversClass(PressTask::class)]
 #[CoversClass(TurningSums::class)]
 final class PressTest extends AppTestCase
@@ -89,7 +90,7 @@ final class PressTest extends AppTestCase
     {
         yield 'nothing' => ['', 'rows'];
         yield 'words' => ["0 1\n1 x\n2 3\n3 4", 'row'];
-        yield 'too few' => ["0 1\n1 2", '4 to 2000 rows'];
+        yield 'too few' => ["0 1\n1 2", '4 to 4000 rows'];
         yield 'back' => ["0 1\n2 2\n1 3\n3 4", 'Row 3 goes back'];
         yield 'less than nothing' => ["0 1\n1 -2\n2 3\n3 4", 'Row 2'];
         yield 'one number' => ["0 1\n1 2\n2\n3 4", 'ow 3'];
@@ -108,11 +109,11 @@ final class PressTest extends AppTestCase
     public function testNothingIsPressedBeforeItIsMeasuredNorElsewhere(): void
     {
         $record = $this->planned('ostrel-vane-s6', 'blower-pulley');
-        $press = $this->service(BenchPress::class);
-        $said = [self::STEP => 'measure shaft', 'blower-belt-on' => 'Nothing is pressed', 'no-such' => 'Nothing is pressed'];
+        $press = $this->service(CurveBench::class);
+        $said = [self::STEP => 'measure shaft', 'blower-belt-on' => 'takes no curve', 'no-such' => 'takes no curve'];
         foreach ($said as $at => $why) {
             try {
-                $press->handIn($record, $at, "0 3\n5 14\n21.8 15\n22 40", 'Joss Wending');
+                $press->handIn($record, $at, "0 3\n5 14\n21.8 15\n22 40", [], 'Joss Wending');
                 self::fail('it was taken at '.$at);
             } catch (InvalidInput $e) {
                 self::assertStringContainsString($why, $e->getMessage());
@@ -125,15 +126,15 @@ final class PressTest extends AppTestCase
         $record = $this->measured();
         $this->signIn('joss');
         $crawler = $this->client->request('GET', sprintf('/fits/%s/bench/%s', $record->id, self::STEP));
-        self::assertCount(4, $crawler->filter('#press-fault option'));
-        $reading = $this->service(BenchPress::class)->pull($record, self::STEP, PressFault::None, 7, 'Joss Wending');
+        self::assertCount(4, $crawler->filter('#curve-fault option'));
+        $reading = $this->service(CurveBench::class)->simulate($record, self::STEP, 'none', 7, [], 'Joss Wending');
         self::assertSame(['ok', 'seated', 'press'], [$reading->verdict, $reading->finding, $reading->kind]);
         $this->db()->executeStatement("DELETE FROM device WHERE kind = 'press'");
         $this->client->request('GET', sprintf('/fits/%s/bench/%s', $record->id, self::STEP));
-        self::assertSelectorNotExists('#press-fault');
-        self::assertSelectorExists('#press-rows', 'a curve can be handed in without any device');
+        self::assertSelectorNotExists('#curve-fault');
+        self::assertSelectorExists('#curve-rows', 'a curve can be handed in without any device');
         $this->expectException(InvalidInput::class);
-        $this->service(BenchPress::class)->pull($record, self::STEP, PressFault::None, 7, 'Joss Wending');
+        $this->service(CurveBench::class)->simulate($record, self::STEP, 'none', 7, [], 'Joss Wending');
     }
 
     public function testAPressThatSendsIsTakenInHandAndItsCurveJudged(): void
@@ -163,7 +164,7 @@ final class PressTest extends AppTestCase
         $fresh = $this->service(DeviceBook::class);
         $fresh->take($fresh->named('arbor press') ?? self::fail('it is gone'), $record->id, 'blower-belt-on', 'Joss Wending');
         $elsewhere = $this->sent($token, (string) new Ulid(), 0, [[0, 3], [5, 14]], false);
-        self::assertStringContainsString('Nothing is pressed', $elsewhere['error']['message'] ?? '');
+        self::assertStringContainsString('takes no curve', $elsewhere['error']['message'] ?? '');
     }
 
     /**
@@ -282,7 +283,7 @@ final class PressTest extends AppTestCase
     private function hand(FitRecord $record, string $rows): void
     {
         $this->client->request(
-            'POST', sprintf('/fits/%s/steps/%s/press', $record->id, self::STEP), ['_csrf' => $this->token(), 'rows' => $rows],
+            'POST', sprintf('/fits/%s/steps/%s/curve', $record->id, self::STEP), ['_csrf' => $this->token(), 'rows' => $rows],
         );
         self::assertResponseRedirects();
         $this->client->followRedirect();

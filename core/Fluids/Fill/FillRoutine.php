@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Fill;
 
-/** The stages a filling goes through, each way of its own, and when it must be stopped at once. */
+/** The stages a filling or a pressure test goes through, each way of its own, and when it must be stopped at once. */
 final readonly class FillRoutine
 {
     /**
@@ -18,7 +18,7 @@ final readonly class FillRoutine
     /** @return list<string> */
     public static function names(): array
     {
-        return ['vacuum', 'vacuum-pull', 'vacuum-draw', 'bleed-pour', 'funnel-pour', 'funnel-run'];
+        return ['vacuum', 'vacuum-pull', 'vacuum-draw', 'bleed-pour', 'funnel-pour', 'funnel-run', 'pressure-test'];
     }
 
     /** Null for a name nobody knows. */
@@ -31,6 +31,7 @@ final readonly class FillRoutine
             'bleed-pour' => self::bleedPour(),
             'funnel-pour' => self::funnelPour(),
             'funnel-run' => self::funnelRun(),
+            'pressure-test' => self::pressureTest(),
             default => null,
         };
     }
@@ -159,6 +160,36 @@ final readonly class FillRoutine
             'The gauge passes its usual mark.', 'Steam, or bubbles that get stronger instead of fewer.',
             'One radiator hose hot and the other cold well past the opening.', 'A warning lamp.',
         ]);
+    }
+
+    private static function pressureTest(): self
+    {
+        return new self('pressure-test', [
+            new FillStage(
+                'plug', 'Plug in, bungs shut', 'On the turbo side, its clamp tight. Regulator at nothing before the line goes on.',
+                'Plugged, nobody before it',
+            ),
+            new FillStage(
+                'raise', 'Air up slowly', 'Never past what boost ever is: the weakest part sets it. Stop and listen at half of it.',
+                'There, supply shut',
+            ),
+            new FillStage(
+                'settle', 'Shut, let it settle', 'The air cools off: the needle falls a little and then stands.', 'Read it', seconds: 15,
+                ask: 'test_from',
+            ),
+            new FillStage(
+                'stand', 'Leave it alone', 'Nothing is touched. What it loses now goes out of a hole.', 'Read it again', seconds: 30,
+                ask: 'test_to', again: new Again('raise', 'Mended, up once more'),
+            ),
+            new FillStage(
+                'soap', 'Soap and listen', 'Air on again, each place in turn. Bubbles, a hiss, a cold draught on a wet finger.',
+                'Went over all of it', ask: 'test_finds', again: new Again('raise', 'Mended, up once more'),
+            ),
+            new FillStage(
+                'down', 'Let it down, plug out', 'The gauge stands at nothing before a clamp is touched. Plug in its drawer.',
+                'Plug is out',
+            ),
+        ], ['A hose swells or slides: let it down at once.', 'The needle goes past what boost ever is.']);
     }
 
     private static function joined(string $name, self $first, self $second): self

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Gate\Door;
 
-use NimbleKnuckle\Core\Gate\BoostFinding;
 use NimbleKnuckle\Core\Gate\BoostRun;
 use NimbleKnuckle\Core\Gate\RunDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
-use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
@@ -91,7 +89,7 @@ final readonly class BoostRunSum implements Sum
             'finding' => Value::names([$run->finding->value]), 'peak' => Value::of($run->peak, Unit::Kilopascal->value),
             'reached_rpm' => null === $run->reached ? null : Value::of($run->reached, Unit::PerMinute->value),
             'settled' => null === $run->settled ? null : Value::of($run->settled, Unit::Kilopascal->value),
-        ]), [self::said($run)], [
+        ]), [BoostSaid::of($run)], [
             new Working(
                 'Judged', 'where the throttle is over 90 %, smoothed over a quarter of a second', sprintf(
                     '%d of %d readings',
@@ -167,31 +165,5 @@ final readonly class BoostRunSum implements Sum
         }
 
         return $before[1];
-    }
-
-    private static function said(BoostRun $run): Check
-    {
-        return match ($run->finding) {
-            BoostFinding::OverLimit => Check::stop('over-limit', sprintf(
-                'Over its limit: %s kPa after %s s. Off the throttle; hose to the gate, rod, solenoid.', Show::n($run->peak, 3),
-                Show::n($run->at, 2),
-            )),
-            BoostFinding::Short => Check::watch(
-                'short', 'It never comes near its target: a leak, the gate open or set too soft, the filter.',
-            ),
-            BoostFinding::Hunting => Check::watch(
-                'hunting', 'It swings up and down: too little preload, a fluttering valve, the solenoid.',
-            ),
-            BoostFinding::Spike => Check::watch(
-                'spike', 'It shoots over and comes back: the gate opens late. Shorter hose to it, a bleed, less duty.',
-            ),
-            BoostFinding::Creep => Check::watch(
-                'creep', 'It rises with speed past its target: the gate is too small for the flow, or stops short.',
-            ),
-            BoostFinding::Tapers => Check::watch(
-                'tapers', 'It falls away at the top: the spring gives way to the exhaust, a hose blows, or the turbo has no more.',
-            ),
-            BoostFinding::Sound => Check::ok('sound', 'It comes to its target and stays.'),
-        };
     }
 }

@@ -6,8 +6,9 @@ namespace NimbleKnuckle\App\Bench\View;
 
 use NimbleKnuckle\App\Bench\MixView;
 use NimbleKnuckle\App\Bench\VacuumView;
-use NimbleKnuckle\App\Devices\PressView;
+use NimbleKnuckle\App\Devices\Curve\CurveView;
 use NimbleKnuckle\App\Devices\ThermometerView;
+use NimbleKnuckle\Core\ChargeLine\LineDrawing;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\SumResult;
 
@@ -17,13 +18,17 @@ final readonly class Worked implements Shown
     /**
      * @param array{name: string, summary: string, query: array<string, string|float>, result: ?SumResult, missing: string,
      *              headline: ?Headline, drawing: array{0: string, 1: object}|null}|null $sum
+     * @param ?LineDrawing $line the charge path, where a step is about it
+     * @param list<string> $soap where to soap and listen
      */
     public function __construct(
         public ?MixView $mix,
         public ?array $sum,
         public ?ThermometerView $thermometer,
         public ?VacuumView $vacuum,
-        public ?PressView $press,
+        public ?CurveView $curve,
+        public ?LineDrawing $line,
+        public array $soap,
     ) {
     }
 }

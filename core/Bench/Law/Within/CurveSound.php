@@ -18,9 +18,13 @@ final readonly class CurveSound implements Hindrance
         $curve = $fit->state->curves[$step->id] ?? null;
         if ('stop' === $curve?->string('verdict')) {
             $finding = str_replace('-', ' ', $curve->string('finding'));
-            $mend = PressTask::SUM === $step->asking->sum
-                ? 'draw it off, look, measure, press it once more.'
-                : 'let it cool, put it right, warm it up once more.';
+            $mend = match ($step->asking->sum) {
+                PressTask::SUM => 'draw it off, look, measure, press it once more.',
+                'leak-decay' => 'let it down, find it, mend it, test it once more.',
+                'actuator-test' => 'put it right, or another one, and pump it up once more.',
+                'boost-run' => 'find why, put it right, then a gentler run.',
+                default => 'let it cool, put it right, warm it up once more.',
+            };
             yield Obstacle::reason('curve', sprintf('The curve says %s: %s', $finding, $mend), $step->id);
         }
     }

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Devices;
+namespace NimbleKnuckle\App\Devices\Curve;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Fits\FitBook;
-use NimbleKnuckle\Core\PressFit\PressFault;
+use NimbleKnuckle\App\Web\Typed;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -15,27 +15,25 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
-/** The curve of a hub that is pressed on: rows, a file, or the simulated press. */
-final class BenchPressController extends AbstractController
+/** The curve of a step: rows, a file, or the simulated device. */
+final class CurveController extends AbstractController
 {
-    private const MOST_BYTES = 200_000;
+    private const MOST_BYTES = 400_000;
 
     #[Route(
-        '/fits/{id}/steps/{step}/press', name: 'press_curve', requirements: ['id' => '[0-9A-Z]{26}', 'step' => '[a-z0-9.-]+'],
+        '/fits/{id}/steps/{step}/curve', name: 'step_curve', requirements: ['id' => '[0-9A-Z]{26}', 'step' => '[a-z0-9.-]+'],
         methods: ['POST'],
     )]
     public function __invoke(
-        string $id, string $step, Request $request, FitBook $fits, BenchPress $press, #[CurrentUser] AccountRecord $person,
+        string $id, string $step, Request $request, FitBook $fits, CurveBench $bench, #[CurrentUser] AccountRecord $person,
     ): Response {
         $record = $fits->get($id);
         $form = $request->request;
+        $given = Typed::texts($form->all('given'), array_fill_keys(array_map(strval(...), array_keys($form->all('given'))), ''));
         try {
-            $form->has('fault')
-                ? $press->pull(
-                    $record, $step, PressFault::tryFrom($form->getString('fault')) ?? PressFault::None, random_int(1, 1_000_000),
-                    $person->name,
-                )
-                : $press->handIn($record, $step, $this->rows($request), $person->name);
+            'simulate' === $form->getString('do')
+                ? $bench->simulate($record, $step, $form->getString('fault'), random_int(1, 1_000_000), $given, $person->name)
+                : $bench->handIn($record, $step, $this->rows($request), $given, $person->name);
         } catch (InvalidInput $e) {
             $this->addFlash('bad', $e->getMessage());
         }
