@@ -33,11 +33,22 @@ final readonly class Holds
             }
             $reading = $this->readAfter($step, $stage->ask, $event);
             $end = $reading ?? $next;
-            $stood = null === $end ? Stood::none() : Stood::between($event, $end, $this->state->liveBefore($event));
+            $stood = null === $end ? Stood::none()
+                : $this->watched($step, $event, $stage->ask) ?? Stood::between($event, $end, $this->state->liveBefore($event));
             $holds[$stage->id] = new Hold($stage, $stood, $end, $next?->hasReason() ?? false);
         }
 
         return array_values($holds);
+    }
+
+    /** Where its reading is that of a curve which came in after it was begun: as long as that curve lasted. */
+    private function watched(Step $step, FitEvent $begun, string $field): ?Stood
+    {
+        $curve = $this->state->curves[$step->id] ?? null;
+        $isOfIt = '' !== $field && true === $this->state->reading($step->id, $field)?->isFromCurve();
+
+        return !$isOfIt || null === $curve || $curve->float('seconds') <= 0.0
+            || $this->state->places[$curve->id] < $this->state->places[$begun->id] ? null : Stood::watched($curve->float('seconds'));
     }
 
     private static function asks(Step $step, string $field): bool

@@ -29,6 +29,12 @@ final readonly class Stood
         return new self(max(0.0, $stood), $queued);
     }
 
+    /** As long as a curve lasted that was drawn of it. */
+    public static function watched(float $seconds): self
+    {
+        return new self($seconds, false);
+    }
+
     /** Not ended yet. */
     public static function none(): self
     {

@@ -38,7 +38,7 @@ final readonly class AskView
     /** Whether it was written in another unit than it is shown in. */
     public function wasWrittenOtherwise(): bool
     {
-        return null !== $this->reading && [] === $this->ask->limits->choices
+        return null !== $this->reading && [] === $this->ask->limits->choices && !$this->reading->isFromCurve()
             && !str_ends_with($this->reading->text, $this->ask->unit()->symbol());
     }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\ChargePath\ChargeQueries;
-use NimbleKnuckle\App\Devices\Curve\CurveJudge;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Stood;
@@ -50,13 +49,14 @@ final readonly class BoostSums
     /** s between the two readings: of the curve they came with, or as long as it really stood. */
     private static function apart(Fit $fit): float
     {
-        $read = $fit->state->readingOf('test_to')?->event;
-        if (null === $read) {
+        $reading = $fit->state->readingOf('test_to');
+        if (null === $reading) {
             return self::APART;
         }
+        $read = $reading->event;
         $step = $read->string('step');
         $curve = $fit->state->curves[$step] ?? null;
-        if (null !== $curve && $curve->float('seconds') > 0.0 && str_ends_with($read->string('text'), CurveJudge::FROM_IT)) {
+        if (null !== $curve && $curve->float('seconds') > 0.0 && $reading->isFromCurve()) {
             return $curve->float('seconds');
         }
         $stood = array_filter($fit->state->routines[$step] ?? [], static fn (FitEvent $one): bool => 'stand' === $one->string('stage'));

@@ -68,6 +68,11 @@ final class ChargePathTest extends AppTestCase
     {
         $this->signIn('joss');
         $crawler = $this->client->request('GET', self::TARN);
+        $this->client->request('POST', self::TARN, $crawler->filter('#charge')->form()->getPhpValues(), server: [
+            'HTTP_HX_REQUEST_TYPE' => 'partial',
+        ]);
+        self::assertResponseIsSuccessful();
+        self::assertSelectorExists('#drawn .holds', 'drawn anew by itself');
         $tried = $this->post($crawler, '', ['hoses' => "straight 57: 57 57\nelbow: 57 51 90\nreducer: 67.5 63"]);
         self::assertStringContainsString('Nothing of the box fits cooler out: 63.5 to 63.5 mm', $tried->filter('#drawn')->text());
         $wrong = $this->post($crawler, 'keep', ['hoses' => "elbow: 57 51 90\nstraight"]);

@@ -172,6 +172,7 @@ final class CurvesTest extends AppTestCase
         $reading = $bench->handIn($record, 'charge-test', $rows, [], self::BY);
         self::assertSame(['leaks', 'watch'], [$reading->finding, $reading->verdict]);
         $fit = $this->fit($record);
+        self::assertSame('', self::within($fit, 'charge-test', 'hold-short'), 'it lasted longer than the stage has to stand');
         $said = $this->service(StepSum::class)->of($fit->sheet->step('charge-test') ?? self::fail('no step'), $fit);
         $hole = $said['result']?->number('hole') ?? self::fail('nothing was worked out');
         self::assertEqualsWithDelta($leak->hole, $hole, 0.01 * $leak->hole);

@@ -21,7 +21,7 @@ final readonly class LeakSaid
     /** @param float $flow g/s the engine breathes; 0 where nobody said */
     public static function of(LeakRun $run, Pressure $boost, float $flow): Check
     {
-        $fell = Show::n($run->from - $run->to, 2);
+        $fell = Show::n(max(0.0, round($run->from - $run->to, 1)), 2);
 
         return match ($run->finding) {
             LeakFinding::LetsGo => Check::stop('lets-go', 'It went all at once: a hose came off or slid. Find which before anything else.'),
@@ -29,7 +29,7 @@ final readonly class LeakSaid
             LeakFinding::CoolsDown => Check::watch(
                 'cools-down', sprintf('It fell by %s kPa and then stood: the air cooled. Watch it once more.', $fell),
             ),
-            LeakFinding::Tight => Check::ok('tight', sprintf('It stands: %s s, %s kPa.', Show::n($run->seconds, 2), $fell)),
+            LeakFinding::Tight => Check::ok('tight', sprintf('It stands: %s kPa lost in %s s.', $fell, Show::n($run->seconds, 2))),
             LeakFinding::Leaks => self::leaks($run, $boost, $flow),
         };
     }

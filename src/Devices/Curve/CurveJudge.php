@@ -13,6 +13,7 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Reading;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Quantity\Digits;
@@ -23,9 +24,6 @@ use Symfony\Component\Uid\Ulid;
 /** What a curve at a step is held against, and what it comes to: from a device, as rows, or simulated alike. */
 final readonly class CurveJudge
 {
-    /** How the text of a reading ends that a curve says. */
-    public const FROM_IT = ', from the curve';
-
     public function __construct(private CurveKinds $kinds, private Recorder $recorder, private ClockInterface $clock)
     {
     }
@@ -108,6 +106,6 @@ final readonly class CurveJudge
         $choice = $ask->limits->choices[(int) round($value) - 1] ?? null;
 
         return null !== $choice ? $choice->label : trim(sprintf('%s %s', Digits::of($ask->kind, $ask->inUnit($value)),
-            $ask->unit)).self::FROM_IT;
+            $ask->unit)).Reading::FROM_CURVE;
     }
 }
