@@ -27,6 +27,7 @@ enum EventType: string
     case Noted = 'noted';
     case StageBegun = 'stage-begun';
     case CurveJudged = 'curve-judged';
+    case TrialKept = 'trial-kept';
     case StopSeen = 'stop-seen';
     case SumPinned = 'sum-pinned';
     case Waived = 'waived';
@@ -35,6 +36,14 @@ enum EventType: string
     case Stopped = 'stopped';
     case TakenUp = 'taken-up';
     case Signed = 'signed';
+
+    private const CURVE = [
+        'step' => 'string', 'reading' => 'string', 'finding' => 'string', 'verdict' => 'string', 'said' => 'string', 'seconds' => 'float?',
+    ];
+    private const TRIAL = [
+        'step' => 'string', 'stack' => 'string', 'height' => 'float', 'pulls' => 'string', 'shims' => 'float?', 'thread_left' => 'float?',
+        'box' => 'string?',
+    ];
 
     /** @return array<string, string> payload field => string, int or float; a trailing ? marks what may be absent */
     public function fields(): array
@@ -61,10 +70,8 @@ enum EventType: string
             ],
             self::Noted => ['text' => 'string', 'step' => 'string?'],
             self::StageBegun => ['step' => 'string', 'stage' => 'string', 'reason' => 'string?'],
-            self::CurveJudged => [
-                'step' => 'string', 'reading' => 'string', 'finding' => 'string', 'verdict' => 'string', 'said' => 'string',
-                'seconds' => 'float?',
-            ],
+            self::CurveJudged => self::CURVE,
+            self::TrialKept => self::TRIAL,
             self::StopSeen => ['step' => 'string', 'reading' => 'string'],
             self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],
             self::Waived => ['end' => 'string', 'reason' => 'string', 'as' => 'string?'],

@@ -55,6 +55,8 @@ final class FitState
     public array $routines = [];
     /** @var array<string, FitEvent> step => the last judgement of a temperature curve */
     public array $curves = [];
+    /** @var array<string, list<FitEvent>> step => trials of a slip clutch, in order */
+    public array $trials = [];
     /** @var array<string, true> readings whose stop somebody has seen */
     public array $stopsSeen = [];
     /** @var array<string, FitEvent> loose end => the event with the reason */
@@ -221,6 +223,7 @@ final class FitState
             EventType::SumPinned => $this->pins[] = $event,
             EventType::StageBegun => $this->routines[$step][] = $event,
             EventType::CurveJudged => $this->curves[$step] = $event,
+            EventType::TrialKept => $this->trials[$step][] = $event,
             EventType::StopSeen => $this->stopsSeen[$event->string('reading')] = true,
             EventType::Waived => $this->waived[$event->string('end')] = $event,
             EventType::FollowUpClosed => $this->followUps[$event->string('follow_up')] ??= $event,

@@ -33,12 +33,18 @@ final readonly class Holds
             }
             $reading = $this->readAfter($step, $stage->ask, $event);
             $end = $reading ?? $next;
-            $stood = null === $end ? Stood::none()
-                : $this->watched($step, $event, $stage->ask) ?? Stood::between($event, $end, $this->state->liveBefore($event));
-            $holds[$stage->id] = new Hold($stage, $stood, $end, $next?->hasReason() ?? false);
+            $holds[$stage->id] = new Hold(
+                $stage, $this->stood($step, $event, $end, $stage->ask), $end, $next?->hasReason() ?? false,
+            );
         }
 
         return array_values($holds);
+    }
+
+    private function stood(Step $step, FitEvent $begun, ?FitEvent $end, string $field): Stood
+    {
+        return null === $end ? Stood::none()
+            : $this->watched($step, $begun, $field) ?? Stood::between($begun, $end, $this->state->liveBefore($begun));
     }
 
     /** Where its reading is that of a curve which came in after it was begun: as long as that curve lasted. */

@@ -19,6 +19,7 @@ use NimbleKnuckle\App\Bench\View\Standing;
 use NimbleKnuckle\App\Bench\View\Tools;
 use NimbleKnuckle\App\Bench\View\Worked;
 use NimbleKnuckle\App\Bench\View\Written;
+use NimbleKnuckle\App\Clutch\ClutchBench;
 use NimbleKnuckle\App\Devices\BenchDevices;
 use NimbleKnuckle\App\Devices\BenchThermometer;
 use NimbleKnuckle\App\Fits\FitRecord;
@@ -65,6 +66,7 @@ final readonly class BenchPage
         private BenchDevices $devices,
         private FluidBook $fluids,
         private StepSum $sum,
+        private ClutchBench $clutch,
         private ClockInterface $clock,
     ) {
     }
@@ -174,7 +176,8 @@ final readonly class BenchPage
             null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
                 ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
                 : null,
-            $this->devices->curve->view($fit, $step, $record->id), ChargeAtBench::drawing($fit, $step), ChargeAtBench::soap($fit, $step),
+            $this->devices->curve->view($fit, $step, $record->id), $this->clutch->view($fit, $step, $record->id),
+            ChargeAtBench::drawing($fit, $step), ChargeAtBench::soap($fit, $step),
         );
     }
 

@@ -52,6 +52,7 @@ final readonly class StepSum
             'leak-decay' => BoostSums::leak($fit),
             'coupler-match', 'blow-off' => BoostSums::hoses($step, $fit),
             'charge-cooler' => BoostSums::cooler($fit),
+            'disc-stack' => ClutchSums::known($fit),
             default => $this->known($step->asking->sum, $circuit, $state),
         };
         $query = array_filter($known, static fn (mixed $value): bool => null !== $value);

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Devices\Curve\CurveJudge;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
+use NimbleKnuckle\Core\Bench\ClutchTrials;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
@@ -99,12 +100,13 @@ final readonly class ReadingBook
         null !== $record || throw InvalidInput::in(
             'device', sprintf('%s is not in hand: take it in hand at a step of the bench first.', $device->name),
         );
-        $task = DeviceKind::Wrench === $device->kind ? $this->wrenchTask($record, $device->step) : null;
+        $task = DeviceKind::Wrench === $device->kind && !$this->isPulledThrough($record, $device->step)
+            ? $this->wrenchTask($record, $device->step) : null;
         $reading = new ReadingRecord(
             $piece->id, $device->id, $device->name, $piece->kind, $record->id, $device->step, $task->joint->id ?? '', $task->bolt ?? 0,
             match ($device->kind) {
                 DeviceKind::Thermometer => $this->warmUpTask($record, $device->step),
-                DeviceKind::Wrench => null === $task ? [] : self::told($task),
+                DeviceKind::Wrench => null === $task ? ['said' => Slip::SAID] : self::told($task),
                 default => $this->curveTask($device, $record, $piece->given),
             }, $device->takenBy,
             $piece->at ?? $this->clock->now(),
@@ -147,8 +149,22 @@ final readonly class ReadingBook
         );
     }
 
+    private function isPulledThrough(FitRecord $record, string $stepId): bool
+    {
+        $step = $record->sheet()->step($stepId);
+
+        return null !== $step && ClutchTrials::areTriedAt($step);
+    }
+
     private function finish(ReadingRecord $reading): void
     {
+        if (Slip::SAID === $reading->taskText('said')) {
+            $reading->done = true;
+            [$reading->verdict, $reading->finding] = ['ok', 'slipped'];
+            $reading->said = sprintf('Slipped at %s N·m.', Slip::peak($reading->samples));
+
+            return;
+        }
         if ('torque-angle' !== $reading->kind) {
             $this->curves->finish($reading, $this->em->find(FitRecord::class, $reading->fitId) ?? throw InvalidInput::in(
                 'device', 'The fit is gone.',

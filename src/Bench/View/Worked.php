@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Bench\View;
 
 use NimbleKnuckle\App\Bench\MixView;
 use NimbleKnuckle\App\Bench\VacuumView;
+use NimbleKnuckle\App\Clutch\ClutchView;
 use NimbleKnuckle\App\Devices\Curve\CurveView;
 use NimbleKnuckle\App\Devices\ThermometerView;
 use NimbleKnuckle\Core\ChargeLine\LineDrawing;
@@ -27,6 +28,7 @@ final readonly class Worked implements Shown
         public ?ThermometerView $thermometer,
         public ?VacuumView $vacuum,
         public ?CurveView $curve,
+        public ?ClutchView $clutch,
         public ?LineDrawing $line,
         public array $soap,
     ) {

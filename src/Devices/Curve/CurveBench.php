@@ -9,6 +9,7 @@ use NimbleKnuckle\App\Devices\DeviceAtHand;
 use NimbleKnuckle\App\Devices\DevicesAtHand;
 use NimbleKnuckle\App\Devices\ReadingRecord;
 use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Web\KeptInput;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\PressTask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -23,8 +24,13 @@ final readonly class CurveBench
 {
     public function __construct(
         private CurveKinds $kinds, private CurveJudge $judge, private DevicesAtHand $devices, private EntityManagerInterface $em,
-        private ClockInterface $clock,
+        private ClockInterface $clock, private KeptInput $typed,
     ) {
+    }
+
+    public static function form(string $fitId, string $step): string
+    {
+        return 'curve.'.$fitId.'.'.$step;
     }
 
     /** Null at a step that takes none. */
@@ -43,7 +49,7 @@ final readonly class CurveBench
             null === $reading ? null : $kind->plot($reading->samples, $reading->taskNumbers(), $before->samples ?? []),
             array_values(array_filter($all, static fn (DeviceAtHand $one): bool => !$one->simulated)),
             array_values(array_filter($all, static fn (DeviceAtHand $one): bool => $one->simulated))[0] ?? null,
-            [$kind->faults(), $kind->asked($fit, $step)],
+            [$kind->faults(), $kind->asked($fit, $step), $this->typed->of(self::form($fitId, $step->id))],
         );
     }
 

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Devices\Curve;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Web\KeptInput;
 use NimbleKnuckle\App\Web\Typed;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -25,7 +26,8 @@ final class CurveController extends AbstractController
         methods: ['POST'],
     )]
     public function __invoke(
-        string $id, string $step, Request $request, FitBook $fits, CurveBench $bench, #[CurrentUser] AccountRecord $person,
+        string $id, string $step, Request $request, FitBook $fits, CurveBench $bench, KeptInput $typed,
+        #[CurrentUser] AccountRecord $person,
     ): Response {
         $record = $fits->get($id);
         $form = $request->request;
@@ -34,7 +36,9 @@ final class CurveController extends AbstractController
             'simulate' === $form->getString('do')
                 ? $bench->simulate($record, $step, $form->getString('fault'), random_int(1, 1_000_000), $given, $person->name)
                 : $bench->handIn($record, $step, $this->rows($request), $given, $person->name);
+            $typed->drop(CurveBench::form($id, $step));
         } catch (InvalidInput $e) {
+            $typed->keep(CurveBench::form($id, $step), $form->all());
             $this->addFlash('bad', $e->getMessage());
         }
 

@@ -16,18 +16,20 @@ final readonly class CurveView
     public array $faults;
     /** @var list<CurveField> */
     public array $asked;
+    /** @var array<array-key, mixed> what was refused and stays in the form */
+    public array $typed;
 
     /**
      * @param ?PressTask $task of a hub; null while something is not measured, or it is none
      * @param ?Plot $plot null where no curve was handed in
      * @param list<DeviceAtHand> $all devices that send
      * @param ?DeviceAtHand $simulated the one that ships, where the workshop keeps it
-     * @param array{array<string, string>, list<CurveField>} $form faults, fields
+     * @param array{array<string, string>, list<CurveField>, array<array-key, mixed>} $form faults, fields, what was refused
      */
     public function __construct(
         public CurveWords $words, public bool $isTaken, public ?PressTask $task, public ?ReadingRecord $reading, public ?Plot $plot,
         public array $all, public ?DeviceAtHand $simulated, array $form,
     ) {
-        [$this->faults, $this->asked] = $form;
+        [$this->faults, $this->asked, $this->typed] = $form;
     }
 }

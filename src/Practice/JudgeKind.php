@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Practice;
+
+/** What is practised by looking: a curve, or a row of trials. */
+enum JudgeKind: string
+{
+    case Leak = 'leak';
+    case Actuator = 'actuator';
+    case Boost = 'boost';
+    case Stack = 'stack';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Leak => 'A leak test',
+            self::Actuator => 'A gate actuator',
+            self::Boost => 'A boost run',
+            self::Stack => 'A clutch stack',
+        };
+    }
+
+    public function asks(): string
+    {
+        return match ($this) {
+            self::Leak => 'The path was pumped up and shut. What does the gauge say?',
+            self::Actuator => 'Pumped up by hand and let down. What is it?',
+            self::Boost => 'One run at full throttle against its target. What is it?',
+            self::Stack => 'Three trials of one clutch. Do they agree?',
+        };
+    }
+}
