@@ -43,7 +43,8 @@ final readonly class LeakDrawing
         );
         if (null !== $run->leak) {
             $plot = $plot->line(array_map(static fn (int $i): array => [
-                $run->seconds * $i / self::POINTS, $run->leak->after(Pressure::kilopascals($run->from), $run->seconds * $i / self::POINTS),
+                $run->begins() + $run->apart() * $i / self::POINTS,
+                $run->leak->after(Pressure::kilopascals($run->from), $run->apart() * $i / self::POINTS),
             ], range(0, self::POINTS)), 'dash');
         }
 

@@ -62,6 +62,12 @@ final readonly class LeakRun
         return new self(null === $hole && LeakFinding::Leaks === $finding ? LeakFinding::LetsGo : $finding, $from, $to, $seconds, $hole);
     }
 
+    /** s after the first reading at which “from” was read off. */
+    public function begins(): float
+    {
+        return self::ENDS / 2 * $this->seconds;
+    }
+
     /** s between the middles of what “from” and “to” were read off. */
     public function apart(): float
     {

@@ -119,7 +119,7 @@ final readonly class Judging
         $faults = array_values(array_filter(BoostFault::cases(), static fn (BoostFault $one): bool => BoostFault::Leak !== $one));
         $fault = $luck->oneOf($faults);
         $target = round($luck->between(60.0, 130.0));
-        $limit = round(1.1 * $target);
+        $limit = round(1.4 * $target);
         $samples = (new BoostModel($target, $fault, $seed))->samples();
         $run = BoostRun::of($samples, static fn (float $rpm): float => $target, $limit);
         $check = null === $run ? null : BoostSaid::of($run);

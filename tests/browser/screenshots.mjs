@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { launchOptions } from './chromium.mjs';
-import { act, PASSWORD, workUntil } from './hands.mjs';
+import { act, PASSWORD, turn, workUntil } from './hands.mjs';
 import { Demo } from './server.mjs';
 
 const out = `${dirname(dirname(dirname(fileURLToPath(import.meta.url))))}/docs/screenshots`;
@@ -20,10 +20,9 @@ try {
   await page.goto(`${demo.base}/fits`);
   const signed = await page.locator('table.list tbody a').first().getAttribute('href');
   const views = {
-    yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`], 'bench-360': [`${fit}/bench`, 360, 740],
-    review: [`${signed}/review`], 'hand-over': [`${signed}/hand-over`, 1280, 900], 'belt-board': ['/vehicles/ostrel-vane-s6/drives/accessory'], 'pulley-sweep': ['/vehicles/ostrel-vane-s6/drives/blower/change?d=64&shelf=8PK1040%3B%208PK1070', 1280, 900],
-    'belt-routing': ['/vehicles/ostrel-vane-s6/drives/accessory/routing?step=3'], 'press-fit': ['/sums/press-fit', 1280, 900],
-    vehicle: ['/vehicles/corrin-drover-27d'], 'edit-vehicle': ['/vehicles/corrin-drover-27d/edit?joint=pump-bolts#joint-form'],
+    yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`],
+    review: [`${signed}/review`], 'hand-over': [`${signed}/hand-over`, 1280, 900], 'belt-board': ['/vehicles/ostrel-vane-s6/drives/accessory'], 'charge-path': ['/vehicles/veldra-tarn-20t/charge', 1280, 1620],
+    vehicle: ['/vehicles/corrin-drover-27d'],
     logbook: ['/logbook'],
   };
   for (const [name, [path, width = 1280, height = 800]] of Object.entries(views)) {
@@ -67,11 +66,55 @@ try {
   await page.getByText('Sound: it opened').waitFor({ timeout: 90_000 });
   await page.waitForTimeout(4000);
   await page.screenshot({ path: `${out}/bench-warm-up.png` });
+  // Gate, leak test and boost run on one fit; a clutch brought into its band on another.
+  const simulate = async (fault, name) => {
+    if (!(await page.locator('.curve-form').isVisible())) await page.locator('details.waive summary').first().click();
+    await page.locator('#curve-fault').selectOption(fault);
+    await page.getByRole('button', { name, exact: true }).click();
+    await page.locator('.judged').waitFor();
+  };
+  const until = async (what) => { while ((await turn(page)) !== what) await act(page); };
+  await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedures[]=charge-pipes&procedures[]=wastegate-actuator`);
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.getByRole('link', { name: 'Go to the bench' }).click();
+  await page.waitForSelector('#bench');
+  await workUntil(page, 'gate-bare');
+  await until('reading');
+  await simulate('none', 'Pump it up and down');
+  await page.screenshot({ path: `${out}/bench-gate.png` });
+  await workUntil(page, 'charge-test');
+  while (!(await page.getByRole('heading', { name: 'Leave it alone' }).count())) await act(page);
+  await simulate('leaking', 'Shut it and watch');
+  await page.screenshot({ path: `${out}/bench-leak-test.png` });
+  await workUntil(page, 'gate-drive-full');
+  await until('reading');
+  await simulate('none', 'Run it');
+  await page.locator('#curve-target').fill('100');
+  await simulate('none', 'Run it');
+  await page.screenshot({ path: `${out}/bench-boost.png` });
+  await page.goto(`${demo.base}/start?vehicle=ostrel-vane-s6&procedure=slip-clutch`);
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.getByRole('link', { name: 'Go to the bench' }).click();
+  await page.waitForSelector('#bench');
+  await workUntil(page, 'clutch-trials');
+  await page.getByLabel('Shims in the box').fill('0.05 0.1 0.2 0.4');
+  for (let n = 1; n <= 3; n += 1) {
+    if (n === 1) await page.getByLabel('Discs from below, u or d each; or 2p 3s').fill('2p 3s');
+    if (n === 1) await page.getByLabel('Set to, mm').fill('19.1');
+    await page.getByLabel('Thread left on the nut').fill(`${(2.9 - 0.2 * n).toFixed(1)} mm`);
+    await page.getByRole('button', { name: 'Pull the simulated clutch' }).click();
+    await page.getByRole('button', { name: 'Keep the trial' }).click();
+    await page.locator('.trials li').nth(n - 1).waitFor();
+  }
+  await page.screenshot({ path: `${out}/bench-clutch.png` });
   await page.goto(`${demo.base}${fit}/bench/housing-tight`);
   await page.locator('.thumb .more').click();
   await page.locator('#more').getByRole('button', { name: 'Dark bay' }).click();
   await page.locator('#more').getByRole('button', { name: 'Back to the step' }).click();
-  await page.screenshot({ path: `${out}/bench-dark.png` });
+  await page.setViewportSize({ width: 360, height: 740 });
+  await page.goto(`${demo.base}${fit}/bench`);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: `${out}/bench-360.png` });
 } finally {
   await browser.close();
   await demo.kill();
