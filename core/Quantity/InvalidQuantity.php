@@ -154,6 +154,8 @@ final class InvalidQuantity extends \DomainException implements CoreException
             Kind::Power => '45 kW',
             Kind::Frequency => '84 Hz',
             Kind::MassFlow => '240 g/s',
+            Kind::Voltage => '12.6 V',
+            Kind::Current => '180 A',
             Kind::Number => '8',
         };
     }

@@ -26,6 +26,8 @@ enum Kind: string
     case Power = 'power';
     case Frequency = 'frequency';
     case MassFlow = 'mass flow';
+    case Voltage = 'voltage';
+    case Current = 'current';
     case Number = 'number';
 
     /** In the base unit of any kind: what is smaller and not zero is a slip of the power of ten. */
@@ -59,6 +61,8 @@ enum Kind: string
             self::Power => Unit::Kilowatt,
             self::Frequency => Unit::Hertz,
             self::MassFlow => Unit::GramPerSecond,
+            self::Voltage => Unit::Volt,
+            self::Current => Unit::Ampere,
             self::Number => Unit::One,
         };
     }
@@ -77,7 +81,8 @@ enum Kind: string
             self::Force, self::Stress => 1.0e7,
             self::Distance => 5.0e6,
             self::Altitude => 9_000.0,
-            self::Duration, self::Mass, self::Stiffness, self::Speed, self::Frequency, self::MassFlow => 100_000.0,
+            self::Duration, self::Mass, self::Stiffness, self::Speed, self::Frequency, self::MassFlow, self::Voltage => 100_000.0,
+            self::Current => 5_000.0,
             self::Power => 2_000.0,
             self::Velocity => 1_000.0,
             self::Number => 1.0e9,

@@ -90,6 +90,11 @@ enum Unit: string
     case KilogramPerSecond = 'kg/s';
     case KilogramPerHour = 'kg/h';
     case PoundPerMinute = 'lb/min';
+    case Volt = 'V';
+    case Millivolt = 'mV';
+    case Kilovolt = 'kV';
+    case Ampere = 'A';
+    case Milliampere = 'mA';
     case One = '1';
 
     /** Base units in one of it, where that is not one. Exact by definition (SI brochure, NIST SP 811, appendix B). */
@@ -151,6 +156,9 @@ enum Unit: string
         'kg/s' => 1000.0,
         'kg/h' => 1 / 3.6,
         'lb/min' => 7.5598728333333, // 453.59237 g / 60 s
+        'mV' => 0.001,
+        'kV' => 1000.0,
+        'mA' => 0.001,
     ];
     /** What people write for it, already squeezed: lower case, without spaces, dots, hyphens. */
     private const SPELLINGS = [
@@ -222,6 +230,11 @@ enum Unit: string
         'PS' => ['ps', 'metrichp', 'cv'],
         'hp' => ['hp', 'bhp', 'horsepower'],
         'Hz' => ['hz', 'hertz', '1/s'],
+        'V' => ['v', 'volt', 'volts'],
+        'mV' => ['mv', 'millivolt', 'millivolts'],
+        'kV' => ['kv', 'kilovolt', 'kilovolts'],
+        'A' => ['a', 'amp', 'amps', 'ampere', 'amperes'],
+        'mA' => ['ma', 'milliamp', 'milliamps', 'milliampere', 'milliamperes'],
         '1' => ['', 'x'],
     ];
 
@@ -250,6 +263,8 @@ enum Unit: string
             self::MetrePerSecond, self::KilometrePerHour, self::MilePerHour => Kind::Velocity,
             self::Kilowatt, self::Watt, self::MetricHorsepower, self::Horsepower => Kind::Power,
             self::Hertz => Kind::Frequency,
+            self::Volt, self::Millivolt, self::Kilovolt => Kind::Voltage,
+            self::Ampere, self::Milliampere => Kind::Current,
             self::GramPerSecond, self::KilogramPerSecond, self::KilogramPerHour, self::PoundPerMinute => Kind::MassFlow,
             self::One => Kind::Number,
         };

@@ -35,11 +35,15 @@ final readonly class AskView
         );
     }
 
-    /** Whether it was written in another unit than it is shown in. */
-    public function wasWrittenOtherwise(): bool
+    /** How it was written, where that is not as it is shown; or that a curve says it. */
+    public function aside(): string
     {
-        return null !== $this->reading && [] === $this->ask->limits->choices && !$this->reading->isFromCurve()
-            && !str_ends_with($this->reading->text, $this->ask->unit()->symbol());
+        return match (true) {
+            null === $this->reading || [] !== $this->ask->limits->choices => '',
+            $this->reading->isFromCurve() => 'from the curve',
+            str_ends_with($this->reading->text, $this->ask->unit()->symbol()) => '',
+            default => 'written '.$this->reading->text,
+        };
     }
 
     public static function of(Ask $ask, ?Reading $reading): self

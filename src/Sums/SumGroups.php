@@ -12,7 +12,8 @@ final readonly class SumGroups
 {
     private const ORDER = [
         'What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'What turns', 'Charge air',
-        'Gate and boost', 'Slip clutch', 'Lifting and mounts', 'Faces and rings', 'Coolant and oil',
+        'Gate and boost', 'Slip clutch', 'Lifting and mounts', 'Spark and starting', 'Faces and rings', 'Coolant and oil',
+        'Time',
     ];
 
     /** @return array<string, list<Sum>> */

@@ -132,7 +132,7 @@ final class BenchPageTest extends AppTestCase
         ]));
         $event = $fit->state->log[0];
         $view = AskView::of($timed, new Reading('4 s', 4 / 60, 'min', 'Joss Wending', $event->at, $event));
-        self::assertSame(['4.000 s', false], [$view->echo(), $view->wasWrittenOtherwise()]);
+        self::assertSame(['4.000 s', ''], [$view->echo(), $view->aside()]);
         self::assertSame(['s', 'min'], array_column($view->units, 'symbol'));
     }
 

@@ -58,7 +58,7 @@ test('the bench asks for calibration, presses the hub with its curve, lays the b
   await page.getByLabel('mm and N·m, a row each').fill('mm;Nm\n0;3\n1;x');
   await page.getByRole('button', { name: 'Hand it in' }).click();
   await expect(page.locator('.flash, .notice.bad').first()).toContainText('row', { ignoreCase: true });
-  await page.getByText('Another curve').click();
+  await expect(page.getByLabel('mm and N·m, a row each'), 'what was refused stays').toHaveValue(/1;x/);
   await page.getByLabel('The simulated press').selectOption('none');
   await page.getByRole('button', { name: 'Press it on' }).click();
   await expect(page.locator('.judged .level.ok')).toHaveText('seated');

@@ -253,6 +253,38 @@ final class ContractTest extends TestCase
                 'limit' => '1.3 bar',
             ],
         ],
+        'plug-gap' => [
+            [
+                'boost' => 100, 'ratio' => 9.5, 'advance' => 18, 'charge_temperature' => 50, 'range' => [0.6, 0.8], 'coil' => 40,
+                'wear' => 0.1,
+            ],
+            [
+                'boost' => '1 bar', 'ratio' => '9.5', 'advance' => '18°', 'charge_temperature' => '122 °F', 'range' => '0.6-0.8 mm',
+                'coil' => '40000 V', 'wear' => '100 µm',
+            ],
+        ],
+        'plug-set' => [
+            [
+                'plugs' => [
+                    ['cylinder' => 1, 'gap' => 0.92, 'look' => 'even tan'], ['cylinder' => 2, 'gap' => 0.94, 'look' => 'even tan'],
+                    ['cylinder' => 3, 'gap' => 1.15, 'look' => 'white'], ['cylinder' => 4, 'gap' => 0.91, 'look' => 'even tan'],
+                ], 'new_gap' => 0.8, 'km' => 48000,
+            ],
+            ['plugs' => '1 0.92 tan; 2 0.94 tan; 3 1.15 white; 4 0.91 tan', 'new_gap' => '0.08 cm', 'km' => '48000 km'],
+        ],
+        'volt-drop' => [
+            [
+                'rest' => 12.6, 'crank' => 10.4, 'stud' => 9.3, 'ground' => 0.35, 'current' => 180, 'temperature' => 20,
+                'kind' => 'flooded',
+            ],
+            [
+                'rest' => '12600 mV', 'crank' => '10.4 V', 'stud' => '9.3 volts', 'ground' => '350 mV', 'current' => '180 amps',
+                'temperature' => '68 °F', 'kind' => 'Flooded',
+            ],
+        ],
+        'time-learned' => [
+            ['planned' => [20, 30, 50], 'done' => [40, 45, 38]], ['planned' => '20; 0.5 h; 50 min', 'done' => '40; 45 min; 38'],
+        ],
         'disc-stack' => [
             [
                 'spring' => ['De' => 50, 'Di' => 25.4, 't' => 3, 'l0' => 4.1], 'arrangement' => '2p 3s', 'height' => 19.5, 'travel' => 0.6,
@@ -261,8 +293,10 @@ final class ContractTest extends TestCase
                 'stock' => ['discs' => 6, 'shims' => [0.2, 0.3]],
             ],
             [
-                'spring' => '5 cm 1 in 3 mm 4.1 mm', 'arrangement' => 'uudduu', 'height' => '1.95 cm', 'travel' => '600 µm', 'faces' => '2',
-                'outer' => '8 cm', 'inner' => '5.6 cm', 'friction' => '0.12', 'trials' => '2p 3s 19.5: 140 146 151', 'target' => '12 daN·m',
+                'spring' => '5 cm 1 in 3 mm 4.1 mm', 'arrangement' => 'uudduu', 'height' => '1.95 cm', 'travel' => '600 µm',
+                'faces' => '2',
+                'outer' => '8 cm', 'inner' => '5.6 cm', 'friction' => '0.12', 'trials' => '2p 3s 19.5: 140 146 151',
+                'target' => '12 daN·m',
                 'band' => '10 %', 'stock' => '6; 0.2 0.3',
             ],
         ],
@@ -400,7 +434,8 @@ final class ContractTest extends TestCase
         foreach ($result->values as $value) {
             self::assertTrue(
                 null !== Unit::tryFrom($value->unit) || in_array(
-                    $value->unit, ['ratio', 'count', 'number', 'name', 'N·m/deg', 'Pa·L/s', 'degC/min', 'Hz', 'mm²', 'kPa/mm'], true,
+                    $value->unit, ['ratio', 'count', 'number', 'name', 'N·m/deg', 'Pa·L/s', 'degC/min', 'Hz', 'mm²', 'kPa/mm',
+                        'mΩ'], true,
                 ),
                 $value->unit,
             );
@@ -455,7 +490,9 @@ final class ContractTest extends TestCase
                 }
             }
         }
-        self::assertTrue($tried > 0 || in_array($name, ['torque-check', 'wrench-pick', 'trace-judge', 'belt-code', 'coupler-match'], true));
+        self::assertTrue($tried > 0 || in_array(
+            $name, ['time-learned', 'torque-check', 'wrench-pick', 'trace-judge', 'belt-code', 'coupler-match'], true,
+        ));
     }
 
     /** @return iterable<string, array{string}> */

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Times;
+
+/**
+ * How long something takes here: the plan as four jobs' worth of belief, and what was measured, both lognormal. Normal and inverse
+ * gamma belief, updated with each job; the band holds four in five. Minutes. Source: Gelman and others, Bayesian Data Analysis, 3.3.
+ */
+final readonly class Learned
+{
+    private const WEIGHT = 4.0;
+    /** Between the 10th and the 90th of a hundred, in deviations: 2 · 1.2816. */
+    private const BAND = 2.563;
+    private const TENTH = 1.2816;
+
+    /** @param float $off what it takes here over what was planned; 1 as planned */
+    private function __construct(public float $likely, public float $low, public float $high, public float $off, public int $from)
+    {
+    }
+
+    /**
+     * @param array{float, float, float} $planned low, likely, high; all over nothing
+     * @param list<float> $done
+     */
+    public static function of(array $planned, array $done): self
+    {
+        [$low, $likely, $high] = $planned;
+        [$mean, $spread] = [log($likely), log($high / $low) / self::BAND];
+        $logs = array_map(log(...), $done);
+        $n = count($logs);
+        $here = 0 === $n ? $mean : array_sum($logs) / $n;
+        $squares = array_sum(array_map(static fn (float $one): float => ($one - $here) ** 2, $logs));
+        $new = (self::WEIGHT * $mean + $n * $here) / (self::WEIGHT + $n);
+        $variance = (self::WEIGHT * $spread ** 2 + $squares + self::WEIGHT * $n / (self::WEIGHT + $n) * ($here - $mean) ** 2)
+            / (self::WEIGHT + $n);
+        $half = self::TENTH * sqrt($variance);
+
+        return new self(exp($new), exp($new - $half), exp($new + $half), exp($new) / $likely, $n);
+    }
+}
