@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Exchange;
 
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\App\Schemas\SchemaBook;
+use NimbleKnuckle\Core\Causes\CauseTable;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Mishap\MishapList;
@@ -16,7 +17,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 
-#[AsCommand('schema:check', 'Hold every shipped procedure and demo file against its schema, and read it.')]
+#[AsCommand('schema:check', 'Hold every shipped procedure, table of causes and demo file against its schema, and read it.')]
 final class SchemaCheckCommand
 {
     public function __construct(
@@ -26,6 +27,7 @@ final class SchemaCheckCommand
         #[Autowire(param: 'app.mishaps_file')] private readonly string $mishapsFile,
         #[Autowire(param: 'app.demo_dir')] private readonly string $demoDir,
         #[Autowire('%kernel.project_dir%/starters')] private readonly string $startersDir,
+        #[Autowire('%kernel.project_dir%/causes')] private readonly string $causesDir,
     ) {
     }
 
@@ -35,7 +37,7 @@ final class SchemaCheckCommand
         $files = [
             ...glob($this->proceduresDir.'/*.yaml') ?: [], $this->mishapsFile, ...glob($this->demoDir.'/*.yaml') ?: [],
             ...glob($this->demoDir.'/vehicles/*.yaml') ?: [],
-            ...glob($this->startersDir.'/*.yaml') ?: [],
+            ...glob($this->startersDir.'/*.yaml') ?: [], ...glob($this->causesDir.'/*.yaml') ?: [],
         ];
         foreach ($files as $file) {
             try {
@@ -44,6 +46,7 @@ final class SchemaCheckCommand
                 $this->schemas->ensureValid($document->raw(), str_replace(['nimble-knuckle/', '@'], ['', '-'], $format));
                 VehicleSheet::FORMAT === $format && VehicleSheet::read($document);
                 MishapList::FORMAT === $format && MishapList::read($document);
+                CauseTable::FORMAT === $format && CauseTable::read($document);
             } catch (InvalidDocument|ParseException $e) {
                 ++$wrong;
                 $output->writeln(sprintf('<error>%s: %s</error>', basename($file), $e->getMessage()));

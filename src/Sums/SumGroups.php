@@ -11,7 +11,7 @@ use NimbleKnuckle\Core\Sum\SumBook;
 final readonly class SumGroups
 {
     private const ORDER = [
-        'What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'What turns', 'Charge air',
+        'Cause', 'What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'What turns', 'Charge air',
         'Gate and boost', 'Slip clutch', 'Lifting and mounts', 'Spark and starting', 'Faces and rings', 'Coolant and oil',
         'Time',
     ];

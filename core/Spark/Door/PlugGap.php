@@ -64,14 +64,14 @@ final readonly class PlugGap implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        $demand = $r->entries('demand');
+        $fresh = $r->number($r->has('demand_new') ? 'demand_new' : 'demand_high');
 
         return new Headline(
             $r->has('gap') ? 'Gap it to' : 'It asks for about',
-            [$r->has('gap') ? Headline::figure($r->number('gap'), 'mm') : Headline::figure((float) ($demand[1] ?? 0.0), 'kV')],
-            sprintf('about %s kV new, %s kV worn: an estimate', Show::n((float) ($demand[1] ?? 0.0), 3), Show::n(
-                (float) ($demand[2] ?? 0.0), 3,
-            )), true,
+            [$r->has('gap') ? Headline::figure($r->number('gap'), 'mm') : Headline::figure($fresh, 'kV')],
+            sprintf(
+                'about %s kV new, %s kV worn: an estimate', Show::n($fresh, 3), Show::n($r->number('demand_worn'), 3),
+            ), true,
         );
     }
 
@@ -96,7 +96,9 @@ final readonly class PlugGap implements Sum
             'temperature' => Value::of($spark->celsius, Unit::Celsius->value), 'demand' => Value::listOf($demand, Unit::Kilovolt->value),
             'demand_low' => Value::of($demand[0], Unit::Kilovolt->value), 'demand_high' => Value::of($demand[1], Unit::Kilovolt->value),
             'demand_worn' => Value::of($demand[2], Unit::Kilovolt->value),
-        ] + (null === $gap ? [] : ['gap' => Value::of($gap, Unit::Millimetre->value)]), self::judged($gap, $coil, $low, $high), [
+        ] + (null === $gap ? [] : [
+            'gap' => Value::of($gap, Unit::Millimetre->value), 'demand_new' => Value::of($spark->demand($gap), Unit::Kilovolt->value),
+        ]), self::judged($gap, $coil, $low, $high), [
             new Working(
                 'At the spark', 'p = p₁ (r/(1 + (r − 1) s))^1.32', sprintf(
                     'r %s, %s° before top, rod 3.5 times the crank’s radius', Show::n($in->number('ratio', Kind::Number)),

@@ -293,6 +293,14 @@ final class Pinned
                 '0.35', '0.5'],
             '?current' => ['120', '300'], '?temperature' => ['-18', '0', '25'], '?kind' => ['flooded', 'agm'],
         ],
+        'cause' => [
+            'table' => [
+                '{"causes":[{"id":"a","prior":0.6},{"id":"b","prior":0.4}],"checks":[{"id":"q","minutes":2,"answers":[{"id":"yes"},'
+                    .'{"id":"no"}],"chances":{"a":[0.9,0.1],"b":[0.2,0.8]}},{"id":"r","minutes":3,"answers":[{"id":"yes"},{"id":"no"}],'
+                    .'"chances":{"a":[0.3,0.7],"else":[0.6,0.4]}}]}',
+            ],
+            '?findings' => ['q yes', 'q no; r yes', 'r skip', 'r no'], '?confirmed' => ['b 2', 'a 9; b 1'],
+        ],
         'time-learned' => [
             'planned' => ['20; 30; 50', '1; 2; 4', '30; 30; 31'], '?done' => ['40; 45; 38', '12', '30; 31; 29; 33; 28; 30; 31; 90'],
         ],
