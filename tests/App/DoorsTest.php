@@ -26,8 +26,10 @@ final class DoorsTest extends AppTestCase
             $path = strtr($route->getPath(), [
                 '{id}' => ['vehicles' => 'veldra-tarn-20t', 'procedures' => 'starter'][explode('/', $route->getPath())[1]]
                     ?? '01ARZ3NDEKTSV4RRFFQ69G5FAV',
-                '{step}' => 'x', '{kind}' => ['print' => 'sheet', 'drive_file' => 'svg', 'judge' => 'leak', 'judged' => 'leak', 'judge_call' => 'leak'][$name]
-                    ?? 'csv', '{mishap}' => 'snapped-bolt',
+                '{step}' => 'x',
+                '{kind}' => [
+                    'print' => 'sheet', 'drive_file' => 'svg', 'judge' => 'leak', 'judged' => 'leak', 'judge_call' => 'leak',
+                ][$name] ?? 'csv', '{mishap}' => 'snapped-bolt',
                 '{login}' => 'joss', '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{circuit}' => 'coolant',
                 '{what}' => ['person_act' => 'off', 'put_away_vehicle' => 'away', 'put_away_fit' => 'away'][$name] ?? 'remove',
             ]);
