@@ -24,8 +24,9 @@ final class DoorsTest extends AppTestCase
         $open = [];
         foreach ($router->getRouteCollection() as $name => $route) {
             $path = strtr($route->getPath(), [
-                '{id}' => ['vehicles' => 'veldra-tarn-20t', 'procedures' => 'starter'][explode('/', $route->getPath())[1]]
-                    ?? '01ARZ3NDEKTSV4RRFFQ69G5FAV',
+                '{id}' => [
+                    'vehicles' => 'veldra-tarn-20t', 'procedures' => 'starter', 'causes' => 'slow-start',
+                ][explode('/', $route->getPath())[1]] ?? '01ARZ3NDEKTSV4RRFFQ69G5FAV',
                 '{step}' => 'x',
                 '{kind}' => [
                     'print' => 'sheet', 'drive_file' => 'svg', 'judge' => 'leak', 'judged' => 'leak', 'judge_call' => 'leak',
