@@ -15,13 +15,16 @@ final readonly class Ranking
     private const TABLE = 10.0;
     /** How far an answer is believed. */
     private const TRUST = 0.96;
+    /** How likely an answer has to be that would put another first, for asking on to be worth it. */
+    private const WORTH = 0.1;
     /** From which on one cause stands alone. */
     public const ALONE = 0.8;
 
     /**
      * @param array<string, float> $chances cause => of one, the likeliest first
      * @param ?CauseCheck $next null where nothing is left that tells anything
-     * @param ?array{CauseCheck, int, string} $overturn check, answer, and the cause that would come first then; the likeliest of such
+     * @param ?array{CauseCheck, int, string} $overturn check, answer, and the cause that would come first then; the likeliest of such,
+     *                                                  null where none is likelier than one in ten
      */
     private function __construct(public array $chances, public ?CauseCheck $next, public ?array $overturn)
     {
@@ -47,7 +50,7 @@ final readonly class Ranking
         return new self($chances, self::next($chances, $open), self::overturn($chances, $open));
     }
 
-    /** Whether asking on is no longer worth its minutes: one stands alone, or no answer left would put another first. */
+    /** Whether asking on is no longer worth its minutes: one stands alone, or no answer that is likely would put another first. */
     public function isEnough(): bool
     {
         return null === $this->next || null === $this->overturn || max([0.0, ...array_values($this->chances)]) >= self::ALONE;
@@ -209,7 +212,7 @@ final readonly class Ranking
     {
         $first = array_key_first($chances);
         $found = null;
-        $likeliest = 0.0;
+        $likeliest = self::WORTH;
         foreach ($open as $check) {
             foreach (self::answers($chances, $check) as $i => $likely) {
                 $then = self::after($chances, $check, $i);

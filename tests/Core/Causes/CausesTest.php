@@ -56,6 +56,10 @@ final class CausesTest extends TestCase
         self::assertEqualsWithDelta($before->chances, $skipped->chances, 1e-12);
         self::assertNotNull($before->overturn);
         self::assertSame('b', $before->overturn[2], 'with “no” the second comes first');
+        // One in ten is likely enough, less is not.
+        $rare = ['causes' => [['id' => 'a', 'prior' => 0.9], ['id' => 'b', 'prior' => 0.06], ['id' => 'c', 'prior' => 0.04]]]
+            + ['checks' => [['chances' => ['a' => [0.999, 0.001], 'else' => [0.05, 0.95]]] + self::THREE['checks'][0]]];
+        self::assertTrue(Ranking::of(self::table($rare), [], [])->isEnough());
     }
 
     public function testChecksThatDependOnOneAnotherCountOnce(): void
