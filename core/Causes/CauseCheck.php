@@ -14,18 +14,23 @@ final readonly class CauseCheck
 
     /** @var non-empty-list<string> ids, in order */
     public array $answers;
+    /** @var non-empty-array<string, string> answer => in words */
+    public array $labels;
+    /** What is read, where it is measured. */
+    public ?CauseScale $scale;
 
     /**
-     * @param non-empty-array<string, string> $labels answer => in words
+     * @param array{non-empty-array<string, string>, ?CauseScale} $given answer => in words, and the readings they stand for
      * @param array<string, non-empty-list<float>> $chances cause, or “else” => of each answer
      * @param string $group of checks that depend on one another; empty for none
      * @param string $sum that helps to answer it
      */
     private function __construct(
-        public string $id, public string $ask, public string $how, public float $minutes, public string $group, public array $labels,
+        public string $id, public string $ask, public string $how, public float $minutes, public string $group, array $given,
         public array $chances, public string $sum,
     ) {
-        $this->answers = array_keys($labels);
+        [$this->labels, $this->scale] = $given;
+        $this->answers = array_keys($this->labels);
     }
 
     /** @param list<string> $causes ids there are */
@@ -41,7 +46,8 @@ final readonly class CauseCheck
 
         return new self(
             $node->string('id'), $node->string('ask', $node->string('id')), $node->string('how', ''), $minutes,
-            $node->string('group', ''), $labels,
+            $node->string('group', ''),
+            [$labels, $node->has('reads') ? CauseScale::read($node) : null],
             self::chances($node, $causes, count($labels)), $node->string('sum', ''),
         );
     }

@@ -14,7 +14,7 @@ final readonly class Ranking
     /** How many confirmed causes the table itself is worth. */
     private const TABLE = 10.0;
     /** How far an answer is believed. */
-    private const TRUST = 0.96;
+    public const TRUST = 0.96;
     /** How likely an answer has to be that would put another first, for asking on to be worth it. */
     private const WORTH = 0.1;
     /** From which on one cause stands alone. */

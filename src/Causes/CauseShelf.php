@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Causes;
 
 use NimbleKnuckle\Core\Causes\CauseTable;
+use NimbleKnuckle\Core\Causes\Found;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 use Symfony\Contracts\Cache\CacheInterface;
@@ -28,6 +30,21 @@ final class CauseShelf
     public function all(): array
     {
         return $this->tables ??= $this->read();
+    }
+
+    /**
+     * What came along from looking for a cause; null where nothing did.
+     *
+     * @param InputBag<string> $in
+     */
+    public function complaint(InputBag $in, string $id = ''): ?Complaint
+    {
+        $table = $this->all()['' === $id ? $in->getString('complaint') : $id] ?? null;
+        $cause = $in->getString('cause');
+
+        return null === $table || !isset($table->names[$cause]) ? null : new Complaint(
+            $table, Found::in($table, $in->all('f'), $in->all('m')), $cause,
+        );
     }
 
     /** @return array<string, CauseTable> */

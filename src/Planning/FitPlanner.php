@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\App\Causes\Complaint;
+use NimbleKnuckle\App\Causes\ComplaintBook;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
+use NimbleKnuckle\App\Procedures\ProcedureTexts;
 use NimbleKnuckle\Core\Plan\Compiler\Chosen;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
@@ -25,19 +28,24 @@ final readonly class FitPlanner
 {
     public function __construct(
         private ProcedureShelf $shelf, private KitReader $kit, private EntityManagerInterface $em, private ClockInterface $clock,
+        private ProcedureTexts $texts, private ComplaintBook $complaints,
     ) {
     }
 
     /**
      * @param list<string> $procedureIds
      * @param array<string, string> $choices
+     * @param ?Complaint $complaint it begins with, whose checks are made again at the end
      *
      * @throws UnplannableFit
      */
-    public function compile(VehicleRecord $vehicle, array $procedureIds, array $choices, int $people = 1): Sheet
-    {
+    public function compile(
+        VehicleRecord $vehicle, array $procedureIds, array $choices, int $people = 1, ?Complaint $complaint = null,
+    ): Sheet {
+        $extra = null === $complaint ? [] : [$complaint->procedure($this->shelf->common())];
+
         return (new Compiler($this->shelf->common()))->compile(
-            $this->procedures($procedureIds), new Choices($choices), $vehicle->sheet(), $this->kit->kit(), $people,
+            [...$this->procedures($procedureIds), ...$extra], new Choices($choices), $vehicle->sheet(), $this->kit->kit(), $people,
         );
     }
 
@@ -49,15 +57,19 @@ final readonly class FitPlanner
      */
     public function plan(
         VehicleRecord $vehicle, array $procedureIds, array $choices, string $by, ?\DateTimeImmutable $at = null, int $people = 1,
+        ?Complaint $complaint = null,
     ): FitRecord {
         $choices = Questions::agreed($this->procedures($procedureIds), $choices);
-        $fit = self::record(
-            $vehicle, $this->compile($vehicle, $procedureIds, $choices, $people), $procedureIds, $choices, $by,
-            $at ?? $this->clock->now(),
-        );
-        $fit->procedureTexts = $this->shelf->kept($procedureIds);
+        $sheet = $this->compile($vehicle, $procedureIds, $choices, $people, $complaint);
+        $known = null === $complaint ? [] : [
+            $complaint->procedureId() => $this->texts->kept($complaint->procedureId(), $complaint->yaml())->hash,
+        ];
+        $ids = [...$procedureIds, ...array_keys($known)];
+        $fit = self::record($vehicle, $sheet, $ids, $choices, $by, $at ?? $this->clock->now());
+        $fit->procedureTexts = $this->shelf->kept($ids, $known);
         $this->em->persist($fit);
         $this->em->flush();
+        null === $complaint || $this->complaints->begin($complaint, $vehicle, $by, $fit);
 
         return $fit;
     }

@@ -6,6 +6,8 @@ namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\May;
+use NimbleKnuckle\App\Causes\CauseShelf;
+use NimbleKnuckle\App\Causes\Complaint;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleList;
@@ -19,6 +21,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Missing;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Procedure\Questions;
 use NimbleKnuckle\Core\Plan\Procedure\RoleBook;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
@@ -35,6 +38,7 @@ final class StartFitController extends AbstractController
         private readonly Garage $garage, private readonly VehicleList $vehicles,
         private readonly ProcedureShelf $shelf, private readonly FitPlanner $planner,
         private readonly FitBook $fits, private readonly Together $together, private readonly WorkshopBook $workshop,
+        private readonly CauseShelf $causes,
     ) {
     }
 
@@ -51,7 +55,9 @@ final class StartFitController extends AbstractController
         $workshop = WorkshopAnswers::read($input, $this->usual());
         $choices = $this->choices($procedures, $input, $workshop);
         $people = 2 === $input->getInt('people', 1) ? 2 : 1;
+        $complaint = $this->causes->complaint($input);
         $view = [
+            'complaint' => $complaint,
             'vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'workshop' => $workshop, 'people' => $people,
             'asked' => Questions::of($procedures), 'habits' => $this->planner->habits($vehicle),
             'sheet' => null, 'jobs' => [], 'error' => implode(' ', $workshop->errors), 'saved' => 0.0,
@@ -59,13 +65,11 @@ final class StartFitController extends AbstractController
         ];
         try {
             if ($request->isMethod('POST') && [] === $workshop->errors) {
-                $fit = $this->planner->plan($vehicle, $ids, $choices->chosen, $person->name, null, $people);
+                $fit = $this->planner->plan($vehicle, $ids, $choices->chosen, $person->name, null, $people, $complaint);
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);
             }
-            $view['sheet'] = $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
-            $view['jobs'] = count($ids) > 1 ? $this->together->jobs($vehicle, $procedures, $choices, $view['sheet'], $people) : [];
-            $view['saved'] = TogetherJob::saved($view['jobs'], $view['sheet']);
+            $view = $this->previewed($vehicle, $procedures, $choices, $people, $complaint) + $view;
         } catch (UnplannableFit $e) {
             $view['error'] = $e->getMessage();
         }
@@ -74,6 +78,28 @@ final class StartFitController extends AbstractController
         return Htmx::wantsFragment($request) ? $this->renderBlock(
             'planning/questions.html.twig', 'preview', $view, $status,
         ) : $this->render('planning/questions.html.twig', $view, $status);
+    }
+
+    /**
+     * @param list<Procedure> $procedures
+     *
+     * @return array{sheet: Sheet, jobs: list<TogetherJob>, saved: float}
+     *
+     * @throws UnplannableFit
+     */
+    private function previewed(
+        VehicleRecord $vehicle, array $procedures, Choices $choices, int $people, ?Complaint $complaint,
+    ): array {
+        $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
+        $sheet = $this->planner->compile($vehicle, $ids, $choices->chosen, $people, $complaint);
+        if (count($ids) < 2) {
+            return ['sheet' => $sheet, 'jobs' => [], 'saved' => 0.0];
+        }
+        // What the jobs share is theirs alone: the checks of a complaint are left aside.
+        $work = null === $complaint ? $sheet : $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
+        $jobs = $this->together->jobs($vehicle, $procedures, $choices, $work, $people);
+
+        return ['sheet' => $sheet, 'jobs' => $jobs, 'saved' => TogetherJob::saved($jobs, $work)];
     }
 
     /** @return array<string, ?float> */

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Review;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\May;
+use NimbleKnuckle\App\Causes\Proofs;
 use NimbleKnuckle\App\Costs\CostBook;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
@@ -26,6 +27,7 @@ final class ReviewController extends AbstractController
     #[IsGranted(May::ReviewFits->value)]
     public function __invoke(
         string $id, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, DueBook $dues, JobBook $jobs, CostBook $costs,
+        Proofs $proofs,
     ): Response {
         $record = $fits->get($id);
         $fit = $recorder->load($record);
@@ -38,6 +40,7 @@ final class ReviewController extends AbstractController
             'record' => $record, 'fit' => $fit, 'told' => new Told($fit), 'review' => $groups,
             'reviewCount' => array_sum(array_map(count(...), $groups)), 'refusals' => $fit->refusals($person->isLead()),
             'hands' => Hands::of($fit), 'dues' => $dues->ofFit($id), 'job' => $jobs->of($id), 'cost' => $costs->of($id, $fit),
+            'both' => $proofs->of($id, $fit),
         ]);
     }
 }

@@ -20,12 +20,17 @@ use Symfony\Component\Uid\Ulid;
 abstract class AppTestCase extends WebTestCase
 {
     private static string $template = '';
+    /** The demo counts from the day it is loaded: past midnight it is loaded anew. */
+    private static string $day = '';
 
     protected KernelBrowser $client;
 
     protected function setUp(): void
     {
         $data = dirname(__DIR__, 2).'/var/test-data';
+        if (date('Y-m-d') !== self::$day) {
+            [self::$template, self::$day] = ['', date('Y-m-d')];
+        }
         foreach (glob($data.'/test.db*') ?: [] as $old) {
             unlink($old);
         }

@@ -32,7 +32,9 @@ final class DoorsTest extends AppTestCase
                     'print' => 'sheet', 'drive_file' => 'svg', 'judge' => 'leak', 'judged' => 'leak', 'judge_call' => 'leak',
                 ][$name] ?? 'csv', '{mishap}' => 'snapped-bolt',
                 '{login}' => 'joss', '{name}' => 'torque-check', '{joint}' => 'cover-bolts', '{circuit}' => 'coolant',
-                '{what}' => ['person_act' => 'off', 'put_away_vehicle' => 'away', 'put_away_fit' => 'away'][$name] ?? 'remove',
+                '{what}' => [
+                    'person_act' => 'off', 'put_away_vehicle' => 'away', 'put_away_fit' => 'away', 'count_complaint' => 'out',
+                ][$name] ?? 'remove',
             ]);
             $this->client->request($route->getMethods()[0] ?? 'GET', $path);
             $status = $this->client->getResponse()->getStatusCode();

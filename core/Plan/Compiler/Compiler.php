@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
+use NimbleKnuckle\Core\Plan\Complaint\ComplaintWork;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Lint\Linter;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
@@ -52,7 +53,7 @@ final readonly class Compiler
         [$steps, $moves] = (new Moves($this->common, $vehicle))->into((new ToolCount($this->common))->into($cured));
         $steps = 2 === $people ? (new Await())->in($steps, $resolved) : $steps;
         $list = new ListOut($vehicle, $kit);
-        $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures));
+        $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, ComplaintWork::without($procedures)));
         $bare = new Sheet(
             $title, $steps, [], new Lists($list->tools($steps), $list->consumables($steps), $list->parts($steps)),
             (new Weave())->of($steps, $people), $moves, self::expected($procedures, $resolved),
