@@ -28,6 +28,7 @@ enum EventType: string
     case StageBegun = 'stage-begun';
     case CurveJudged = 'curve-judged';
     case TrialKept = 'trial-kept';
+    case PartJudged = 'part-judged';
     case StopSeen = 'stop-seen';
     case SumPinned = 'sum-pinned';
     case Waived = 'waived';
@@ -43,6 +44,11 @@ enum EventType: string
     private const TRIAL = [
         'step' => 'string', 'stack' => 'string', 'height' => 'float', 'pulls' => 'string', 'shims' => 'float?', 'thread_left' => 'float?',
         'box' => 'string?',
+    ];
+
+    private const PART = [
+        'part' => 'string', 'name' => 'string', 'verdict' => 'string', 'by' => 'string', 'value' => 'float?', 'least' => 'float?',
+        'most' => 'float?', 'reason' => 'string?',
     ];
 
     /** @return array<string, string> payload field => string, int or float; a trailing ? marks what may be absent */
@@ -72,6 +78,7 @@ enum EventType: string
             self::StageBegun => ['step' => 'string', 'stage' => 'string', 'reason' => 'string?'],
             self::CurveJudged => self::CURVE,
             self::TrialKept => self::TRIAL,
+            self::PartJudged => self::PART,
             self::StopSeen => ['step' => 'string', 'reading' => 'string'],
             self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],
             self::Waived => ['end' => 'string', 'reason' => 'string', 'as' => 'string?'],

@@ -57,6 +57,8 @@ final class FitState
     public array $curves = [];
     /** @var array<string, list<FitEvent>> step => trials of a slip clutch, in order */
     public array $trials = [];
+    /** @var array<string, FitEvent> part that came off => the last that was said of it: back in, or new */
+    public array $judged = [];
     /** @var array<string, true> readings whose stop somebody has seen */
     public array $stopsSeen = [];
     /** @var array<string, FitEvent> loose end => the event with the reason */
@@ -224,6 +226,7 @@ final class FitState
             EventType::StageBegun => $this->routines[$step][] = $event,
             EventType::CurveJudged => $this->curves[$step] = $event,
             EventType::TrialKept => $this->trials[$step][] = $event,
+            EventType::PartJudged => $this->judged[$event->string('part')] = $event,
             EventType::StopSeen => $this->stopsSeen[$event->string('reading')] = true,
             EventType::Waived => $this->waived[$event->string('end')] = $event,
             EventType::FollowUpClosed => $this->followUps[$event->string('follow_up')] ??= $event,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Renewal\RenewList;
+use NimbleKnuckle\Core\Bench\Renewal\Worn;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 
 /** Everything that did not go as the sheet has it: what was overruled, skipped, waived, read oddly, cut short, out of order, lost. */
@@ -18,7 +20,7 @@ final readonly class Review
     {
         return [
             ...$this->overruled(), ...$this->skipped(), ...$this->waived(), ...$this->mishaps(),
-            ...$this->readings(), ...$this->holds(ReviewKind::Hold),
+            ...$this->reused(), ...$this->readings(), ...$this->holds(ReviewKind::Hold),
             ...$this->passes(),
             ...$this->pieces(), ...$this->holds(ReviewKind::Clock), ...$this->outOfLine(),
         ];
@@ -69,6 +71,18 @@ final readonly class Review
                 ReviewKind::Mishap, $event, sprintf('%s. %s', Fit::told($event), $event->string('how')),
             ),
             array_values($this->fit->state->mishaps),
+        );
+    }
+
+    /** @return list<ReviewEntry> parts that went back in though what they were judged by says new */
+    private function reused(): array
+    {
+        return array_map(
+            static fn (Worn $one): ReviewEntry => new ReviewEntry(
+                ReviewKind::Reused, $one->came->name, trim($one->why.' '.$one->event->string('reason')), $one->event->said(),
+                $one->event->at, '',
+            ),
+            RenewList::of($this->fit)->against(),
         );
     }
 

@@ -11,6 +11,7 @@ enum ReviewKind: string
     case Skipped = 'skipped';
     case Waived = 'waived';
     case Mishap = 'mishap';
+    case Reused = 'reused';
     case Reading = 'reading';
     case Hold = 'hold';
     case Passes = 'passes';
@@ -25,6 +26,7 @@ enum ReviewKind: string
             self::Skipped => 'Skipped',
             self::Waived => 'Waived',
             self::Mishap => 'Mishaps',
+            self::Reused => 'Used again against the rule',
             self::Reading => 'Readings outside their limits',
             self::Hold => 'Cut short',
             self::Passes => 'Bolts out of order',

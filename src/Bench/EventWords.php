@@ -36,6 +36,7 @@ final readonly class EventWords
             EventType::StepSkipped => 'skipped',
             EventType::StepReopened => 'opened again',
             EventType::StageBegun => 'stage',
+            EventType::PartJudged => $event->string('name').('renew' === $event->string('verdict') ? ' renewed' : ' goes back in'),
             EventType::TrialKept => 'trial '.$event->string('stack'),
             default => $event->type->label(),
         };

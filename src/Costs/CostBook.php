@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Workshop\WorkshopBook;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Hands;
+use NimbleKnuckle\Core\Bench\Renewal\RenewList;
 use NimbleKnuckle\Core\Cost\Cost;
 use NimbleKnuckle\Core\Cost\PartUsed;
 use NimbleKnuckle\Core\Plan\Sheet\Pick;
@@ -41,6 +42,13 @@ final readonly class CostBook
                 isset($parts[$key]) || $parts[$key] = $this->part($pick, $isConsumable, $written[$key] ?? null);
                 unset($written[$key]);
             }
+        }
+        foreach (RenewList::of($fit)->renewed() as $worn) {
+            // What was found worn comes on beside what the sheet has; a joint is so many bolts.
+            $key = self::key($worn->came->name);
+            $pick = new Pick($worn->came->name, (string) $worn->came->count, '', false, '');
+            isset($parts[$key]) || $parts[$key] = $this->part($pick, false, $written[$key] ?? null);
+            unset($written[$key]);
         }
         foreach ($written as $key => $part) {
             $parts[$key] = new PartUsed($part->name, $part->number, 0.0, $part->used, $part->price);

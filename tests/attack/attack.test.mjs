@@ -64,7 +64,7 @@ const POISON = [null, true, 0, -1, 1e308, -1e308, 12, '12', '', ' ', '0', 'a.b',
 
 test('10,000 malformed requests over every door that writes: no 500 and no warning', async () => {
   const dice = luck(SEED);
-  const types = ['step-started', 'step-done', 'step-reopened', 'step-skipped', 'caution-acknowledged', 'counted', 'counted-all', 'broke', 'replaced', 'put-in', 'taken-out', 'tool-counted', 'fastener-marked', 'measured', 'dropped', 'found', 'mishap', 'noted', 'stage-begun', 'curve-judged', 'trial-kept', 'stop-seen', 'sum-pinned', 'waived', 'follow-up-closed', 'undone', 'signed', 'exploded'];
+  const types = ['step-started', 'step-done', 'step-reopened', 'step-skipped', 'caution-acknowledged', 'counted', 'counted-all', 'broke', 'replaced', 'put-in', 'taken-out', 'tool-counted', 'fastener-marked', 'measured', 'dropped', 'found', 'mishap', 'noted', 'stage-begun', 'curve-judged', 'trial-kept', 'part-judged', 'stop-seen', 'sum-pinned', 'waived', 'follow-up-closed', 'undone', 'signed', 'exploded'];
   const fields = ['step', 'reason', 'caution', 'thing', 'by', 'joint', 'bolt', 'stage', 'wrench', 'setting', 'reading', 'torque', 'field', 'text', 'value', 'unit', 'what', 'mishap', 'said', 'way', 'how', 'item', 'dropped', 'end', 'as', 'follow_up', 'outcome', 'event', 'remark', 'seen', 'tool', 'id', 'type'];
   const good = { step: ['housing-tight', 'drained', 'vacuum-pull', 'clean'], joint: ['thermostat-cover-bolts'], field: ['drained'], thing: ['long screws'], stage: [1, 'pull'], bolt: [1] };
   const value = (name) => (good[name] && dice.int(2) ? dice.pick(good[name]) : dice.pick(POISON));

@@ -41,6 +41,7 @@ final readonly class Law
             EventType::CurveJudged, EventType::SumPinned => $this->ensureWorkedOutHere(),
             EventType::Mishap => $this->ensureMishap($event),
             EventType::TrialKept => (new TrialLaw($this->fit))->ensure($event),
+            EventType::PartJudged => (new RenewLaw($this->fit, $this->hand))->ensure($event),
             EventType::StopSeen => $this->ensureStop($event),
             EventType::Noted => null,
             EventType::Waived, EventType::FollowUpClosed, EventType::Undone, EventType::Stopped, EventType::TakenUp,
