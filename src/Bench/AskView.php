@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Bench;
 use NimbleKnuckle\App\Web\Format;
 use NimbleKnuckle\Core\Bench\Reading;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Starting\MeterDrawing;
 
 /** A measurement on the bench with its scale: the window it should fall into, and where the reading stands, in percent of the scale. */
 final readonly class AskView
@@ -33,6 +34,18 @@ final readonly class AskView
         return null === $this->reading ? '' : trim(
             Format::significant($this->ask->inUnit($this->reading->value), 4).' '.$this->ask->unit()->symbol(),
         );
+    }
+
+    /** Where the leads of the voltmeter go; null where it is no voltage of a starting circuit. */
+    public function meter(): ?MeterDrawing
+    {
+        return MeterDrawing::of($this->ask->field);
+    }
+
+    /** Whether its answers are the drawn faces of plugs. */
+    public function isOfFaces(): bool
+    {
+        return str_starts_with($this->ask->field, 'plug_look');
     }
 
     /** How it was written, where that is not as it is shown; or that a curve says it. */

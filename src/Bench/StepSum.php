@@ -53,6 +53,7 @@ final readonly class StepSum
             'coupler-match', 'blow-off' => BoostSums::hoses($step, $fit),
             'charge-cooler' => BoostSums::cooler($fit),
             'disc-stack' => ClutchSums::known($fit),
+            'volt-drop', 'plug-set', 'plug-gap' => SparkSums::known($step, $state),
             'clearance' => ['cold' => $state->readingOf('gap_cold')?->value],
             default => $this->known($step->asking->sum, $circuit, $state),
         };

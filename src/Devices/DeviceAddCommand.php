@@ -19,7 +19,7 @@ final class DeviceAddCommand
 
     public function __invoke(
         OutputInterface $output, #[Argument('Its name')] string $name,
-        #[Option('wrench, thermometer, press, gauge, pump or logger')] string $kind = 'wrench',
+        #[Option('wrench, thermometer, press, gauge, pump, logger or recorder')] string $kind = 'wrench',
         #[Option('A new token for a device there is')] bool $renew = false,
     ): int {
         try {
@@ -32,7 +32,7 @@ final class DeviceAddCommand
             [, $token] = $this->devices->add(
                 $name,
                 DeviceKind::tryFrom($kind) ?? throw InvalidInput::in(
-                    'kind', '“kind” is wrench, thermometer, press, gauge, pump or logger.',
+                    'kind', '“kind” is wrench, thermometer, press, gauge, pump, logger or recorder.',
                 ),
             );
             $output->writeln($token);

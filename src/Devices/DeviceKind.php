@@ -13,6 +13,7 @@ enum DeviceKind: string
     case Gauge = 'gauge';
     case Pump = 'pump';
     case Logger = 'logger';
+    case Recorder = 'recorder';
 
     public function label(): string
     {
@@ -23,6 +24,7 @@ enum DeviceKind: string
             self::Gauge => 'pressure gauge, over time',
             self::Pump => 'hand pump with a rule, rod over pressure',
             self::Logger => 'boost logger, a run',
+            self::Recorder => 'voltage recorder, three leads while it cranks',
         };
     }
 
@@ -36,6 +38,7 @@ enum DeviceKind: string
             self::Gauge => 'pressure',
             self::Pump => 'actuator',
             self::Logger => 'boost',
+            self::Recorder => 'cranking',
         };
     }
 }

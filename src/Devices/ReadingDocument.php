@@ -16,9 +16,10 @@ final readonly class ReadingDocument
     private const ROWS = [
         'torque-angle' => '[degrees, N·m] or [degrees, N·m, ms]', 'temperature' => '[s, °C]', 'press' => '[mm, N·m]',
         'pressure' => '[s, kPa]', 'actuator' => '[kPa, mm]', 'boost' => '[s, rpm, kPa, percent of throttle]',
+        'cranking' => '[s, V at the posts, V at the stud against the case, V from the case to battery minus]',
     ];
     /** How many numbers a sample has, where it is not two. */
-    private const WIDE = ['torque-angle' => [2, 3], 'boost' => [4, 4]];
+    private const WIDE = ['torque-angle' => [2, 3], 'boost' => [4, 4], 'cranking' => [4, 4]];
 
     /**
      * @param list<list<float>> $samples

@@ -60,12 +60,16 @@ export const turn = (page) => page.locator('.panes').getAttribute('data-turn');
 
 export const READINGS = {
   coolant_temperature: '19', strength_before: '32', drained: '4.1', oil_drained: '6.1', vacuum_pulled: '82', vacuum_lost: '0.3', filled: '4.0', oil_filled: '6.1', opened_at: '88', drive_temperature: '92', snout: '30.02', snout_back: '30.02', bore: '29.98', bore_back: '29.98', hub_outside: '60', fit_length: '30', plug_gap: '0.7', face_gap: '0.05', bolt_length: '40', blower_snout: '20.02', blower_snout_back: '20.02', blower_bore: '20.00', blower_bore_back: '20.00', blower_hub_outside: '40', blower_fit_length: '22', blower_depth_before: '31.4', blower_depth_after: '31.4', blower_pulley_new: '68', pulley_run_out: '0.05', rib_offset_old: '11.2', rib_offset_new: '11.2', belt_note: '62', depth_before: '12.3', depth_after: '12.3', arm_swing_before: '5', arm_swing_after: '1', rattle_before: '4', rattle_after: '3', plunger_travel: '6', plunger_limit: '12', idler_turns: '2 turns', boost_limit: '110', gap_cold: '22', rock_seen: '6', charge_oil: '20', charge_volume: '5', test_from: '100', test_to: '99.5', boost_full: '96', boost_low: '60', gate_wanted: '70', gate_cracks_before: '55', gate_bare: '48', gate_rate: '7.5', rod_pitch: '1', rod_old: '84', gate_turns: '3', pin_air: '80', gate_cracks_after: '70', slip_wanted: '130', slip_band: '8', disc_outside: '50', disc_inside: '25.4', disc_thick: '3', disc_free: '4.1', lining_outside: '80', lining_inside: '56', lining_faces: '2', discs_at_hand: '8', wheel_heat: '110', rotor_room_wanted: '0.4', rotor_room: '0.42',
+  volts_rest: '12.6', volts_crank: '10.4', volts_stud: '9.9', volts_ground: '0.1', volts_rest_after: '12.6', volts_crank_after: '10.6',
+  volts_stud_after: '10.2', volts_ground_after: '0.1', gap_low: '0.7', gap_high: '0.8', gap_set: '0.7', plug_old: '0.9', plug_turns: '7',
 };
+/** What is written down for a reading; of one for each cylinder the same. */
+const usual = (field) => READINGS[field] ?? READINGS[field.replace(/_\d+$/, '')] ?? '1';
 
 /** Writes down the reading in turn and saves it by the big button. */
 export const writeReading = async (page, text = null) => {
   const field = JSON.parse(await page.locator('#ask-form').getAttribute('data-mark-form')).field;
-  await page.locator('#ask-form input').fill(text ?? READINGS[field] ?? '1');
+  await page.locator('#ask-form input').fill(text ?? usual(field));
   await afterMark(page, () => tapGoNow(page));
 };
 
@@ -80,7 +84,7 @@ const hurry = async (page) => {
     return;
   }
   const field = JSON.parse(await page.locator('#ask-form').getAttribute('data-mark-form')).field;
-  await page.locator('#ask-form input').fill(READINGS[field] ?? '1');
+  await page.locator('#ask-form input').fill(usual(field));
   await afterMark(page, () => page.locator('#ask-form input').press('Enter'));
 };
 

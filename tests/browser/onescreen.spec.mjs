@@ -36,7 +36,7 @@ const misfits = () => {
   for (const e of document.querySelectorAll('#step-title, .turn .figure-number, .turn .figure-word, .turn .caution.must, .turn .caution.must button, #ask-form, #ask-form input, #ask-form .units, .stops, .tool-list, .turn .tag-row')) check(e, thumb.top);
   check(document.querySelector('.thumb .go'), h);
   for (const tray of document.querySelectorAll('.tray-list')) check(tray, thumb.top);
-  if (!document.querySelector('.figure-number, .figure-word, .caution.must, .lead, .stops')) found.push('nothing to act on');
+  if (!document.querySelector('.figure-number, .figure-word, .caution.must, .lead, .stops, .asked')) found.push('nothing to act on');
   for (const svg of document.querySelectorAll('.draw svg')) {
     if (getComputedStyle(svg.closest('.draw')).display === 'none') continue;
     check(svg, thumb.top);

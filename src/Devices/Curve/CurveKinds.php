@@ -13,9 +13,9 @@ final readonly class CurveKinds
     /** @var list<CurveKind> */
     private array $all;
 
-    public function __construct(HubCurve $hub, LeakCurve $leak, PumpCurve $pump, BoostCurve $boost)
+    public function __construct(HubCurve $hub, LeakCurve $leak, PumpCurve $pump, BoostCurve $boost, CrankCurve $crank)
     {
-        $this->all = [$hub, $leak, $pump, $boost];
+        $this->all = [$hub, $leak, $pump, $boost, $crank];
     }
 
     public function of(Step $step): ?CurveKind
