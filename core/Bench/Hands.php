@@ -10,7 +10,7 @@ namespace NimbleKnuckle\Core\Bench;
  */
 final readonly class Hands
 {
-    private const AWAY = 60.0;
+    public const AWAY = 60.0;
 
     /** @param float $minutes at the bench */
     private function __construct(public float $minutes, public int $marks)

@@ -9,8 +9,13 @@ use NimbleKnuckle\Core\Document\Node;
 /** A three-point duration in minutes. The mean is that of a beta-PERT: (low + 4 likely + high) / 6. */
 final readonly class Minutes
 {
-    public function __construct(public float $low, public float $likely, public float $high)
-    {
+    /**
+     * @param int $from jobs of this workshop it is learned from; 0 as the procedure has it
+     * @param float $planned what the procedure has as likely, where it is learned
+     */
+    public function __construct(
+        public float $low, public float $likely, public float $high, public int $from = 0, public float $planned = 0.0,
+    ) {
         ($low >= 0 && $low <= $likely && $likely <= $high) || throw new \DomainException(sprintf(
             'Minutes %s, %s, %s do not rise from zero.', $low, $likely, $high,
         ));
@@ -45,6 +50,17 @@ final readonly class Minutes
     public function times(float $factor): self
     {
         return new self($factor * $this->low, $factor * $this->likely, $factor * $this->high);
+    }
+
+    /** What the procedure has as likely, learned or not. */
+    public function byProcedure(): float
+    {
+        return $this->from > 0 ? $this->planned : $this->likely;
+    }
+
+    public function learned(int $from, float $planned): self
+    {
+        return new self($this->low, $this->likely, $this->high, $from, $planned);
     }
 
     public function mean(): float

@@ -26,12 +26,20 @@ final readonly class Learned
      */
     public static function of(array $planned, array $done): self
     {
+        return self::by($planned, Tally::of(array_map(static fn (float $one): float => log($one / $planned[1]), $done)));
+    }
+
+    /**
+     * @param array{float, float, float} $planned low, likely, high; all over nothing
+     * @param Tally $tally how much more than planned it took, each time
+     */
+    public static function by(array $planned, Tally $tally): self
+    {
         [$low, $likely, $high] = $planned;
         [$mean, $spread] = [log($likely), log($high / $low) / self::BAND];
-        $logs = array_map(log(...), $done);
-        $n = count($logs);
-        $here = 0 === $n ? $mean : array_sum($logs) / $n;
-        $squares = array_sum(array_map(static fn (float $one): float => ($one - $here) ** 2, $logs));
+        $n = $tally->n;
+        $here = $mean + $tally->mean();
+        $squares = $tally->aroundMean();
         $new = (self::WEIGHT * $mean + $n * $here) / (self::WEIGHT + $n);
         $variance = (self::WEIGHT * $spread ** 2 + $squares + self::WEIGHT * $n / (self::WEIGHT + $n) * ($here - $mean) ** 2)
             / (self::WEIGHT + $n);

@@ -45,7 +45,7 @@ final readonly class DemoLoader
     {
         $names = $this->workshop->load();
         if ($withHistory) {
-            $this->history->make(self::HISTORY, self::HISTORY_DAYS, $names['mechanic'], $names['lead']);
+            $this->history->make(self::HISTORY, self::HISTORY_DAYS, $names['mechanic'], $names['lead'], $names['helper'] ?? null);
         }
         $this->fluidsOfTheTarn($names['mechanic']);
         $this->finishedOnTheDrover($names['mechanic'], $names['lead']);

@@ -20,9 +20,13 @@ use Symfony\Component\Uid\Ulid;
 /** Works through a sheet as a mechanic would and writes down the events, for demo data and for history to measure on. */
 final class FitPlayer
 {
+    /** Steps whose minutes the procedure has too low for this workshop, and how much more they take. */
+    private const SLOW = ['off.fan' => 2.1, 'belt-spin' => 2.0];
     /** @var list<FitEvent> */
     private array $events = [];
     private ?Fit $fit = null;
+    /** @var array<string, int> step => minutes somebody was called away before it */
+    private array $away = [];
 
     public function __construct(
         private readonly Sheet $sheet,
@@ -30,7 +34,16 @@ final class FitPlayer
         private readonly string $by,
         private \DateTimeImmutable $at,
         private readonly float $pace = 1.0,
+        private readonly int $seed = 0,
     ) {
+    }
+
+    /** Somebody is called away before a step, for so many minutes. */
+    public function calledAway(string $step, int $minutes): self
+    {
+        $this->away[$step] = $minutes;
+
+        return $this;
     }
 
     /** Does the steps in order until one of this id, which is left untouched. */
@@ -53,6 +66,9 @@ final class FitPlayer
 
     public function doStep(Step $step): self
     {
+        $luck = crc32($step->id.$this->seed);
+        $this->at = $this->at->modify(sprintf('+%d minutes', $this->away[$step->id] ?? 0));
+        $began = $this->at;
         $this->note($step);
         foreach ($this->fit()->state->inside as $put) {
             if ($this->isOutFor($put, $step)) {
@@ -80,7 +96,19 @@ final class FitPlayer
             $this->tighten($step);
         }
 
-        return $this->add(EventType::StepDone, ['step' => $step->id], max(0.2, $step->slot->minutes->likely * 0.3));
+        return $this->add(EventType::StepDone, ['step' => $step->id], max(0.2, $this->left($step, $began, $luck)));
+    }
+
+    /** Minutes until it has taken what it is likely to take, a fifth more or less. */
+    private function left(Step $step, \DateTimeImmutable $began, int $luck): float
+    {
+        $likely = $step->slot->minutes->byProcedure();
+        if ($step->slot->passive) {
+            return 0.3 * $likely;
+        }
+        $spent = ($this->at->getTimestamp() - $began->getTimestamp()) / 60 / $this->pace;
+
+        return $likely * (self::SLOW[$step->id] ?? 1.0) * (0.82 + 0.4 * ($luck % 101) / 100) - $spent;
     }
 
     /** The stages of a fill routine, each with its time and its reading. */

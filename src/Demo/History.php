@@ -28,21 +28,29 @@ final readonly class History
         ['corrin-drover-27d', 'water-pump', ['pump-fill' => 'vacuum']],
     ];
 
+    /** Minutes somebody is called away in one fit of four, at the least. */
+    private const AWAY = 40;
+
     public function __construct(
         private FitPlanner $planner, private Recorder $recorder, private EntityManagerInterface $em, private Connection $db,
         private EventLog $log, private ClockInterface $clock,
     ) {
     }
 
-    /** Signed-off fits, spread evenly over so many days up to a week ago. Deterministic but for the ids. */
-    public function make(int $count, int $days, string $mechanic, string $lead): void
+    /**
+     * Signed-off fits, spread evenly over so many days up to a week ago. Deterministic but for the ids.
+     *
+     * @param ?string $second who does every third of them, where there is one
+     */
+    public function make(int $count, int $days, string $mechanic, string $lead, ?string $second = null): void
     {
         $now = $this->clock->now();
         for ($i = 0; $i < $count; ++$i) {
             [$vehicleId, $procedure, $choices] = self::JOBS[$i % count(self::JOBS)];
             $ago = 7 + (int) round(($count - 1 - $i) * ($days - 7) / max(1, $count - 1));
             $start = $now->modify(sprintf('-%d days', $ago))->setTime(8 + $i % 3, 10 + 7 * ($i % 5));
-            $this->past($vehicleId, $procedure, $choices, $start, 0.85 + 0.11 * ($i % 4), $mechanic, $lead);
+            $this->past($vehicleId, $procedure, $choices, $start, 0.85 + 0.11 * ($i % 4),
+                1 === $i % 3 ? $second ?? $mechanic : $mechanic, $lead);
             if (0 === $i % 20) {
                 $this->em->clear();
             }
@@ -70,7 +78,13 @@ final readonly class History
     /** Plays a fit to its end and signs it; the events are written as one batch. */
     public function finish(FitRecord $fit, \DateTimeImmutable $start, float $pace, string $mechanic, string $lead): void
     {
-        $player = (new FitPlayer($fit->sheet(), $fit->vehicleSheet(), $mechanic, $start, $pace))->throughout();
+        $seed = crc32($start->format('Y-m-d'));
+        $player = new FitPlayer($fit->sheet(), $fit->vehicleSheet(), $mechanic, $start, $pace, $seed);
+        $steps = $fit->sheet()->steps;
+        if (0 === $seed % 4) {
+            $player->calledAway($steps[intdiv(count($steps), 2)]->id, self::AWAY + $seed % 50);
+        }
+        $player->throughout();
         $events = $player->events();
         $last = array_pop($events) ?? throw new \LogicException('A sheet has steps.');
         $this->db->transactional(function () use ($fit, $events): void {

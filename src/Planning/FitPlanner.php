@@ -12,6 +12,7 @@ use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\App\Procedures\ProcedureTexts;
+use NimbleKnuckle\App\Times\PaceBook;
 use NimbleKnuckle\Core\Plan\Compiler\Chosen;
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
@@ -28,7 +29,7 @@ final readonly class FitPlanner
 {
     public function __construct(
         private ProcedureShelf $shelf, private KitReader $kit, private EntityManagerInterface $em, private ClockInterface $clock,
-        private ProcedureTexts $texts, private ComplaintBook $complaints,
+        private ProcedureTexts $texts, private ComplaintBook $complaints, private PaceBook $paces,
     ) {
     }
 
@@ -36,16 +37,18 @@ final readonly class FitPlanner
      * @param list<string> $procedureIds
      * @param array<string, string> $choices
      * @param ?Complaint $complaint it begins with, whose checks are made again at the end
+     * @param string $fitter who fits it, by name; empty where that is not known
      *
      * @throws UnplannableFit
      */
     public function compile(
-        VehicleRecord $vehicle, array $procedureIds, array $choices, int $people = 1, ?Complaint $complaint = null,
+        VehicleRecord $vehicle, array $procedureIds, array $choices, int $people = 1, ?Complaint $complaint = null, string $fitter = '',
     ): Sheet {
         $extra = null === $complaint ? [] : [$complaint->procedure($this->shelf->common())];
 
         return (new Compiler($this->shelf->common()))->compile(
             [...$this->procedures($procedureIds), ...$extra], new Choices($choices), $vehicle->sheet(), $this->kit->kit(), $people,
+            paces: $this->paces->paces($fitter),
         );
     }
 
@@ -57,10 +60,10 @@ final readonly class FitPlanner
      */
     public function plan(
         VehicleRecord $vehicle, array $procedureIds, array $choices, string $by, ?\DateTimeImmutable $at = null, int $people = 1,
-        ?Complaint $complaint = null,
+        ?Complaint $complaint = null, string $fitter = '',
     ): FitRecord {
         $choices = Questions::agreed($this->procedures($procedureIds), $choices);
-        $sheet = $this->compile($vehicle, $procedureIds, $choices, $people, $complaint);
+        $sheet = $this->compile($vehicle, $procedureIds, $choices, $people, $complaint, $fitter);
         $known = null === $complaint ? [] : [
             $complaint->procedureId() => $this->texts->kept($complaint->procedureId(), $complaint->yaml())->hash,
         ];
@@ -93,6 +96,12 @@ final readonly class FitPlanner
         $fit->findings = count($sheet->findings);
 
         return $fit;
+    }
+
+    /** @return list<string> those whose times are known, by name */
+    public function fitters(): array
+    {
+        return $this->paces->people();
     }
 
     /** @return list<ChoiceGroup> what is asked of every fit, where it changes something on this vehicle */

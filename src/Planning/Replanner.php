@@ -9,6 +9,7 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
+use NimbleKnuckle\App\Times\PaceBook;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Document\Node;
@@ -25,7 +26,7 @@ final readonly class Replanner
 {
     public function __construct(
         private FitPlanner $planner, private ProcedureShelf $shelf, private KitReader $kit, private Recorder $recorder,
-        private Connection $db, private ClockInterface $clock,
+        private Connection $db, private ClockInterface $clock, private PaceBook $paces,
     ) {
     }
 
@@ -44,6 +45,7 @@ final readonly class Replanner
             $this->planner->procedures($procedures, $record->procedureTexts), new Choices($choices),
             VehicleSheet::read(Node::of($vehicle)),
             $this->kit->kit(), $fit->sheet->timing->people, Standing::of($fit->sheet, $fit->actual(), $fit->vehicle),
+            $this->paces->paces(),
         );
     }
 

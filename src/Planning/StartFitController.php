@@ -56,20 +56,23 @@ final class StartFitController extends AbstractController
         $choices = $this->choices($procedures, $input, $workshop);
         $people = 2 === $input->getInt('people', 1) ? 2 : 1;
         $complaint = $this->causes->complaint($input);
+        $fitters = $this->planner->fitters();
+        $fitter = in_array($input->getString('fitter'), $fitters, true) ? $input->getString('fitter') : '';
         $view = [
             'complaint' => $complaint,
             'vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'workshop' => $workshop, 'people' => $people,
+            'fitter' => $fitter, 'fitters' => $fitters,
             'asked' => Questions::of($procedures), 'habits' => $this->planner->habits($vehicle),
             'sheet' => null, 'jobs' => [], 'error' => implode(' ', $workshop->errors), 'saved' => 0.0,
             'past' => $this->fits->pastDurations(implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures))),
         ];
         try {
             if ($request->isMethod('POST') && [] === $workshop->errors) {
-                $fit = $this->planner->plan($vehicle, $ids, $choices->chosen, $person->name, null, $people, $complaint);
+                $fit = $this->planner->plan($vehicle, $ids, $choices->chosen, $person->name, null, $people, $complaint, $fitter);
 
                 return $this->redirectToRoute('fit_sheet', ['id' => $fit->id], Response::HTTP_SEE_OTHER);
             }
-            $view = $this->previewed($vehicle, $procedures, $choices, $people, $complaint) + $view;
+            $view = $this->previewed($vehicle, $procedures, $choices, $people, $complaint, $fitter) + $view;
         } catch (UnplannableFit $e) {
             $view['error'] = $e->getMessage();
         }
@@ -88,15 +91,15 @@ final class StartFitController extends AbstractController
      * @throws UnplannableFit
      */
     private function previewed(
-        VehicleRecord $vehicle, array $procedures, Choices $choices, int $people, ?Complaint $complaint,
+        VehicleRecord $vehicle, array $procedures, Choices $choices, int $people, ?Complaint $complaint, string $fitter,
     ): array {
         $ids = array_map(static fn (Procedure $p): string => $p->id, $procedures);
-        $sheet = $this->planner->compile($vehicle, $ids, $choices->chosen, $people, $complaint);
+        $sheet = $this->planner->compile($vehicle, $ids, $choices->chosen, $people, $complaint, $fitter);
         if (count($ids) < 2) {
             return ['sheet' => $sheet, 'jobs' => [], 'saved' => 0.0];
         }
         // What the jobs share is theirs alone: the checks of a complaint are left aside.
-        $work = null === $complaint ? $sheet : $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
+        $work = null === $complaint && '' === $fitter ? $sheet : $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
         $jobs = $this->together->jobs($vehicle, $procedures, $choices, $work, $people);
 
         return ['sheet' => $sheet, 'jobs' => $jobs, 'saved' => TogetherJob::saved($jobs, $work)];

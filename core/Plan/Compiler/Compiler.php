@@ -7,6 +7,7 @@ namespace NimbleKnuckle\Core\Plan\Compiler;
 use NimbleKnuckle\Core\Plan\Complaint\ComplaintWork;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Lint\Linter;
+use NimbleKnuckle\Core\Plan\Pace\Paces;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
@@ -33,12 +34,14 @@ final readonly class Compiler
     /**
      * @param list<Procedure> $procedures
      * @param int $people one or two pairs of hands
+     * @param Paces $paces how long steps take in this workshop
      * @param ?Standing $standing what stands where a running fit is planned again; null for a new one
      *
      * @throws UnplannableFit
      */
     public function compile(
         array $procedures, Choices $choices, VehicleSheet $vehicle, Kit $kit, int $people = 1, ?Standing $standing = null,
+        Paces $paces = new Paces(),
     ): Sheet {
         $this->ensureOffered($choices);
         $choices = new Choices(Questions::agreed($procedures, $choices->chosen));
@@ -51,6 +54,7 @@ final readonly class Compiler
         $cured = (new Cure($vehicle, $choices))->into($standing?->carried($steps) ?? $steps);
         $cured = (new RunDown($vehicle, $choices))->into($cured);
         [$steps, $moves] = (new Moves($this->common, $vehicle))->into((new ToolCount($this->common))->into($cured));
+        $steps = $paces->onto($steps);
         $steps = 2 === $people ? (new Await())->in($steps, $resolved) : $steps;
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, ComplaintWork::without($procedures)));

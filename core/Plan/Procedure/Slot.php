@@ -65,9 +65,20 @@ final readonly class Slot
     public static function read(Node $node): self
     {
         return new self(
-            $node->enum('phase', Phase::class), $node->enum('position', Position::class, Position::Any), Minutes::read($node, 'minutes'),
+            $node->enum('phase', Phase::class), $node->enum('position', Position::class, Position::Any), self::minutes($node),
             $node->bool('passive'), $node->string('until', ''), $node->float('cure', 0.0), $node->strings('after'),
             $node->has('sealant') ? $node->enum('sealant', FaceWay::class) : null,
         );
+    }
+
+    private static function minutes(Node $node): Minutes
+    {
+        $minutes = Minutes::read($node, 'minutes');
+        if (!$node->has('learned')) {
+            return $minutes;
+        }
+        $learned = $node->node('learned');
+
+        return $minutes->learned($learned->int('from'), $learned->float('planned'));
     }
 }

@@ -108,4 +108,20 @@ final readonly class Sheet
             $this->findings, static fn (Level $worst, Finding $finding): Level => $worst->worse($finding->level), Level::Ok,
         );
     }
+
+    /** @return array{steps: int, least: int, most: int, more: float} how many steps go by what they took here, and minutes that adds */
+    public function learned(): array
+    {
+        $jobs = [];
+        $more = 0.0;
+        foreach ($this->steps as $step) {
+            $minutes = $step->slot->minutes;
+            if ($minutes->from > 0) {
+                $jobs[] = $minutes->from;
+                $more += $minutes->likely - $minutes->planned;
+            }
+        }
+
+        return ['steps' => count($jobs), 'least' => min([\PHP_INT_MAX, ...$jobs]), 'most' => max([0, ...$jobs]), 'more' => $more];
+    }
 }

@@ -101,6 +101,7 @@ final readonly class Step
             'id' => $this->id, 'phase' => $slot->phase->value, 'deed' => $this->deed->value,
             'title' => $words->title, 'text' => $words->text, 'why' => $words->why, 'orientation' => $words->orientation,
             'position' => $slot->position->value, 'minutes' => $slot->minutes->toArray(),
+            'learned' => 0 === $slot->minutes->from ? null : ['from' => $slot->minutes->from, 'planned' => $slot->minutes->planned],
             'passive' => $slot->passive, 'until' => $slot->until,
             'cautions' => array_map(static fn (Caution $c): array => $c->toArray(), $words->cautions), 'tools' => $needs->tools,
             'consumables' => array_map(static fn (Supply $s): array => $s->toArray(), $needs->consumables),
