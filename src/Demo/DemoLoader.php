@@ -27,6 +27,7 @@ final readonly class DemoLoader
         private Recorder $recorder,
         private History $history,
         private ClockInterface $clock,
+        private DemoIntervals $intervals,
     ) {
     }
 
@@ -48,6 +49,7 @@ final readonly class DemoLoader
             $this->history->make(self::HISTORY, self::HISTORY_DAYS, $names['mechanic'], $names['lead'], $names['helper'] ?? null);
         }
         $this->fluidsOfTheTarn($names['mechanic']);
+        $this->intervals->load($names['mechanic']);
         $this->finishedOnTheDrover($names['mechanic'], $names['lead']);
         $this->plannedOnTheVane($names['mechanic']);
         $this->interruptedOnTheTarn($names['mechanic']);

@@ -7,9 +7,11 @@ namespace NimbleKnuckle\App\Logbook;
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\EventFollower;
 use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Intervals\MileageBook;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Due\Mileage;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use Psr\Clock\ClockInterface;
@@ -20,7 +22,7 @@ use Psr\Clock\ClockInterface;
  */
 final readonly class DueBook implements EventFollower
 {
-    public function __construct(private Connection $db, private ClockInterface $clock)
+    public function __construct(private Connection $db, private ClockInterface $clock, private MileageBook $mileage)
     {
     }
 
@@ -67,15 +69,19 @@ final readonly class DueBook implements EventFollower
     {
         $today = $this->clock->now()->format('Y-m-d');
 
-        return array_map(
-            static fn (array $row): DueRow => DueRow::of($row, $today),
-            $this->db->fetchAllAssociative(
-                'SELECT d.id, d.kind, d.title, d.text, d.due_on, d.after_km, d.fit_id, d.follow_up, d.closed_at, d.closed_by, '
-                    .'d.outcome, v.short, f.title fit_title FROM due d JOIN vehicle v ON v.id = d.vehicle_id JOIN fit f ON f.id '
-                        .'= d.fit_id WHERE '.$where,
-                $parameters,
-            ),
+        $rows = $this->db->fetchAllAssociative(
+            'SELECT d.id, d.kind, d.title, d.text, d.due_on, d.after_km, d.fit_id, d.follow_up, d.closed_at, d.closed_by, d.vehicle_id, '
+                .'d.booked_at, d.outcome, v.short, f.title fit_title FROM due d JOIN vehicle v ON v.id = d.vehicle_id JOIN fit f ON f.id '
+                    .'= d.fit_id WHERE '.$where,
+            $parameters,
         );
+        $mileage = [] === array_filter(array_column($rows, 'after_km')) ? [] : $this->mileage->ofAll();
+        $due = array_map(
+            static fn (array $row): DueRow => DueRow::of($row, $today, self::run($row, $mileage)), $rows,
+        );
+        usort($due, static fn (DueRow $a, DueRow $b): int => [$a->day->on, $a->id] <=> [$b->day->on, $b->id]);
+
+        return $due;
     }
 
     /** @return list<DueRow> what a fit booked, open or done */
@@ -98,5 +104,21 @@ final readonly class DueBook implements EventFollower
     private static function stamp(\DateTimeImmutable $at): string
     {
         return $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
+    }
+
+    /**
+     * The day the km of a check are run, by what the clock of the vehicle showed.
+     *
+     * @param array<string, mixed> $row
+     * @param array<string, Mileage> $all vehicle => its readings
+     */
+    private static function run(array $row, array $all): ?string
+    {
+        $mileage = is_string($row['vehicle_id']) ? $all[$row['vehicle_id']] ?? null : null;
+        $km = is_numeric($row['after_km']) ? (float) $row['after_km'] : 0.0;
+        $booked = is_string($row['booked_at']) ? new \DateTimeImmutable($row['booked_at'], new \DateTimeZone('UTC')) : null;
+        $then = null === $booked || $km <= 0.0 ? null : $mileage?->at($booked);
+
+        return null === $then ? null : $mileage->when($then + $km)?->format('Y-m-d');
     }
 }

@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitFilter;
 use NimbleKnuckle\App\Fits\MishapBook;
 use NimbleKnuckle\App\Garage\VehicleList;
+use NimbleKnuckle\App\Intervals\IntervalBook;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -21,13 +22,14 @@ final class LogbookController extends AbstractController
     #[Route('/logbook', name: 'logbook', methods: ['GET'])]
     public function __invoke(
         Request $request, DueBook $dues, FitBook $fits, MishapBook $mishaps, WorkCharts $charts, VehicleList $vehicles,
+        IntervalBook $intervals,
     ): Response {
         $page = max(1, (int) $request->query->getString('page'));
         $filter = FitFilter::read($request->query);
         $signed = $fits->signed(self::PAGE + 1, ($page - 1) * self::PAGE, $filter);
 
         return $this->render('logbook/page.html.twig', [
-            'dues' => $dues->openRows(), 'signed' => array_slice($signed, 0, self::PAGE), 'page' => $page,
+            'dues' => $dues->openRows(), 'coming' => $intervals->coming(), 'signed' => array_slice($signed, 0, self::PAGE), 'page' => $page,
             'mishaps' => $mishaps->rows(12), 'filter' => $filter, 'vehicles' => $vehicles->names(), 'people' => $fits->hands(),
             'hasMore' => count($signed) > self::PAGE,
             'durations' => $charts->durations(), 'months' => $charts->months(),

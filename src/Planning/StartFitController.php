@@ -131,13 +131,16 @@ final class StartFitController extends AbstractController
         try {
             $sheet = $this->planner->compile($vehicle, $ids, $choices->chosen, $people);
             $offers = $this->together->offers($vehicle, $ids, $choices->chosen, $sheet, $people);
+            $fluids = $this->together->fluids($vehicle, $sheet);
         } catch (UnplannableFit) {
             // The page itself says why; there is nothing to offer beside it.
-            $offers = [];
+            $offers = $fluids = [];
         }
 
         return $this->render(
-            'planning/_offers.html.twig', ['vehicle' => $vehicle, 'ids' => $ids, 'people' => $people, 'offers' => $offers],
+            'planning/_offers.html.twig', [
+                'vehicle' => $vehicle, 'ids' => $ids, 'people' => $people, 'offers' => $offers, 'fluids' => $fluids,
+            ],
         );
     }
 

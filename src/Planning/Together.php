@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\App\Intervals\DueWork;
+use NimbleKnuckle\App\Intervals\IntervalBook;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Plan\Compiler\SharedWork;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 
@@ -18,7 +21,7 @@ final readonly class Together
     /** An extra job is worth offering when it adds less than this share of its own time. */
     private const CHEAP = 1 / 3;
 
-    public function __construct(private FitPlanner $planner, private ProcedureShelf $shelf)
+    public function __construct(private FitPlanner $planner, private ProcedureShelf $shelf, private IntervalBook $intervals)
     {
     }
 
@@ -52,10 +55,13 @@ final readonly class Together
      * @param list<string> $ids
      * @param array<string, string> $choices
      *
-     * @return list<array{procedure: Procedure, extra: float, own: float}> cheapest first
+     * What is cheap now; and what is due or soon will be, wherever any minute of it is shared
+     *
+     * @return list<array{procedure: Procedure, extra: float, own: float, due: ?DueWork}> what is due first, then the cheapest
      */
     public function offers(VehicleRecord $vehicle, array $ids, array $choices, Sheet $sheet, int $people): array
     {
+        $due = $this->due($vehicle);
         $offers = [];
         foreach ($this->shelf->all() as $procedure) {
             if (in_array($procedure->id, $ids, true)) {
@@ -70,12 +76,36 @@ final readonly class Together
                 // What cannot be planned with it is no offer.
                 continue;
             }
-            if ($extra < self::CHEAP * $own) {
-                $offers[] = ['procedure' => $procedure, 'extra' => $extra, 'own' => $own];
+            if ($extra < self::CHEAP * $own || isset($due[$procedure->id]) && $extra < $own) {
+                $offers[] = ['procedure' => $procedure, 'extra' => $extra, 'own' => $own, 'due' => $due[$procedure->id] ?? null];
             }
         }
-        usort($offers, static fn (array $a, array $b): int => $a['extra'] <=> $b['extra']);
+        usort($offers, static fn (array $a, array $b): int => [null === $a['due'], $a['extra']] <=> [null === $b['due'], $b['extra']]);
 
         return $offers;
+    }
+
+    /** @return list<DueWork> fluids that are due or soon will be, and come out with this job anyway */
+    public function fluids(VehicleRecord $vehicle, Sheet $sheet): array
+    {
+        $drained = array_column(array_column($sheet->doing(Deed::Drain), 'target'), 'circuit');
+
+        return array_values(array_filter(
+            $this->intervals->on($vehicle->id), static fn (DueWork $one): bool => in_array($one->circuit, $drained, true)
+                && ($one->next->isDue || $one->next->isSoon),
+        ));
+    }
+
+    /** @return array<string, DueWork> procedure => what it would settle, due or soon */
+    private function due(VehicleRecord $vehicle): array
+    {
+        $due = [];
+        foreach ($this->intervals->on($vehicle->id) as $one) {
+            if ('' !== $one->procedure && ($one->next->isDue || $one->next->isSoon)) {
+                $due[$one->procedure] ??= $one;
+            }
+        }
+
+        return $due;
     }
 }

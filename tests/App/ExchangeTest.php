@@ -225,8 +225,9 @@ final class ExchangeTest extends AppTestCase
         $calendar = Reader::read((string) $this->client->getResponse()->getContent());
         self::assertInstanceOf(VCalendar::class, $calendar);
         self::assertSame([], $calendar->validate());
-        self::assertCount(2, $calendar->select('VEVENT'));
+        self::assertCount(4, $calendar->select('VEVENT'));
         self::assertStringContainsString('Drover 27D: Coolant level', $calendar->serialize());
+        self::assertStringContainsString('Dray 18: Spark plugs', $calendar->serialize());
     }
 
     /** In the browser by a file, or pasted; what is wrong is said and what was pasted stays. */
