@@ -14,7 +14,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** The trainer for the eye: look at a curve or at trials, say what it is and what is done then, see what showed it. */
 final class JudgeController extends AbstractController
 {
-    private const KINDS = 'leak|actuator|boost|stack';
+    private const KINDS = 'leak|actuator|boost|stack|crank|plugs';
 
     public function __construct(private readonly JudgeBook $book)
     {

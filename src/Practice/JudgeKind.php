@@ -11,6 +11,8 @@ enum JudgeKind: string
     case Actuator = 'actuator';
     case Boost = 'boost';
     case Stack = 'stack';
+    case Crank = 'crank';
+    case Plugs = 'plugs';
 
     public function label(): string
     {
@@ -19,6 +21,8 @@ enum JudgeKind: string
             self::Actuator => 'A gate actuator',
             self::Boost => 'A boost run',
             self::Stack => 'A clutch stack',
+            self::Crank => 'A starter that cranks',
+            self::Plugs => 'A set of plugs',
         };
     }
 
@@ -29,6 +33,8 @@ enum JudgeKind: string
             self::Actuator => 'Pumped up by hand and let down. What is it?',
             self::Boost => 'One run at full throttle against its target. What is it?',
             self::Stack => 'Three trials of one clutch. Do they agree?',
+            self::Crank => 'Three leads, a few seconds on the key. What is it?',
+            self::Plugs => 'They came out in this order. Is one unlike the others?',
         };
     }
 }

@@ -49,6 +49,8 @@ final readonly class Judging
             JudgeKind::Actuator => self::actuator($seed),
             JudgeKind::Boost => self::boost($seed),
             JudgeKind::Stack => self::stack($seed),
+            JudgeKind::Crank => SparkJudging::crank($seed),
+            JudgeKind::Plugs => SparkJudging::plugs($seed),
         };
     }
 

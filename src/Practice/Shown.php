@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Practice;
 
 use NimbleKnuckle\Core\Clutch\StackDrawing;
 use NimbleKnuckle\Core\Drawing\Plot;
+use NimbleKnuckle\Core\Spark\SetDrawing;
 
 /** What is looked at in practice, what can be said of it, and what it is. */
 final readonly class Shown
@@ -20,7 +21,7 @@ final readonly class Shown
      */
     public function __construct(
         public ?Plot $plot, public array $trials, public string $given, public array $calls, public string $is, public string $next,
-        public string $why,
+        public string $why, public ?SetDrawing $plugs = null,
     ) {
     }
 }

@@ -10,6 +10,7 @@ use NimbleKnuckle\App\Practice\JudgeKind;
 use NimbleKnuckle\App\Practice\JudgeTry;
 use NimbleKnuckle\App\Practice\Judging;
 use NimbleKnuckle\App\Practice\Shown;
+use NimbleKnuckle\App\Practice\SparkJudging;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -20,6 +21,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 #[CoversClass(JudgeTry::class)]
 #[CoversClass(Judging::class)]
 #[CoversClass(Shown::class)]
+#[CoversClass(SparkJudging::class)]
 final class JudgingTest extends AppTestCase
 {
     /** @return iterable<string, array{JudgeKind}> */
@@ -38,7 +40,7 @@ final class JudgingTest extends AppTestCase
             $shown = Judging::shown($kind, $seed);
             self::assertArrayHasKey($shown->is, $shown->calls);
             self::assertNotSame('', $shown->why);
-            self::assertTrue(null !== $shown->plot || [] !== $shown->trials);
+            self::assertTrue(null !== $shown->plot || [] !== $shown->trials || null !== $shown->plugs);
             $met[$shown->is] = true;
             $next[$shown->next] = true;
             self::assertSame(100, Judging::score($shown, $shown->is, $shown->next)[0]);
