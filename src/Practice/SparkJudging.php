@@ -36,7 +36,9 @@ final readonly class SparkJudging
         )->line($line(2), 'dash')->line($line(3), 'bad-line')->line($line(1), 'trace');
 
         return new Shown(
-            $plot, [], sprintf('%d cylinders, 20 °C. Broad: the posts. Dashed: the stud against the case. Thin, below: the earth.', $cylinders),
+            $plot, [], sprintf(
+                '%d cylinders, 20 °C. Broad: the posts. Dashed: the stud against the case. Thin, below: the earth.', $cylinders,
+            ),
             array_column(array_map(static fn (CrankFault $one): array => [$one->value, $one->label()], CrankFault::cases()), 1, 0),
             $fault->value, Level::Ok === $check->level ? 'go-on' : 'stop', $check->text,
         );

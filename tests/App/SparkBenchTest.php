@@ -21,6 +21,7 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
@@ -34,6 +35,7 @@ use Symfony\Component\Uid\Ulid;
 #[CoversClass(CrankCurve::class)]
 #[CoversClass(SparkSums::class)]
 #[CoversClass(StepSum::class)]
+#[CoversClass(Told::class)]
 final class SparkBenchTest extends AppTestCase
 {
     private const BY = 'Joss Wending';
@@ -54,6 +56,10 @@ final class SparkBenchTest extends AppTestCase
             $this->read($record, 'starter-start', sprintf('volts_%s_after', $leg), $volts, 'V');
         }
         $after = $this->sum($record, 'starter-start')['result'] ?? self::fail('no result after');
+        $twice = (new Told($this->fit($record)))->twice();
+        self::assertSame([['12.6 V', '12.6 V'], ['10.4 V', '10.6 V'], ['9.3 V', '10.2 V'], ['0.35 V', '0.1 V']], array_map(
+            static fn (array $one): array => [$one['before']->text, $one['after']->text], $twice,
+        ));
         self::assertSame(Level::Ok, $after->verdict);
     }
 

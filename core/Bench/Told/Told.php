@@ -18,6 +18,10 @@ use NimbleKnuckle\Core\Quantity\Digits;
 /** A fit retold from its log for those who were not there: whoever reviews it, signs it, prints it, or owns the vehicle. */
 final readonly class Told
 {
+    /** How the fields of readings end that are taken before the work and after it. */
+    private const BEFORE = '_before';
+    private const AFTER = '_after';
+
     /** Minutes between two marks past which nobody was there; as for the hands. */
     private const AWAY = 60.0;
 
@@ -28,12 +32,37 @@ final readonly class Told
     /** @return list<ReadingTold> in the order of the sheet; the last one written where it was taken again */
     public function readings(): array
     {
+        return array_values($this->byField());
+    }
+
+    /** @return list<array{before: ReadingTold, after: ReadingTold}> what was measured before the work and after it */
+    public function twice(): array
+    {
+        $read = [];
+        foreach ($this->byField() as $key => $one) {
+            $read[explode(' ', $key)[1] ?? ''] = $one;
+        }
+        $twice = [];
+        foreach ($read as $field => $after) {
+            $stem = str_ends_with($field, self::AFTER) ? substr($field, 0, -strlen(self::AFTER)) : '';
+            $before = $read[$stem.self::BEFORE] ?? $read[$stem] ?? null;
+            if ('' !== $stem && null !== $before) {
+                $twice[] = ['before' => $before, 'after' => $after];
+            }
+        }
+
+        return $twice;
+    }
+
+    /** @return array<string, ReadingTold> step and field => */
+    private function byField(): array
+    {
         $told = [];
         foreach ($this->fit->sheet->steps as $step) {
             foreach ($this->fit->asks($step) as $ask) {
                 $reading = $this->fit->state->readings[$step->id][$ask->field] ?? null;
                 if (null !== $reading) {
-                    $told[] = new ReadingTold(
+                    $told[$step->id.' '.$ask->field] = new ReadingTold(
                         $step->id, $step->words->title, $ask->label, $reading->text, self::limits($ask), $ask->isOutside($reading->value),
                         $reading->by, $reading->at,
                     );
