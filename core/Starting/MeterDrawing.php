@@ -15,7 +15,9 @@ final readonly class MeterDrawing
         'case' => 'case of the starter, bare metal'];
     /** By the part of its name that says which reading it is. */
     private const LEADS = ['rest' => ['plus', 'minus'], 'crank' => ['plus', 'minus'], 'stud' => ['stud', 'case'],
-        'ground' => ['case', 'minus'], 'feed' => ['plus', 'stud']];
+        'ground' => ['case', 'minus']];
+    /** The checks of a table of causes that are one of these; the feed by itself, which no step asks for. */
+    private const CHECKS = ['rest' => 'rest', 'crank' => 'crank', 'earth-drop' => 'ground', 'feed-drop' => 'feed'];
 
     /**
      * @param array{float, float} $red
@@ -26,15 +28,24 @@ final readonly class MeterDrawing
     ) {
     }
 
+    /** By the check of a table of causes; null where it is none of them. */
+    public static function atCheck(string $check): ?self
+    {
+        return isset(self::CHECKS[$check]) ? self::leg(self::CHECKS[$check]) : null;
+    }
+
+    private static function leg(string $leg): self
+    {
+        [$red, $black] = self::LEADS[$leg] ?? ['plus', 'stud'];
+
+        return new self(self::POINTS[$red], self::POINTS[$black], self::SAID[$red], self::SAID[$black], 'rest' !== $leg);
+    }
+
     /** By the field of a reading, “volts_stud”; null where it is none of them. */
     public static function of(string $field): ?self
     {
         $leg = explode('_', $field)[1] ?? '';
-        if (!str_starts_with($field, 'volts_') || !isset(self::LEADS[$leg])) {
-            return null;
-        }
-        [$red, $black] = self::LEADS[$leg];
 
-        return new self(self::POINTS[$red], self::POINTS[$black], self::SAID[$red], self::SAID[$black], 'rest' !== $leg);
+        return str_starts_with($field, 'volts_') && isset(self::LEADS[$leg]) ? self::leg($leg) : null;
     }
 }

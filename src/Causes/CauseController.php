@@ -12,6 +12,7 @@ use NimbleKnuckle\Core\Causes\CauseTable;
 use NimbleKnuckle\Core\Causes\Found;
 use NimbleKnuckle\Core\Causes\Ranking;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
+use NimbleKnuckle\Core\Starting\MeterDrawing;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -62,6 +63,7 @@ final class CauseController extends AbstractController
 
         return $this->render('causes/page.html.twig', [
             'table' => $table, 'found' => $found, 'findings' => $found->answers, 'ranking' => $ranking, 'check' => $check,
+            'meter' => 'volt-drop' === $check?->sum ? MeterDrawing::atCheck($check->id) : null,
             'drawing' => CauseDrawing::of($table, $ranking), 'error' => $error, 'typed' => $request->query->getString('read'),
             'others' => array_filter(
                 $table->checks,

@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { launchOptions } from './chromium.mjs';
-import { act, PASSWORD, turn, workUntil } from './hands.mjs';
+import { act, answer, PASSWORD, turn, workUntil, writeReading } from './hands.mjs';
 import { Demo } from './server.mjs';
 
 const out = `${dirname(dirname(dirname(fileURLToPath(import.meta.url))))}/docs/screenshots`;
@@ -22,8 +22,9 @@ try {
   const views = {
     yard: ['/'], 'start-fit': ['/start?vehicle=veldra-tarn-20t&procedure=thermostat-under'], 'fit-sheet': [fit], bench: [`${fit}/bench`],
     review: [`${signed}/review`], 'hand-over': [`${signed}/hand-over`, 1280, 900], 'belt-board': ['/vehicles/ostrel-vane-s6/drives/accessory'], 'charge-path': ['/vehicles/veldra-tarn-20t/charge', 1280, 1620],
-    vehicle: ['/vehicles/corrin-drover-27d'],
-    logbook: ['/logbook'],
+    times: ['/logbook/times'],
+    cause: ['/causes/slow-start?vehicle=corrin-drover-27d&f[sound]=slow&f[rest]=good&m[rest]=12.6&f[crank]=good&m[crank]=10.2'],
+    renew: [`${fit}/renew`],
   };
   for (const [name, [path, width = 1280, height = 800]] of Object.entries(views)) {
     await page.setViewportSize({ width, height });
@@ -31,6 +32,7 @@ try {
     await page.evaluate(() => document.fonts.ready);
     if (path.includes('#')) await page.waitForTimeout(700);
     if (name.startsWith('bench')) await page.waitForTimeout(900);
+    if (name === 'renew') await page.getByRole('link', { name: 'Judge' }).last().click();
     await page.screenshot({ path: `${out}/${name}.png` });
   }
   await page.setViewportSize({ width: 1280, height: 800 });
@@ -44,15 +46,6 @@ try {
   await page.getByText('Marked.').waitFor();
   await page.waitForTimeout(600);
   await page.screenshot({ path: `${out}/bench-trace.png` });
-  // The engine handed over from the jack to the bar.
-  await page.goto(`${demo.base}/start?vehicle=corrin-drover-27d&procedure=engine-mounts&c_engine-hold=jack-bar`);
-  await page.getByRole('button', { name: 'Make the sheet' }).click();
-  await page.getByRole('link', { name: 'Go to the bench' }).click();
-  await page.waitForSelector('#bench');
-  await workUntil(page, 'emount-to-bar');
-  await act(page);
-  await page.waitForTimeout(900);
-  await page.screenshot({ path: `${out}/bench-ledger.png` });
   // A warm-up that opens, on a fit that has come that far.
   await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=bleed`);
   await page.getByRole('button', { name: 'Make the sheet' }).click();
@@ -78,10 +71,6 @@ try {
   await page.getByRole('button', { name: 'Make the sheet' }).click();
   await page.getByRole('link', { name: 'Go to the bench' }).click();
   await page.waitForSelector('#bench');
-  await workUntil(page, 'gate-bare');
-  await until('reading');
-  await simulate('none', 'Pump it up and down');
-  await page.screenshot({ path: `${out}/bench-gate.png` });
   await workUntil(page, 'charge-test');
   while (!(await page.getByRole('heading', { name: 'Leave it alone' }).count())) await act(page);
   await simulate('leaking', 'Shut it and watch');
@@ -97,7 +86,8 @@ try {
   await page.getByRole('link', { name: 'Go to the bench' }).click();
   await page.waitForSelector('#bench');
   await workUntil(page, 'clutch-trials');
-  await page.getByLabel('Shims in the box').fill('0.05 0.1 0.2 0.4');
+  await page.getByLabel('Shims in the box').fill('0.05 0.1 0.2 0.2 0.4 0.8');
+  await page.getByLabel('Shims under it, mm').fill('0.5');
   for (let n = 1; n <= 3; n += 1) {
     if (n === 1) await page.getByLabel('Discs from below, u or d each; or 2p 3s').fill('2p 3s');
     if (n === 1) await page.getByLabel('Set to, mm').fill('19.1');
@@ -107,6 +97,25 @@ try {
     await page.locator('.trials li').nth(n - 1).waitFor();
   }
   await page.screenshot({ path: `${out}/bench-clutch.png` });
+  // Plugs as they are read, and where the leads of the meter go.
+  await page.goto(`${demo.base}/start?vehicle=askerby-roan-30t&procedure=spark-plugs`);
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.getByRole('link', { name: 'Go to the bench' }).click();
+  await page.waitForSelector('#bench');
+  await workUntil(page, 'plugs-read');
+  for (const [gap, face] of [['0.92', 'Even tan'], ['0.94', 'Even tan'], ['1.15', 'White'], ['0.91', 'Even tan'], ['0.93', null]]) {
+    await writeReading(page, gap);
+    if (face) await answer(page, face);
+  }
+  await page.screenshot({ path: `${out}/bench-plugs.png` });
+  await page.goto(`${demo.base}/start?vehicle=corrin-drover-27d&procedure=starter`);
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.getByRole('link', { name: 'Go to the bench' }).click();
+  await page.waitForSelector('#bench');
+  await workUntil(page, 'starter-prove');
+  await writeReading(page, '12.6');
+  await writeReading(page, '10.1');
+  await page.screenshot({ path: `${out}/bench-volts.png` });
   await page.goto(`${demo.base}${fit}/bench/housing-tight`);
   await page.locator('.thumb .more').click();
   await page.locator('#more').getByRole('button', { name: 'Dark bay' }).click();
@@ -118,17 +127,4 @@ try {
 } finally {
   await browser.close();
   await demo.kill();
-}
-
-// The first hour, on a database with nobody in it.
-const empty = await new Demo(8080, { empty: true }).start();
-const again = await chromium.launch(launchOptions);
-try {
-  const page = await (await again.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
-  await page.goto(empty.base);
-  await page.evaluate(() => document.fonts.ready);
-  await page.screenshot({ path: `${out}/first-hour.png` });
-} finally {
-  await again.close();
-  await empty.kill();
 }

@@ -155,6 +155,12 @@ final class CrankRunTest extends TestCase
         self::assertSame('battery stud of the solenoid; case of the starter, bare metal; cranking', $said('volts_stud'));
         self::assertSame('case of the starter, bare metal; battery minus post; cranking', $said('volts_ground_after'));
         self::assertSame(['', ''], [$said('volts_other'), $said('coil_volts')]);
+        self::assertSame(
+            ['battery plus post', 'battery stud of the solenoid'],
+            [MeterDrawing::atCheck('feed-drop')->redSaid ?? '', MeterDrawing::atCheck('feed-drop')->blackSaid ?? ''],
+        );
+        self::assertEquals(MeterDrawing::of('volts_ground'), MeterDrawing::atCheck('earth-drop'));
+        self::assertNull(MeterDrawing::atCheck('by-hand'));
     }
 
     /** @return non-empty-list<array{float, float, float, float}> half a second at rest, then levels without a hump */
