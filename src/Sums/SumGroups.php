@@ -13,7 +13,7 @@ final readonly class SumGroups
     private const ORDER = [
         'Cause', 'What is the figure', 'How to tighten it', 'Is it tight, may it go back', 'What turns', 'Charge air',
         'Gate and boost', 'Slip clutch', 'Lifting and mounts', 'Spark and starting', 'Faces and rings', 'Coolant and oil',
-        'Time',
+        'Pictures', 'Time',
     ];
 
     /** @return array<string, list<Sum>> */

@@ -52,6 +52,7 @@ final class SumPagesTest extends AppTestCase
         'blow-off' => '×', 'leak-decay' => '0.643', 'charge-cooler' => '80.9', 'charge-path' => 'kPa', 'coupler-match' => '3',
         'gate-preload' => '3.00', 'actuator-test' => '47.6', 'boost-run' => '101', 'disc-stack' => 'N·m',
         'plug-gap' => 'mm', 'plug-set' => '0.0271', 'volt-drop' => '0.75', 'time-learned' => '34.3', 'cause' => '%',
+        'photo-plane' => 'mm',
         'seal-squeeze' => '19.8', 'face-seal' => '2.00', 'bolt-spacing' => '31.2',
         'extension-twist' => '12.6', 'clearance' => 'mm', 'tilt-clearance' => '37.4', 'lift-links' => 'times', 'mount-share' => '°',
     ];

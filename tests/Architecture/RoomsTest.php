@@ -14,7 +14,7 @@ final class RoomsTest extends TestCase
     /** A room may use those that stand before it. */
     private const ORDER = [
         'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'BeltDrive', 'PressFit',
-        'ChainDrive', 'ChargeAir', 'ChargeLine', 'Gate', 'Clutch', 'Spark', 'Starting', 'Times', 'Due', 'Causes',
+        'ChainDrive', 'ChargeAir', 'ChargeLine', 'Gate', 'Clutch', 'Spark', 'Starting', 'Photo', 'Times', 'Due', 'Causes',
         'Lifting', 'Plan', 'Bench', 'Cost',
     ];
 

@@ -105,5 +105,26 @@ test('a workshop that has never seen the demo gets from nothing to a signed and 
   expect(paper.status()).toBe(200);
   expect((await paper.body()).subarray(0, 5).toString()).toBe('%PDF-');
   const taps = Number(await page.evaluate(() => localStorage.getItem('taps')));
+  // What it took stands in the logbook, and what is due next is the workshop's own to say.
+  await page.goto(`${fit}/times`);
+  await expect(page.locator('table.times')).toContainText('Ada Quill');
+  await page.goto(`${workshop.base}/logbook/times`);
+  await expect(page.locator('table.times tbody tr').first()).toContainText('1');
+  await page.goto(`${workshop.base}/vehicles`);
+  await page.locator('.vehicles a').first().click();
+  await page.getByRole('link', { name: 'Due', exact: true }).click();
+  await expect(page.locator('.intervals')).toContainText('Nothing is entered yet');
+  await page.getByLabel('The clock shows').fill('128 400 km');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.locator('.figure-time')).toContainText('128');
+  await page.getByLabel('What', { exact: true }).fill('Gearbox oil');
+  await page.getByLabel('Every, distance').fill('100 000 km');
+  await page.getByLabel('The clock showed then').fill('29 000 km');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.locator('.intervals')).toContainText('600');
+  await expect(page.locator('.intervals .level')).toHaveText('soon');
+  await page.goto(`${workshop.base}/practice/cause?symptom=overheats`);
+  await page.getByRole('button', { name: /^Do it/ }).first().click();
+  await expect(page.locator('.answers-given .chip')).toHaveCount(1);
   console.log(`first hour: ${planned} taps and ${((plannedAt - began) / 60_000).toFixed(1)} min to the first removal, ${taps} taps and ${((Date.now() - began) / 60_000).toFixed(1)} min to the hand-over`);
 });

@@ -299,6 +299,16 @@ final class ContractTest extends TestCase
                 'findings' => 'q yes', 'confirmed' => 'b 2',
             ],
         ],
+        'photo-plane' => [
+            [
+                'marks' => [[300, 200, 0, 0], [1032, 216, 100, 0], [1006, 690, 100, 70], [322, 682, 0, 70]],
+                'points' => [[424, 330], [716, 560], [726, 340]], 'measure' => [[[0, 1]], [[0, 2, 1]], []], 'distance' => 500, 'off' => 5,
+            ],
+            [
+                'marks' => '300 200 0 0; 1032 216 100 0; 1006 690 100 70; 322 682 0 70', 'points' => '424 330; 716 560; 726 340',
+                'measure' => '1-2; 1-3-2', 'distance' => '50 cm', 'off' => '0.5 cm',
+            ],
+        ],
         'time-learned' => [
             ['planned' => [20, 30, 50], 'done' => [40, 45, 38]], ['planned' => '20; 0.5 h; 50 min', 'done' => '40; 45 min; 38'],
         ],
@@ -508,7 +518,9 @@ final class ContractTest extends TestCase
             }
         }
         self::assertTrue($tried > 0 || in_array(
-            $name, ['cause', 'time-learned', 'torque-check', 'wrench-pick', 'trace-judge', 'belt-code', 'coupler-match'], true,
+            $name, [
+                'cause', 'photo-plane', 'time-learned', 'torque-check', 'wrench-pick', 'trace-judge', 'belt-code', 'coupler-match',
+            ], true,
         ));
     }
 

@@ -1,0 +1,236 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Photo\Door;
+
+use NimbleKnuckle\Core\Photo\CircleFit;
+use NimbleKnuckle\Core\Photo\PhotoPlane;
+use NimbleKnuckle\Core\Photo\PlaneDrawing;
+use NimbleKnuckle\Core\Quantity\InvalidQuantity;
+use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\Check;
+use NimbleKnuckle\Core\Sum\Field;
+use NimbleKnuckle\Core\Sum\Headline;
+use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Sum\Sum;
+use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Sum\Value;
+use NimbleKnuckle\Core\Sum\Working;
+
+/** The door of measuring from a photo: pixels and known marks in; mm and degrees, each with its doubt, out. */
+final readonly class PhotoPlaneSum implements Sum
+{
+    private const MOST_MARKS = 24;
+    private const MOST_POINTS = 200;
+    private const LEFT_OVER = 0.01;
+
+    public function name(): string
+    {
+        return 'photo-plane';
+    }
+
+    public function summary(): string
+    {
+        return 'Measured in a photo';
+    }
+
+    public function group(): string
+    {
+        return 'Pictures';
+    }
+
+    public function fields(): array
+    {
+        return [
+            Field::list('marks', 'Known marks', '300 200 0 0; 1032 216 100 0; 1006 690 100 70; 322 682 0 70',
+                'Across and down in the photo, px; then where it truly is, mm. Four or more, not three in a line.'),
+            Field::list('points', 'Points to measure', '424 330; 716 560; 726 340', 'Across and down in the photo, px.'),
+            Field::list(
+                'measure', 'What to measure', '1-2; 1-3-2', '1-2 a distance, 1-3-2 the angle at 3, circle 1 2 3 4 through edge points.',
+            ),
+            Field::quantity('distance', 'Camera to the plane', Kind::Length, '500 mm')->optional(),
+            Field::text('off', 'The thing lies nearer by', '5 mm', 'Farther: with a minus.')->optional(),
+        ];
+    }
+
+    public function example(): array
+    {
+        return [
+            'marks' => '300 200 0 0; 1032 216 100 0; 1006 690 100 70; 322 682 0 70', 'points' => '424 330; 716 560; 726 340',
+            'measure' => '1-2; 1-3-2',
+        ];
+    }
+
+    public function headline(SumResult $r): Headline
+    {
+        foreach (['distances' => 'mm', 'circles' => 'mm', 'angles' => '°'] as $name => $unit) {
+            if ($r->has($name)) {
+                return new Headline(
+                    'circles' === $name ? 'Across' : 'Measured', [Headline::figure((float) $r->entries($name)[0], $unit)],
+                    sprintf('give or take %s %s', Show::n((float) $r->entries($name.'_doubt')[0], 2), $unit),
+                );
+            }
+        }
+
+        return new Headline('Measured', [Headline::figure($r->number('residual'), 'mm')], 'left over at the marks');
+    }
+
+    public function drawing(Inputs $in, SumResult $r): array
+    {
+        $asked = self::asked($in, count(self::points($in)));
+        $plane = self::plane($in);
+        $lines = array_map(static fn (array $one): array => [$one[0], $one[1]], $asked['pairs']);
+        foreach ($asked['triples'] as [$from, $at, $to]) {
+            array_push($lines, [$from, $at], [$at, $to]);
+        }
+        $marks = array_map(static fn (array $one): array => [$one[2], $one[3]], self::marks($in));
+
+        return ['plane', PlaneDrawing::of(
+            $marks, $plane->points(),
+            array_map(static fn (array $one): CircleFit => $plane->circle($one)[2], $asked['circles']), $lines,
+            $plane->isDown(),
+        )];
+    }
+
+    public function compute(Inputs $in): SumResult
+    {
+        $plane = self::plane($in);
+        $asked = self::asked($in, count(self::points($in)));
+        $values = ['residual' => Value::of($plane->residual, Unit::Millimetre->value)];
+        $measured = [
+            'distances' => array_map(static fn (array $one): array => $plane->distance($one[0], $one[1]), $asked['pairs']),
+            'angles' => array_map(static fn (array $one): array => $plane->angle($one[0], $one[1], $one[2]), $asked['triples']),
+            'circles' => array_map(static fn (array $one): array => self::circle($plane, $one), $asked['circles']),
+        ];
+        foreach ($measured as $name => $each) {
+            $unit = 'angles' === $name ? Unit::Degree->value : Unit::Millimetre->value;
+            if ([] !== $each) {
+                $values[$name] = Value::listOf(array_column($each, 0), $unit);
+                $values[$name.'_doubt'] = Value::listOf(array_column($each, 1), $unit);
+            }
+        }
+        $off = self::off($in);
+        null === $off || $values['off_plane'] = Value::of($off, Unit::Percent->value);
+        $doubts = array_column(array_merge(...array_values($measured)), 1);
+
+        return new SumResult($this->name(), $in->raw, $values, self::judged($plane, $off, count(self::marks($in)), self::span($in)), [
+            new Working(
+                'Onto the plane', 'normalised direct linear transformation', sprintf('%d marks', count(self::marks($in))),
+                sprintf('%s mm left over', Show::n($plane->residual, 2)), 'Hartley and Zisserman, 4.4',
+            ),
+            new Working('Doubt', '√Σ(∂/∂c)²', 'one pixel in each coordinate of marks and points', sprintf(
+                'from %s to %s', Show::n(min([\INF, ...$doubts]), 2), Show::n(max([0.0, ...$doubts]), 2),
+            ), 'first order'),
+        ]);
+    }
+
+    /** @return non-empty-list<Check> */
+    private static function judged(PhotoPlane $plane, ?float $off, int $marks, float $span): array
+    {
+        $checks = [];
+        if ($marks > 4 && $plane->residual > self::LEFT_OVER * $span) {
+            $checks[] = Check::watch('left-over', sprintf(
+                'The marks miss one another by %s mm: one is read or named wrong, the card is bent, or the lens bends it.',
+                Show::n($plane->residual, 2),
+            ));
+        }
+        if (null !== $off && abs($off) >= 0.5) {
+            $checks[] = Check::watch('off-plane', sprintf(
+                'Off the plane of the marks it reads %s %% too %s: bring the card level with it, or stand farther off.',
+                Show::n(abs($off), 2), $off > 0.0 ? 'long' : 'short',
+            ));
+        }
+        $checks[] = Check::ok('estimate', 'Holds in the plane of the marks alone. Read off a photo it is an estimate, no specification.');
+
+        return $checks;
+    }
+
+    /** Percent it reads too long, square on; null where that was not said. */
+    private static function off(Inputs $in): ?float
+    {
+        if (!$in->has('distance') || !$in->has('off')) {
+            return null;
+        }
+        $far = $in->length('distance', 10.0, 100_000.0)->millimetres;
+        // Nearer or farther: a length by itself is never below zero.
+        $text = trim((string) $in->written('off'));
+        $isFarther = 1 === preg_match('~\A[-−]~u', $text);
+        try {
+            $off = Notation::read(Kind::Length, ltrim($text, '-−+ '))->value() * ($isFarther ? -1 : 1);
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in('off', $e->getMessage());
+        }
+
+        return $off < $far ? 100 * $off / ($far - $off)
+            : throw InvalidInput::in('off', 'It cannot lie behind the camera: nearer by less than the distance.');
+    }
+
+    /**
+     * @param list<int> $points
+     *
+     * @return array{float, float}
+     */
+    private static function circle(PhotoPlane $plane, array $points): array
+    {
+        try {
+            return array_slice($plane->circle($points), 0, 2);
+        } catch (\DomainException) {
+            throw InvalidInput::in('measure', 'The points of a circle lie on a line: take them around its edge.');
+        }
+    }
+
+    private static function plane(Inputs $in): PhotoPlane
+    {
+        [$points, $marks] = [self::points($in), self::marks($in)];
+        try {
+            $plane = new PhotoPlane($marks, $points);
+        } catch (\DomainException) {
+            throw InvalidInput::in('marks', 'These marks hold no plane: four that lie apart, no three of them in a line.');
+        }
+        $plane->isInOrder() || throw InvalidInput::in('marks', 'The marks are in the wrong order: go round both in the same way.');
+        foreach (array_keys($points) as $i) {
+            $plane->isSeen($i) || throw InvalidInput::in('points', sprintf('Point %d lies beyond the horizon of that plane.', $i + 1));
+        }
+
+        return $plane;
+    }
+
+    /** @return non-empty-list<array{float, float, float, float}> */
+    private static function marks(Inputs $in): array
+    {
+        $rows = $in->rows('marks', 4, 4);
+        count($rows) >= 4 && count($rows) <= self::MOST_MARKS
+            || throw InvalidInput::in('marks', sprintf('Four marks or more, %d at most.', self::MOST_MARKS));
+
+        return array_map(static fn (array $row): array => [$row[0], $row[1] ?? 0.0, $row[2] ?? 0.0, $row[3] ?? 0.0], $rows);
+    }
+
+    /** @return non-empty-list<array{float, float}> */
+    private static function points(Inputs $in): array
+    {
+        $rows = $in->rows('points', 2, 2);
+        count($rows) <= self::MOST_POINTS || throw InvalidInput::in('points', sprintf('%d points at most.', self::MOST_POINTS));
+
+        return array_map(static fn (array $row): array => [$row[0], $row[1] ?? 0.0], $rows);
+    }
+
+    /** mm the marks lie apart at the most. */
+    private static function span(Inputs $in): float
+    {
+        $marks = self::marks($in);
+        [$x, $y] = [array_column($marks, 2), array_column($marks, 3)];
+
+        return hypot(max($x) - min($x), max($y) - min($y));
+    }
+
+    /** @return array{pairs: list<array{int, int}>, triples: list<array{int, int, int}>, circles: list<list<int>>} points, from nothing */
+    private static function asked(Inputs $in, int $points): array
+    {
+        return Measures::read($in, 'measure', $points);
+    }
+}
