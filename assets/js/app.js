@@ -8,6 +8,7 @@ import { startEngine } from './engine.js';
 import { startPad } from './pad.js';
 import { startKeys } from './keys.js';
 import { startBoard } from './board.js';
+import { startPhoto } from './photo.js';
 import { components } from './components.js';
 
 window.htmx = htmx;
@@ -51,3 +52,4 @@ startPad();
 startEngine({ token, say });
 startKeys();
 startBoard();
+startPhoto();
