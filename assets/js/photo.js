@@ -125,7 +125,9 @@ const start = (root) => {
     part('stage').hidden = false;
     draw();
     tell();
-    canvas.focus();
+    // At once, so that nothing moves under the finger.
+    part('stage').scrollIntoView({ block: 'nearest', behavior: 'instant' });
+    canvas.focus({ preventScroll: true });
   };
 
   part('file').addEventListener('change', (event) => event.target.files[0] && show(event.target.files[0]));

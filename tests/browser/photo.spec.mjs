@@ -47,6 +47,14 @@ test('a card of known size measures what lies beside it, nudged by key, and noth
   const canvas = page.locator('[data-photo-canvas]');
   await expect(canvas).toBeVisible();
   await expect(page.locator('[data-photo-said]')).toContainText('top left corner');
+  // What moves is not tapped at.
+  let last = -1;
+  await expect.poll(async () => {
+    const { y } = await canvas.boundingBox();
+    const isStill = y === last;
+    last = y;
+    return isStill;
+  }).toBe(true);
   const tap = async ([x, y]) => {
     const box = await canvas.boundingBox();
     await page.mouse.move(box.x + (x * box.width) / 1400, box.y + (y * box.height) / 900);
