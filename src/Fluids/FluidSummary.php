@@ -29,7 +29,7 @@ final readonly class FluidSummary
      *
      * @return array<string, mixed>
      */
-    public function coolant(Circuit $circuit, array $entries, \DateTimeImmutable $now): array
+    public function coolant(Circuit $circuit, array $entries, \DateTimeImmutable $now, ?float $km): array
     {
         $filled = self::last($entries, static fn (FluidEntry $e): bool => FluidKind::Filled === $e->kind);
         $strength = self::last($entries, static fn (FluidEntry $e): bool => null !== $e->percent)->percent ?? null;
@@ -47,7 +47,7 @@ final readonly class FluidSummary
                     'cap' => $circuit->plumbing->cap,
                 ],
             ),
-            'interval' => self::interval($circuit, $entries, $filled, $now),
+            'interval' => self::interval($circuit, $km, $filled, $now),
             'offTarget' => null !== $strength && abs($strength - $circuit->blend->target) > self::OFF_TARGET,
             'level' => $this->level($circuit, $strength, $topped[0] ?? null),
             'plot' => $this->strengthPlot($circuit, $entries),
@@ -61,7 +61,7 @@ final readonly class FluidSummary
      *
      * @return array<string, mixed>
      */
-    public function oil(?Circuit $circuit, array $entries, \DateTimeImmutable $now): array
+    public function oil(?Circuit $circuit, array $entries, \DateTimeImmutable $now, ?float $km): array
     {
         $scale = DipScale::learn(array_values(array_map(
             static fn (FluidEntry $e): array => [
@@ -79,7 +79,7 @@ final readonly class FluidSummary
 
         return [
             'entries' => array_reverse($entries), 'scale' => $scale,
-            'interval' => null === $circuit ? null : self::interval($circuit, $entries, $filled, $now), 'filled' => $filled,
+            'interval' => null === $circuit ? null : self::interval($circuit, $km, $filled, $now), 'filled' => $filled,
             'dip' => $dip,
             'months' => null === $filled ? null : (int) floor(($now->getTimestamp() - $filled->at->getTimestamp()) / 86400 / 30.44),
             'used' => Consumption::of(
@@ -89,12 +89,11 @@ final readonly class FluidSummary
         ];
     }
 
-    /** @param list<FluidEntry> $entries */
-    private static function interval(Circuit $circuit, array $entries, ?FluidEntry $filled, \DateTimeImmutable $now): ?Interval
+    /** @param ?float $km the clock showed last, wherever that was written down */
+    private static function interval(Circuit $circuit, ?float $km, ?FluidEntry $filled, \DateTimeImmutable $now): ?Interval
     {
         return null === $filled ? null : Interval::of(
-            $circuit->every->months, $circuit->every->km, $filled->at, $now, $filled->km,
-            self::last($entries, static fn (FluidEntry $e): bool => null !== $e->km)?->km,
+            $circuit->every->months, $circuit->every->km, $filled->at, $now, $filled->km, $km,
         );
     }
 

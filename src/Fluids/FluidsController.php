@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Fluids;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Intervals\MileageBook;
 use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Psr\Clock\ClockInterface;
@@ -21,7 +22,7 @@ final class FluidsController extends AbstractController
 {
     public function __construct(
         private readonly FluidBook $book, private readonly FluidSummary $view, private readonly Garage $garage,
-        private readonly ClockInterface $clock,
+        private readonly ClockInterface $clock, private readonly MileageBook $mileage,
     ) {
     }
 
@@ -52,11 +53,14 @@ final class FluidsController extends AbstractController
     {
         $vehicle = $this->garage->get($id);
         $coolant = $vehicle->sheet()->circuitFor('coolant');
+        $km = $this->mileage->of($id)->last();
 
         return $this->render('fluids/page.html.twig', [
             'vehicle' => $vehicle,
-            'coolant' => null === $coolant ? null : $this->view->coolant($coolant, $this->book->of($id, 'coolant'), $this->clock->now()),
-            'oil' => $this->view->oil($vehicle->sheet()->circuitFor('oil'), $this->book->of($id, 'oil'), $this->clock->now()),
+            'coolant' => null === $coolant ? null : $this->view->coolant(
+                $coolant, $this->book->of($id, 'coolant'), $this->clock->now(), $km,
+            ),
+            'oil' => $this->view->oil($vehicle->sheet()->circuitFor('oil'), $this->book->of($id, 'oil'), $this->clock->now(), $km),
             'kinds' => FluidKind::cases(), 'form' => $form, 'of' => $circuit, 'error' => $error,
         ], new Response(status: null === $error ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
     }

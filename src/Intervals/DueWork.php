@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Intervals;
 
 use NimbleKnuckle\Core\Due\Every;
 use NimbleKnuckle\Core\Due\Forecast;
+use NimbleKnuckle\Core\Quantity\Digits;
 
 /** A part or a fluid of a vehicle that is due by time or distance: how often, when it was done last, when it is due next. */
 final readonly class DueWork
@@ -26,7 +27,7 @@ final readonly class DueWork
     {
         $left = $this->next->kmLeft;
         $km = null === $left ? '' : sprintf(
-            $left < 0.0 ? "over by %s\u{2009}km" : "%s\u{2009}km left", number_format(abs(round($left, -1)), 0, '', "\u{2009}"),
+            $left < 0.0 ? "over by %s\u{2009}km" : "%s\u{2009}km left", Digits::fixed(abs(round($left, -1)), 0),
         );
         if (null === $this->next->on) {
             return '' === $km ? 'nobody wrote down what the clock shows' : $km;
@@ -40,7 +41,7 @@ final readonly class DueWork
     public function often(): string
     {
         return implode(' or ', array_filter([
-            $this->every->km > 0.0 ? number_format($this->every->km, 0, '', "\u{2009}")."\u{2009}km" : '',
+            $this->every->km > 0.0 ? Digits::fixed($this->every->km, 0)."\u{2009}km" : '',
             $this->every->months > 0 ? sprintf('%d month%s', $this->every->months, 1 === $this->every->months ? '' : 's') : '',
         ]));
     }

@@ -13,9 +13,6 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Due\Every;
 use NimbleKnuckle\Core\Due\Forecast;
 use NimbleKnuckle\Core\Due\Mileage;
-use NimbleKnuckle\Core\Quantity\InvalidQuantity;
-use NimbleKnuckle\Core\Quantity\Kind;
-use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
@@ -158,15 +155,6 @@ final readonly class IntervalBook implements EventFollower
     /** @throws InvalidInput */
     private function distance(string $field, string $text): ?float
     {
-        if ('' === $text) {
-            return null;
-        }
-        try {
-            $km = Notation::read(Kind::Distance, $text)->value();
-        } catch (InvalidQuantity $e) {
-            throw InvalidInput::in($field, 'Distance: '.$e->getMessage());
-        }
-
-        return $km >= 0.0 ? $km : throw InvalidInput::in($field, 'A distance is not below zero.');
+        return '' === $text ? null : MileageBook::km($field, $text);
     }
 }

@@ -33,15 +33,22 @@ final readonly class MileageBook implements EventFollower
     /** @throws InvalidInput naming the field */
     public function enter(string $vehicleId, string $text, string $by, ?\DateTimeImmutable $at = null, string $source = ''): float
     {
-        try {
-            $km = Notation::read(Kind::Distance, $text)->value();
-        } catch (InvalidQuantity $e) {
-            throw InvalidInput::in('km', 'What the clock shows: '.$e->getMessage());
-        }
-        $km >= 0.0 && $km <= self::MOST || throw InvalidInput::in('km', 'What the clock shows is from 0 to 3 000 000 km.');
+        $km = self::km('km', $text);
         $this->write((string) new Ulid(), $vehicleId, $at ?? $this->clock->now(), $km, $by, $source);
 
         return $km;
+    }
+
+    /** @throws InvalidInput naming the field */
+    public static function km(string $field, string $text): float
+    {
+        try {
+            $km = Notation::read(Kind::Distance, $text)->value();
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in($field, 'Distance: '.$e->getMessage());
+        }
+
+        return $km >= 0.0 && $km <= self::MOST ? $km : throw InvalidInput::in($field, 'A distance is from 0 to 3 000 000 km.');
     }
 
     public function of(string $vehicleId): Mileage
@@ -96,11 +103,9 @@ final readonly class MileageBook implements EventFollower
     private static function distance(string $text): ?float
     {
         try {
-            $km = Notation::read(Kind::Distance, trim($text))->value();
-        } catch (InvalidQuantity) {
+            return self::km('km', trim($text));
+        } catch (InvalidInput) {
             return null;
         }
-
-        return $km >= 0.0 && $km <= self::MOST ? $km : null;
     }
 }

@@ -211,6 +211,22 @@ final class IntervalsTest extends AppTestCase
         self::assertStringNotContainsString('comes out with this job', (string) $this->client->getResponse()->getContent());
     }
 
+    public function testTheFluidsPageGoesByTheSameClock(): void
+    {
+        $this->db()->executeStatement("DELETE FROM fluid_entry WHERE vehicle_id = 'veldra-tarn-20t'");
+        $this->db()->insert('fluid_entry', [
+            'id' => (string) new Ulid(), 'vehicle_id' => 'veldra-tarn-20t', 'circuit' => 'oil', 'kind' => 'filled', 'litres' => 4.8,
+            'at' => self::ago(60).' 08:00:00', 'km' => 50_000, 'family' => '', 'note' => '', 'by_name' => self::BY, 'fit_id' => '',
+        ]);
+        $this->signIn('joss');
+        $this->client->request('GET', '/vehicles/veldra-tarn-20t/fluids');
+        self::assertSelectorTextContains('#oil', 'not due');
+        $this->shows(60_100, 0, 'veldra-tarn-20t');
+        $this->client->request('GET', '/vehicles/veldra-tarn-20t/fluids');
+        self::assertSelectorTextNotContains('#oil', 'not due');
+        self::assertTrue($this->work('engine oil', 'veldra-tarn-20t')->next->isDue);
+    }
+
     private function work(string $name, string $vehicle = self::DRAY): DueWork
     {
         foreach ($this->service(IntervalBook::class)->on($vehicle) as $one) {

@@ -83,6 +83,10 @@ final class SparkBenchTest extends AppTestCase
         self::assertNotSame([], array_filter($loose(), static fn (string $one): bool => str_contains($one, 'Starter case')));
         $this->read($record, 'starter-start', 'volts_ground_after', 0.2, 'V');
         self::assertSame([], array_filter($loose(), static fn (string $one): bool => str_contains($one, 'Starter case')));
+        // The feed is nobody's reading: what it loses shows in what is left at the stud.
+        $this->read($record, 'starter-start', 'volts_crank_after', 10.6, 'V');
+        self::assertTrue($this->past($record, 'starter-start', 'volts_stud_after', 9.89, 'V'));
+        self::assertFalse($this->past($record, 'starter-start', 'volts_stud_after', 9.9, 'V'));
     }
 
     public function testARecordingWritesTheFourVoltagesDown(): void
