@@ -9,6 +9,8 @@ import { startPad } from './pad.js';
 import { startKeys } from './keys.js';
 import { startBoard } from './board.js';
 import { startPhoto } from './photo.js';
+import { startPicture } from './picture.js';
+import { startDraw } from './draw.js';
 import { components } from './components.js';
 
 window.htmx = htmx;
@@ -53,3 +55,5 @@ startEngine({ token, say });
 startKeys();
 startBoard();
 startPhoto();
+startPicture();
+startDraw();

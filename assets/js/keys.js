@@ -1,6 +1,6 @@
 // Keys do what the thumb bar does. Nothing is bound while a person is typing.
 const GO = { y: '/', f: '/fits', s: '/sums', k: '/kit', l: '/logbook', v: '/vehicles', p: '/practice' };
-const CLICK = { ' ': '[data-key="space"]', Backspace: '[data-key="undo"]', ArrowLeft: '[data-key="left"]', ArrowRight: '[data-key="right"]', m: '[data-key-focus="m"]', d: '[data-key="d"]', w: '[data-key="w"]', f: '[data-key="f"]', n: '[data-key="n"]', l: '[data-key="l"]', s: '[data-key="s"]', '/': '[data-key="jump"]', '?': '[data-key="help"]' };
+const CLICK = { ' ': '[data-key="space"]', Backspace: '[data-key="undo"]', ArrowLeft: '[data-key="left"]', ArrowRight: '[data-key="right"]', m: '[data-key-focus="m"]', d: '[data-key="d"]', w: '[data-key="w"]', f: '[data-key="f"]', n: '[data-key="n"]', p: '[data-key="p"]', l: '[data-key="l"]', s: '[data-key="s"]', '/': '[data-key="jump"]', '?': '[data-key="help"]' };
 
 let waitsForSection = false;
 

@@ -2,6 +2,7 @@
 // it has it. A refused one stays, with its reason, until it is sent again, corrected or thrown away by hand.
 import { ulid } from './ulid.js';
 import { bench, have, pulse, show } from './sync.js';
+import { blob, dropBlob, keepBlob } from './blobs.js';
 
 const KEY = 'nk-outbox';
 const DEVICE = 'nk-device';
@@ -23,7 +24,7 @@ const load = () => {
   }
 };
 const store = (marks) => localStorage.setItem(KEY, JSON.stringify(marks));
-const person = () => bench()?.dataset.person ?? '';
+const person = () => document.querySelector('[data-person]')?.dataset.person ?? '';
 const mine = (mark) => mark.by === person();
 const waiting = () => load().filter((mark) => !mark.refused);
 
@@ -94,7 +95,31 @@ const refuse = (batch, message) => {
   pulse(true);
 };
 
+/** A picture goes by itself: the file as the body, what it is of in the address. */
+const sendPhoto = async (one) => {
+  const file = await blob(one.id);
+  if (!file) return refuse(one.batch, 'The picture is no longer on this tablet. Take it again.');
+  const query = new URLSearchParams({ ...one.payload, event: one.id, at: one.at, sent: new Date().toISOString(), device: device() });
+  const response = await fetch(`/fits/${one.fit}/photos?${query}`, {
+    method: 'POST', headers: { 'Content-Type': file.type, Accept: 'application/json', 'X-CSRF-Token': tools.token() }, body: file,
+    signal: AbortSignal.timeout(60000),
+  });
+  if (response.redirected || response.status === 401 || response.status === 403) throw new Error('signed out');
+  if (response.status === 422 || response.status === 413) {
+    const said = response.status === 413 ? await response.text() : (await response.json()).error?.message;
+    return refuse(one.batch, said ?? 'The server did not take it.');
+  }
+  if (!response.ok) throw new Error(`server ${response.status}`);
+  store(load().filter((mark) => mark.id !== one.id));
+  await dropBlob(one.id);
+  tools.say('Picture kept.');
+  if (bench()?.dataset.fit === one.fit) pulse(true);
+  document.dispatchEvent(new CustomEvent('nk:photo-kept', { detail: one.id }));
+  return undefined;
+};
+
 const send = async (marks) => {
+  if (marks[0].photo) return sendPhoto(marks[0]);
   const { fit } = marks[0];
   const here = bench()?.dataset.fit === fit;
   const body = {
@@ -107,16 +132,14 @@ const send = async (marks) => {
   });
   if (response.redirected || response.status === 401 || response.status === 403) throw new Error('signed out');
   const answer = await response.json();
-  if (response.status === 422) {
-    refuse(marks[0].batch, answer.error?.message ?? 'The server did not take it.');
-    return;
-  }
+  if (response.status === 422) return refuse(marks[0].batch, answer.error?.message ?? 'The server did not take it.');
   if (!response.ok) throw new Error(`server ${response.status}`);
   const kept = new Set(answer.kept);
   store(load().filter((mark) => !kept.has(mark.id)));
   refusedHere.delete(marks[0].batch);
   if (here && waiting().filter(mine).length === 0) show(answer);
   tools.say('Kept.');
+  return undefined;
 };
 
 const later = () => {
@@ -153,6 +176,17 @@ export const mark = (fit, events, { words = '', atField = null } = {}) => {
   store([...load(), ...made]);
   if (atField) refusedHere.set(batch, atField);
   flush();
+  return made.map((one) => one.id);
+};
+
+/** Keeps a picture on the device, then sends it in its turn among the marks. */
+export const photo = async (fit, payload, file) => {
+  const now = Date.now();
+  const id = ulid(now);
+  await keepBlob(id, file);
+  store([...load(), { id, type: 'photo-taken', photo: true, payload, at: new Date(now).toISOString(), fit, batch: ulid(now), by: person(), byName: document.querySelector('meta[name="person"]')?.content, words: 'Picture' }]);
+  flush();
+  return id;
 };
 
 export const isOffline = () => failures > 0;
@@ -163,7 +197,10 @@ export const startOutbox = (given) => {
     const again = event.target.closest('[data-again]')?.dataset.again;
     const thrown = event.target.closest('[data-throw-away]')?.dataset.throwAway;
     if (again) store(load().map((one) => (one.batch === again ? { ...one, refused: undefined } : one)));
-    if (thrown) store(load().filter((one) => one.batch !== thrown));
+    if (thrown) {
+      for (const one of load()) if (one.batch === thrown && one.photo) dropBlob(one.id);
+      store(load().filter((one) => one.batch !== thrown));
+    }
     if (again || thrown) {
       tellRefused();
       flush();

@@ -30,6 +30,8 @@ enum EventType: string
     case TrialKept = 'trial-kept';
     case PartJudged = 'part-judged';
     case StopSeen = 'stop-seen';
+    case PhotoTaken = 'photo-taken';
+    case PhotoMarked = 'photo-marked';
     case SumPinned = 'sum-pinned';
     case Waived = 'waived';
     case FollowUpClosed = 'follow-up-closed';
@@ -49,6 +51,14 @@ enum EventType: string
     private const PART = [
         'part' => 'string', 'name' => 'string', 'verdict' => 'string', 'by' => 'string', 'value' => 'float?', 'least' => 'float?',
         'most' => 'float?', 'reason' => 'string?',
+    ];
+
+    private const PHOTO = [
+        'step' => 'string', 'hash' => 'string', 'width' => 'int', 'height' => 'int', 'shot' => 'string?', 'field' => 'string?',
+        'text' => 'string?',
+    ];
+    private const MARK = [
+        'photo' => 'string', 'kind' => 'string', 'x' => 'float', 'y' => 'float', 'to_x' => 'float?', 'to_y' => 'float?', 'text' => 'string?',
     ];
 
     /** @return array<string, string> payload field => string, int or float; a trailing ? marks what may be absent */
@@ -80,6 +90,8 @@ enum EventType: string
             self::TrialKept => self::TRIAL,
             self::PartJudged => self::PART,
             self::StopSeen => ['step' => 'string', 'reading' => 'string'],
+            self::PhotoTaken => self::PHOTO,
+            self::PhotoMarked => self::MARK,
             self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],
             self::Waived => ['end' => 'string', 'reason' => 'string', 'as' => 'string?'],
             self::FollowUpClosed => ['follow_up' => 'string', 'outcome' => 'string'],

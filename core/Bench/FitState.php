@@ -61,6 +61,10 @@ final class FitState
     public array $judged = [];
     /** @var array<string, true> readings whose stop somebody has seen */
     public array $stopsSeen = [];
+    /** @var array<string, FitEvent> pictures, by the event that took each */
+    public array $photos = [];
+    /** @var array<string, list<FitEvent>> picture => what is drawn on it */
+    public array $photoMarks = [];
     /** @var array<string, FitEvent> loose end => the event with the reason */
     public array $waived = [];
     /** @var array<string, FitEvent> closed ones */
@@ -228,6 +232,8 @@ final class FitState
             EventType::TrialKept => $this->trials[$step][] = $event,
             EventType::PartJudged => $this->judged[$event->string('part')] = $event,
             EventType::StopSeen => $this->stopsSeen[$event->string('reading')] = true,
+            EventType::PhotoTaken => $this->photos[$event->id] = $event,
+            EventType::PhotoMarked => $this->photoMarks[$event->string('photo')][] = $event,
             EventType::Waived => $this->waived[$event->string('end')] = $event,
             EventType::FollowUpClosed => $this->followUps[$event->string('follow_up')] ??= $event,
             EventType::Signed => $this->signed ??= $event,

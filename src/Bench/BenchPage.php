@@ -26,6 +26,7 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Kit\KitReader;
+use NimbleKnuckle\App\Photos\BenchPictures;
 use NimbleKnuckle\Core\BeltDrive\DriveState;
 use NimbleKnuckle\Core\BeltDrive\RouteDrawing;
 use NimbleKnuckle\Core\Bench\FillFromBench;
@@ -67,6 +68,7 @@ final readonly class BenchPage
         private FluidBook $fluids,
         private StepSum $sum,
         private ClutchBench $clutch,
+        private BenchPictures $pictures,
         private ClockInterface $clock,
     ) {
     }
@@ -88,6 +90,7 @@ final readonly class BenchPage
             $this->worked($record, $fit, $step, $circuit),
             $this->filling($fit, $step, $circuit),
             $this->belt($fit, $step),
+            $this->pictures->of($fit, $record->id, $step),
             new Carried(
                 $fit->state->isClosed($step->id) ? null : LedgerDrawing::for($fit->actual(), $fit->vehicle, $step),
             ),

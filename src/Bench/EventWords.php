@@ -37,6 +37,8 @@ final readonly class EventWords
             EventType::StepReopened => 'opened again',
             EventType::StageBegun => 'stage',
             EventType::PartJudged => $event->string('name').('renew' === $event->string('verdict') ? ' renewed' : ' goes back in'),
+            EventType::PhotoTaken => 'picture',
+            EventType::PhotoMarked => trim($event->string('kind').' '.$event->string('text')),
             EventType::TrialKept => 'trial '.$event->string('stack'),
             default => $event->type->label(),
         };

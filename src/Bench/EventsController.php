@@ -111,6 +111,7 @@ final class EventsController extends AbstractController
         $events = [];
         foreach ($given as $one) {
             [$id, $type, $payload] = self::whole($one);
+            EventType::PhotoTaken !== $type || throw InvalidEvent::in('type', 'A picture comes with its file: send it to the pictures.');
             $payload = EventType::Measured === $type
                 ? $this->measured->read($payload, $record->sheet(), $record->vehicleSheet())
                 : $payload;

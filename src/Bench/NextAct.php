@@ -13,12 +13,14 @@ use NimbleKnuckle\Core\Bench\Law\Before\Mended;
 use NimbleKnuckle\Core\Bench\Law\Nature;
 use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Bench\Photo\Pictures;
 use NimbleKnuckle\Core\Bench\PieceCount;
 use NimbleKnuckle\Core\Bench\Rung;
 use NimbleKnuckle\Core\Bench\RungKind;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Shot;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use Psr\Clock\ClockInterface;
@@ -46,6 +48,7 @@ final readonly class NextAct
             ?? $this->routine($fit, $step)
             ?? $this->reading($fit, $step)
             ?? $this->tools($fit, $step)
+            ?? $this->picture($fit, $step)
             ?? $this->close($fit, $step);
     }
 
@@ -274,6 +277,12 @@ final readonly class NextAct
         return 0 === $missing ? null : Act::none(
             Turn::Tools, 1 === $missing ? 'Tap the last tool' : sprintf('Tap each tool, %d to go', $missing),
         );
+    }
+
+    /** Only a proof is asked for by the big button; a picture before or after is offered beside it. */
+    private function picture(Fit $fit, Step $step): ?Act
+    {
+        return Shot::Proof === (new Pictures($fit))->wanted($step) ? Act::none(Turn::Photo, Shot::Proof->wanted()) : null;
     }
 
     private function close(Fit $fit, Step $step): Act

@@ -18,6 +18,7 @@ enum Turn: string
     case Stage = 'stage';
     case Reading = 'reading';
     case Tools = 'tools';
+    case Photo = 'photo';
     case Close = 'close';
     case Closed = 'closed';
 }

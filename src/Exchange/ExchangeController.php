@@ -13,8 +13,10 @@ use NimbleKnuckle\Core\CoreException;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormFactoryInterface;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\ResponseHeaderBag;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
@@ -38,16 +40,29 @@ final class ExchangeController extends AbstractController
         );
     }
 
+    #[Route('/fits/{id}/export.zip', name: 'export_fit_zip', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
+    public function exportZip(string $id, FitBook $fits, FitArchive $archive): Response
+    {
+        $record = $fits->get($id);
+        $answer = new BinaryFileResponse($archive->write($record), headers: ['Content-Type' => 'application/zip']);
+        $answer->setContentDisposition(
+            ResponseHeaderBag::DISPOSITION_ATTACHMENT,
+            sprintf('fit-%s-%s.zip', $record->vehicle->id, $record->createdAt->format('Y-m-d')),
+        );
+
+        return $answer->deleteFileAfterSend();
+    }
+
     #[Route('/import', name: 'import', methods: ['GET', 'POST'])]
     #[IsGranted(May::TakeIn->value)]
     public function import(
-        Request $request, FitDocument $document, FormFactoryInterface $forms, #[CurrentUser] AccountRecord $person,
+        Request $request, FitDocument $document, FitArchive $archive, FormFactoryInterface $forms, #[CurrentUser] AccountRecord $person,
     ): Response {
         $form = $forms->createNamed('', ImportForm::class, new Import());
         $form->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             try {
-                $fit = $document->read($form->getData()->text(), $person->hand(), $person->name);
+                $fit = $document->read($form->getData()->text($archive), $person->hand(), $person->name);
                 $this->addFlash(
                     'good',
                     $person->isLead()

@@ -10,7 +10,10 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Logbook\DueBook;
+use NimbleKnuckle\App\Photos\PhotoView;
+use NimbleKnuckle\App\Photos\PrintedPhotos;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Plan\Phase;
 use Psr\Clock\ClockInterface;
@@ -27,7 +30,7 @@ final class PrintController extends AbstractController
     public function __construct(
         private readonly FitBook $fits, private readonly Recorder $recorder, private readonly DueBook $dues,
         private readonly ClockInterface $clock, private readonly StepSum $sums, private readonly KitReader $kit,
-        private readonly PaperTrail $paper, private readonly Paper $pdf,
+        private readonly PaperTrail $paper, private readonly Paper $pdf, private readonly PrintedPhotos $photos,
     ) {
     }
 
@@ -40,7 +43,9 @@ final class PrintController extends AbstractController
         $fit = $this->recorder->load($record);
 
         return $this->pdf->of(
-            $this->renderView(sprintf('exchange/print_%s.html.twig', strtr($kind, '-', '_')), $this->view($record, $fit, $kind)),
+            $this->renderView(sprintf('exchange/print_%s.html.twig', strtr($kind, '-', '_')), $this->view($record, $fit, $kind) + [
+                'printed' => in_array($kind, ['record', 'hand-over'], true) ? $this->photos->of($fit, $id, 'hand-over' === $kind) : [],
+            ]),
             $kind.'-'.$record->vehicle->id,
         );
     }
@@ -70,7 +75,13 @@ final class PrintController extends AbstractController
     {
         $record = $this->fits->get($id);
 
-        return $this->render('exchange/hand_over.html.twig', $this->view($record, $this->recorder->load($record), 'hand-over'));
+        $fit = $this->recorder->load($record);
+
+        return $this->render('exchange/hand_over.html.twig', $this->view($record, $fit, 'hand-over') + [
+            'told_photos' => PhotoView::all($fit, $id, array_values(array_filter(
+                $fit->state->photos, static fn (FitEvent $one): bool => '' !== $one->string('shot').$one->string('text'),
+            ))),
+        ]);
     }
 
     /** @return array<string, mixed> */

@@ -8,7 +8,7 @@ use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('app:backup', 'Copy the database into a folder while work goes on, and check the copy.')]
+#[AsCommand('app:backup', 'Copy the database and the pictures that are new into a folder while work goes on, and check the copy.')]
 final class BackupCommand
 {
     public function __construct(private readonly Database $database)

@@ -12,7 +12,7 @@ use Symfony\Component\HttpFoundation\ResponseHeaderBag;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
-/** Copies of the database, made and taken away in the browser. For a lead; putting one back stays a command. */
+/** Copies of the database and its pictures, made and taken away in the browser. For a lead; putting one back stays a command. */
 #[IsGranted(May::KeepBackups->value)]
 final class BackupController extends AbstractController
 {
@@ -23,7 +23,7 @@ final class BackupController extends AbstractController
     #[Route('/backups', name: 'backups', methods: ['GET'])]
     public function all(): Response
     {
-        return $this->render('upkeep/backups.html.twig', ['backups' => $this->backups->all()]);
+        return $this->render('upkeep/backups.html.twig', ['backups' => $this->backups->all(), 'photos' => $this->backups->photos()]);
     }
 
     #[Route('/backups', name: 'make_backup', methods: ['POST'])]
@@ -42,9 +42,11 @@ final class BackupController extends AbstractController
     #[Route('/backups/{name}', name: 'backup', requirements: ['name' => '[a-z0-9.-]{1,80}'], methods: ['GET'])]
     public function one(string $name): Response
     {
-        $file = $this->backups->file($name) ?? throw $this->createNotFoundException('There is no backup of that name.');
-        $answer = new BinaryFileResponse($file, headers: ['Content-Type' => 'application/vnd.sqlite3']);
+        $file = $this->backups->archive($name) ?? throw $this->createNotFoundException('There is no backup of that name.');
+        $answer = new BinaryFileResponse($file, headers: ['Content-Type' => 'application/zip']);
 
-        return $answer->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, $name);
+        return $answer->deleteFileAfterSend()->setContentDisposition(
+            ResponseHeaderBag::DISPOSITION_ATTACHMENT, substr($name, 0, -3).'.zip',
+        );
     }
 }

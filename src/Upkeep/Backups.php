@@ -50,6 +50,37 @@ final readonly class Backups
         return 1 === preg_match(self::NAME, $name) && is_file($file) ? $file : null;
     }
 
+    /**
+     * A copy and all pictures in one ZIP, made for whoever takes it away.
+     *
+     * @return string|null where it lies for now; null where there is no copy of that name
+     */
+    public function archive(string $name): ?string
+    {
+        $file = $this->file($name);
+        if (null === $file) {
+            return null;
+        }
+        $path = (string) tempnam(sys_get_temp_dir(), 'nk-backup-');
+        $zip = new \ZipArchive();
+        true === $zip->open($path, \ZipArchive::OVERWRITE) || throw new \RuntimeException('The ZIP could not be begun: is the disk full?');
+        $zip->addFile($file, $name);
+        foreach (glob($this->folder().'/photos/[0-9a-f][0-9a-f]/*.jpg') ?: [] as $photo) {
+            $inside = substr($photo, strlen($this->folder()) + 1);
+            $zip->addFile($photo, $inside);
+            $zip->setCompressionName($inside, \ZipArchive::CM_STORE);
+        }
+        $zip->close() || throw new \RuntimeException('The ZIP could not be written: is the disk full?');
+
+        return $path;
+    }
+
+    /** How many pictures lie with the copies. */
+    public function photos(): int
+    {
+        return count(glob($this->folder().'/photos/[0-9a-f][0-9a-f]/*.jpg') ?: []);
+    }
+
     /** What the yard says of it: nothing while a copy is young enough. */
     #[AsTwigFunction('backup_due')]
     public function due(): string

@@ -18,6 +18,7 @@ final readonly class Database
         #[Autowire(param: 'kernel.environment')] private string $environment,
         #[Autowire(param: 'kernel.project_dir')] private string $projectDir,
         private FreeSpace $space,
+        private PhotoCopies $photos,
     ) {
     }
 
@@ -37,6 +38,8 @@ final readonly class Database
         try {
             $this->db->executeStatement('VACUUM INTO ?', [$file]);
             self::ensureSound($file);
+            // After the database, so that every picture it names is there to be copied.
+            $this->photos->copyTo($directory);
         } catch (\Throwable $e) {
             // Half a copy is worse than none.
             is_file($file) && unlink($file);
@@ -69,6 +72,7 @@ final readonly class Database
             'The copy could not be written beside the database: is the disk full? Nothing was changed.',
         );
         $this->db->close();
+        $this->photos->bringFrom(dirname($file));
         $former = $this->setAside();
         rename($new, $this->path()) || throw new \RuntimeException(sprintf(
             'The copy could not be put in place. What was there is %s.', $former,

@@ -12,10 +12,10 @@ use Symfony\Component\HttpKernel\Event\RequestEvent;
 final class BodyLimit
 {
     private const FORM = 1_000_000;
-    /** Door => bytes: marks of a day, a trace, the largest fit we write. */
+    /** Door => bytes: marks of a day, a trace, the largest fit we write with its pictures, a picture. */
     private const DOORS = [
         '~^/fits/[0-9A-Z]{26}/events$~' => 600_000, '~^/api/readings$~' => 4_000_000, '~/trace$~' => 2_500_000,
-        '~^/import$~' => 10_000_000,
+        '~^/import$~' => 60_000_000, '~^/fits/[0-9A-Z]{26}/photos$~' => 6_000_000,
     ];
     private const LONGEST_ADDRESS = 8_000;
 

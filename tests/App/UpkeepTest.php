@@ -12,6 +12,7 @@ use NimbleKnuckle\App\Upkeep\Backups;
 use NimbleKnuckle\App\Upkeep\BenchCommand;
 use NimbleKnuckle\App\Upkeep\Database;
 use NimbleKnuckle\App\Upkeep\FreeSpace;
+use NimbleKnuckle\App\Upkeep\PhotoCopies;
 use NimbleKnuckle\App\Upkeep\RestoreCommand;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\Clock\MockClock;
@@ -62,8 +63,11 @@ final class UpkeepTest extends AppTestCase
         self::assertResponseIsSuccessful();
         $file = $this->client->getResponse();
         self::assertInstanceOf(BinaryFileResponse::class, $file);
-        self::assertStringStartsWith('SQLite format 3', (string) file_get_contents($file->getFile()->getPathname(), false, null, 0, 20));
-        unlink($file->getFile()->getPathname());
+        $zip = new \ZipArchive();
+        file_put_contents($path = (string) tempnam(sys_get_temp_dir(), 'nk'), $this->client->getInternalResponse()->getContent());
+        self::assertTrue($zip->open($path));
+        self::assertStringStartsWith('SQLite format 3', (string) $zip->getFromIndex(0, 20));
+        unlink($path);
         foreach (['nimble-knuckle-20260101-000000-000.db', 'test.db'] as $name) {
             $this->client->request('GET', '/backups/'.$name);
             self::assertResponseStatusCodeSame(404, $name);
@@ -154,6 +158,7 @@ final class UpkeepTest extends AppTestCase
         // All the disk has free is to be kept free.
         $full = new Database(
             $this->db(), new MockClock(), dirname(__DIR__, 2).'/var/test-data', 'test', dirname(__DIR__, 2), new FreeSpace($free),
+            $this->service(PhotoCopies::class),
         );
         $before = hash_file('sha256', $full->path());
         foreach ([static fn (): string => $full->restoreFrom($copy), static fn (): string => $full->backUpTo($folder)] as $try) {

@@ -50,7 +50,7 @@ test('a write without the token, or with another’s, is refused', async () => {
 });
 
 test('every door states its limit and answers at it', async () => {
-  for (const [path, bytes] of [[`/fits/${fit}/events`, 600_001], [`/fits/${fit}/mark`, 1_000_001], ['/vehicles/veldra-tarn-20t/edit', 1_000_001], ['/import', 10_000_001]]) {
+  for (const [path, bytes] of [[`/fits/${fit}/events`, 600_001], [`/fits/${fit}/mark`, 1_000_001], ['/vehicles/veldra-tarn-20t/edit', 1_000_001], ['/import', 60_000_001], [`/fits/${fit}/photos`, 6_000_001]]) {
     const response = await joss.send('POST', path, 'x'.repeat(bytes), { 'Content-Type': 'text/plain' });
     assert.equal(response.status, 413, path);
     assert.match(await response.text(), /At most \d+ kB/);
@@ -64,8 +64,8 @@ const POISON = [null, true, 0, -1, 1e308, -1e308, 12, '12', '', ' ', '0', 'a.b',
 
 test('10,000 malformed requests over every door that writes: no 500 and no warning', async () => {
   const dice = luck(SEED);
-  const types = ['step-started', 'step-done', 'step-reopened', 'step-skipped', 'caution-acknowledged', 'counted', 'counted-all', 'broke', 'replaced', 'put-in', 'taken-out', 'tool-counted', 'fastener-marked', 'measured', 'dropped', 'found', 'mishap', 'noted', 'stage-begun', 'curve-judged', 'trial-kept', 'part-judged', 'stop-seen', 'sum-pinned', 'waived', 'follow-up-closed', 'undone', 'signed', 'exploded'];
-  const fields = ['step', 'reason', 'caution', 'thing', 'by', 'joint', 'bolt', 'stage', 'wrench', 'setting', 'reading', 'torque', 'field', 'text', 'value', 'unit', 'what', 'mishap', 'said', 'way', 'how', 'item', 'dropped', 'end', 'as', 'follow_up', 'outcome', 'event', 'remark', 'seen', 'tool', 'id', 'type'];
+  const types = ['step-started', 'step-done', 'step-reopened', 'step-skipped', 'caution-acknowledged', 'counted', 'counted-all', 'broke', 'replaced', 'put-in', 'taken-out', 'tool-counted', 'fastener-marked', 'measured', 'dropped', 'found', 'mishap', 'noted', 'stage-begun', 'curve-judged', 'trial-kept', 'part-judged', 'stop-seen', 'photo-taken', 'photo-marked', 'sum-pinned', 'waived', 'follow-up-closed', 'undone', 'signed', 'exploded'];
+  const fields = ['step', 'reason', 'caution', 'thing', 'by', 'joint', 'bolt', 'stage', 'wrench', 'setting', 'reading', 'torque', 'field', 'text', 'value', 'unit', 'what', 'mishap', 'said', 'way', 'how', 'item', 'dropped', 'end', 'as', 'follow_up', 'outcome', 'event', 'remark', 'seen', 'tool', 'id', 'type', 'photo', 'hash', 'width', 'height', 'shot', 'kind', 'x', 'y', 'to_x', 'to_y'];
   const good = { step: ['housing-tight', 'drained', 'vacuum-pull', 'clean'], joint: ['thermostat-cover-bolts'], field: ['drained'], thing: ['long screws'], stage: [1, 'pull'], bolt: [1] };
   const value = (name) => (good[name] && dice.int(2) ? dice.pick(good[name]) : dice.pick(POISON));
   const some = () => Object.fromEntries(Array.from({ length: dice.int(6) }, () => { const name = dice.pick(fields); return [name, value(name)]; }));

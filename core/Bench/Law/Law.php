@@ -43,6 +43,7 @@ final readonly class Law
             EventType::TrialKept => (new TrialLaw($this->fit))->ensure($event),
             EventType::PartJudged => (new RenewLaw($this->fit, $this->hand))->ensure($event),
             EventType::StopSeen => $this->ensureStop($event),
+            EventType::PhotoTaken, EventType::PhotoMarked => (new PhotoLaw($this->fit))->ensure($event),
             EventType::Noted => null,
             EventType::Waived, EventType::FollowUpClosed, EventType::Undone, EventType::Stopped, EventType::TakenUp,
             EventType::Signed => (new EndLaw($this->fit, $this->hand))->ensure($event),

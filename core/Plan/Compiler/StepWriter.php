@@ -163,7 +163,7 @@ final readonly class StepWriter
                 [...$needs->consumables, ...$base->needs->consumables], [...$needs->parts, ...$base->needs->parts],
                 $base->needs->tray, $needs->puts,
             ),
-            new Asking([...$op->asking->asks, ...$base->asking->asks], $op->asking->sum), $op->tags,
+            new Asking([...$op->asking->asks, ...$base->asking->asks], $op->asking->sum, shot: $op->asking->shot), $op->tags,
         );
     }
 

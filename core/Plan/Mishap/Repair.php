@@ -81,7 +81,9 @@ final readonly class Repair
             ),
             $operation->slot->between([], '' === $operation->slot->until ? '' : $name($operation->slot->untils()[0])),
             new Needs($needs->tools, $this->supplies($needs->consumables), $this->supplies($needs->parts), $needs->tray, $puts),
-            new Asking($asking->asks, $asking->sum, $asking->routine, $this->followUp($asking->followUp, $number)),
+            new Asking(
+                $asking->asks, $asking->sum, $asking->routine, $this->followUp($asking->followUp, $number), shot: $asking->shot,
+            ),
             [...$operation->tags, self::TAG.$this->event],
         ));
     }

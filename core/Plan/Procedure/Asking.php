@@ -7,7 +7,7 @@ namespace NimbleKnuckle\Core\Plan\Procedure;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 
-/** What a step wants to know: fields to measure, a sum to work out, a routine that fills, a check for later. */
+/** What a step wants to know: fields to measure, a sum to work out, a routine that fills, a check for later, a picture. */
 final readonly class Asking
 {
     /**
@@ -20,6 +20,7 @@ final readonly class Asking
         public string $routine = '',
         public FollowUp $followUp = new FollowUp('', '', '', '', 0, 0),
         public array $each = [],
+        public ?Shot $shot = null,
     ) {
     }
 
@@ -45,7 +46,7 @@ final readonly class Asking
             }
         }
 
-        return new self([...array_merge(...$rows), ...$once], $this->sum, $this->routine, $this->followUp);
+        return new self([...array_merge(...$rows), ...$once], $this->sum, $this->routine, $this->followUp, shot: $this->shot);
     }
 
     /** What either wants to know; of one field the first asks, and it guards what either wants guarded. */
@@ -58,7 +59,7 @@ final readonly class Asking
 
         return new self(
             array_values($asks), '' === $this->sum ? $other->sum : $this->sum, '' === $this->routine ? $other->routine : $this->routine,
-            $this->followUp->isNone() ? $other->followUp : $this->followUp,
+            $this->followUp->isNone() ? $other->followUp : $this->followUp, shot: self::harder($this->shot, $other->shot),
         );
     }
 
@@ -72,8 +73,14 @@ final readonly class Asking
         return new self(
             $node->each('asks', Ask::read(...)), $node->string('sum', ''), self::routineOf($node),
             $node->has('follow_up') ? FollowUp::read($node->node('follow_up')) : FollowUp::none(),
-            $each,
+            $each, $node->has('photo') ? $node->enum('photo', Shot::class) : null,
         );
+    }
+
+    /** A proof is wanted where either wants one. */
+    private static function harder(?Shot $one, ?Shot $other): ?Shot
+    {
+        return Shot::Proof === $other ? $other : $one ?? $other;
     }
 
     private static function routineOf(Node $node): string

@@ -115,6 +115,7 @@ final readonly class Step
             'move' => '' === $load->way ? null : ['mm' => $load->mm, 'way' => $load->way],
             'cure' => 0.0 === $slot->cure ? null : $slot->cure, 'sealant' => $slot->sealant?->value,
             'tags' => $this->tags, 'after' => $slot->after, 'routine' => $asking->routine,
+            'photo' => $asking->shot?->value,
             'puts' => array_map(static fn (PutIn $put): array => $put->toArray(), $needs->puts),
         ];
 

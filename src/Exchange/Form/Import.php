@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Exchange\Form;
 
+use NimbleKnuckle\App\Exchange\FitArchive;
+use NimbleKnuckle\Core\Document\InvalidDocument;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 
 /** What stands in the form that takes a fit in: a file, or what stands in one. */
@@ -12,8 +14,18 @@ final class Import
     public ?UploadedFile $file = null;
     public string $json = '';
 
-    public function text(): string
+    /**
+     * The document; of a ZIP, once its pictures are where pictures lie.
+     *
+     * @throws InvalidDocument
+     */
+    public function text(FitArchive $archive): string
     {
-        return null !== $this->file && $this->file->isValid() ? $this->file->getContent() : $this->json;
+        if (null === $this->file || !$this->file->isValid()) {
+            return $this->json;
+        }
+        $start = (string) file_get_contents($this->file->getPathname(), length: 4);
+
+        return FitArchive::isZip($start) ? $archive->unpack($this->file->getPathname()) : $this->file->getContent();
     }
 }

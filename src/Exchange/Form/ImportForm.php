@@ -22,13 +22,14 @@ use Symfony\Component\Validator\Context\ExecutionContextInterface;
 final class ImportForm extends AbstractType
 {
     private const MOST_BYTES = 8_000_000;
+    private const MOST_ZIP = 58_000_000;
     private const TOO_LARGE = 'That file is too large to be a fit.';
 
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder->add('file', FileType::class, [
-            'label' => 'The file', 'required' => false, 'attr' => ['accept' => 'application/json,.json'],
-            'constraints' => [new File(maxSize: self::MOST_BYTES, maxSizeMessage: self::TOO_LARGE)],
+            'label' => 'The file', 'required' => false, 'attr' => ['accept' => 'application/json,.json,application/zip,.zip'],
+            'constraints' => [new File(maxSize: self::MOST_ZIP, maxSizeMessage: self::TOO_LARGE)],
         ])->add('json', TextareaType::class, [
             'label' => 'Or what stands in it', 'required' => false, 'empty_data' => '', 'trim' => false, 'attr' => ['rows' => 4],
             'constraints' => [new Length(max: self::MOST_BYTES, maxMessage: self::TOO_LARGE, charset: '8bit')],

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Photos;
+
+use NimbleKnuckle\App\Bench\View\Pictured;
+use NimbleKnuckle\App\Bench\View\StepPictures;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Photo\Pictures;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Shot;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+
+/** What the bench shows of pictures at one step. */
+final readonly class BenchPictures
+{
+    public function __construct(private SamplePictures $samples)
+    {
+    }
+
+    public function of(Fit $fit, string $fitId, Step $step): Pictured
+    {
+        $pictures = new Pictures($fit);
+        $wanted = $pictures->wanted($step);
+        $usual = $wanted ?? match ($step->deed) {
+            Deed::Remove, Deed::Undo => Shot::Before,
+            Deed::Refit, Deed::Tighten => Shot::After,
+            default => null,
+        };
+
+        return new Pictured(new StepPictures(
+            PhotoView::all($fit, $fitId, $pictures->of($step)), PhotoView::all($fit, $fitId, $pictures->asItWas($step)), $wanted,
+            $usual->value ?? '', count($fit->state->photos), $this->samples->offered(),
+        ));
+    }
+}
