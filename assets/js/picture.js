@@ -35,8 +35,8 @@ const take = async (file, { shot, text = '', dialog = null }) => {
     dialog?.close();
   } catch {
     const message = 'This is no picture that can be shown, or the tablet has no room for it.';
-    dialog?.showModal?.call(dialog.open ? { showModal() {} } : dialog);
-    wrong(dialog ?? document.getElementById('photo'), message);
+    if (dialog && !dialog.open) dialog.showModal();
+    wrong(dialog, message);
   }
 };
 

@@ -58,7 +58,8 @@ enum EventType: string
         'text' => 'string?',
     ];
     private const MARK = [
-        'photo' => 'string', 'kind' => 'string', 'x' => 'float', 'y' => 'float', 'to_x' => 'float?', 'to_y' => 'float?', 'text' => 'string?',
+        'photo' => 'string', 'kind' => 'string', 'x' => 'float', 'y' => 'float', 'to_x' => 'float?', 'to_y' => 'float?',
+        'text' => 'string?',
     ];
 
     /** @return array<string, string> payload field => string, int or float; a trailing ? marks what may be absent */

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Photo;
 
 /**
- * Measured in a photo, on the plane that known marks lie in: distances, angles and circles, each with its doubt from one pixel in every
- * coordinate of marks and points, by first order. px, mm and degrees.
+ * Measured in a photo, on the plane that known marks lie in: distances, angles, circles and what stands off a line, each with its doubt
+ * from one pixel in every coordinate of marks and points, by first order; in a picture of known size that of a usual lens with it. px, mm
+ * and degrees.
  */
 final readonly class PhotoPlane
 {
@@ -15,22 +16,27 @@ final readonly class PhotoPlane
 
     /** mm of the marks left over, root of the mean square; nothing of four marks. */
     public float $residual;
-    private Homography $plane;
-    /** @var list<array{list<array{float, float}>, list<array{float, float}>}> all points, with one coordinate of a mark moved both ways */
+    public Sight $sight;
+    /**
+     * All points, with one coordinate of a mark moved both ways, or the lens.
+     *
+     * @var list<array{list<array{float, float}>, list<array{float, float}>}>
+     */
     private array $swayed;
 
     /**
      * @param non-empty-list<array{float, float, float, float}> $marks px, px, mm, mm
      * @param list<array{float, float}> $points px
+     * @param ?Lens $lens of a picture whose size is known
      *
      * @throws \DomainException where the marks hold no plane
      */
-    public function __construct(private array $marks, private array $points)
+    public function __construct(private array $marks, private array $points, private ?Lens $lens = null)
     {
-        $this->plane = Homography::of($marks);
+        $this->sight = Sight::of($marks, $lens);
         $left = 0.0;
         foreach ($marks as [$x, $y, $u, $v]) {
-            [$a, $b] = $this->plane->at($x, $y);
+            [$a, $b] = $this->sight->at($x, $y);
             $left += ($a - $u) ** 2 + ($b - $v) ** 2;
         }
         $this->residual = sqrt($left / count($marks));
@@ -40,13 +46,14 @@ final readonly class PhotoPlane
                 $swayed[] = [$this->swayed($i, $axis, self::MOVE), $this->swayed($i, $axis, -self::MOVE)];
             }
         }
+        null === $lens || $swayed[] = [$this->bent(self::MOVE * Lens::USUAL), $this->bent(-self::MOVE * Lens::USUAL)];
         $this->swayed = $swayed;
     }
 
     /** Whether all marks lie on this side of the horizon, as they do where they are named in their order. */
     public function isInOrder(): bool
     {
-        $signs = array_map(fn (array $one): bool => $this->plane->w($one[0], $one[1]) > 0.0, $this->marks);
+        $signs = array_map(fn (array $one): bool => $this->sight->w($one[0], $one[1]) > 0.0, $this->marks);
 
         return 1 === count(array_unique($signs));
     }
@@ -55,7 +62,7 @@ final readonly class PhotoPlane
     public function isDown(): bool
     {
         [$x, $y] = [$this->marks[0][0], $this->marks[0][1]];
-        [$a, $right, $down] = [$this->plane->at($x, $y), $this->plane->at($x + 1, $y), $this->plane->at($x, $y + 1)];
+        [$a, $right, $down] = [$this->sight->at($x, $y), $this->sight->at($x + 1, $y), $this->sight->at($x, $y + 1)];
 
         return ($right[0] - $a[0]) * ($down[1] - $a[1]) - ($right[1] - $a[1]) * ($down[0] - $a[0]) > 0.0;
     }
@@ -65,13 +72,13 @@ final readonly class PhotoPlane
     {
         [$x, $y] = $this->points[$point];
 
-        return $this->plane->w($x, $y) > 0.0 === $this->plane->w($this->marks[0][0], $this->marks[0][1]) > 0.0;
+        return $this->sight->w($x, $y) > 0.0 === $this->sight->w($this->marks[0][0], $this->marks[0][1]) > 0.0;
     }
 
     /** @return list<array{float, float}> each point in mm */
     public function points(): array
     {
-        return array_map(fn (array $one): array => $this->plane->at(...$one), $this->points);
+        return array_map(fn (array $one): array => $this->sight->at(...$one), $this->points);
     }
 
     /** @return array{float, float} mm, and its doubt */
@@ -80,6 +87,16 @@ final readonly class PhotoPlane
         return $this->doubted(
             static fn (array $at): float => hypot($at[$to][0] - $at[$from][0], $at[$to][1] - $at[$from][1]), [$from, $to],
         );
+    }
+
+    /** @return array{float, float} mm from a point to the line through two others, and its doubt */
+    public function offset(int $point, int $from, int $to): array
+    {
+        return $this->doubted(static function (array $at) use ($point, $from, $to): float {
+            [$dx, $dy] = [$at[$to][0] - $at[$from][0], $at[$to][1] - $at[$from][1]];
+
+            return abs($dx * ($at[$point][1] - $at[$from][1]) - $dy * ($at[$point][0] - $at[$from][0])) / max(1e-12, hypot($dx, $dy));
+        }, [$point, $from, $to]);
     }
 
     /** @return array{float, float} degrees at the middle one, and its doubt */
@@ -146,9 +163,21 @@ final readonly class PhotoPlane
         $marks = $this->marks;
         [$x, $y, $u, $v] = $marks[$mark];
         $marks[$mark] = 0 === $axis ? [$x + $by, $y, $u, $v] : [$x, $y + $by, $u, $v];
-        $plane = Homography::of(array_values($marks));
+        $sight = Sight::of(array_values($marks), $this->lens);
 
-        return array_map(static fn (array $one): array => $plane->at(...$one), $this->points);
+        return array_map(static fn (array $one): array => $sight->at(...$one), $this->points);
+    }
+
+    /**
+     * All points, where the usual lens were a little another.
+     *
+     * @return list<array{float, float}>
+     */
+    private function bent(float $by): array
+    {
+        $sight = Sight::of($this->marks, $this->lens, $by);
+
+        return array_map(static fn (array $one): array => $sight->at(...$one), $this->points);
     }
 
     /**
@@ -162,7 +191,7 @@ final readonly class PhotoPlane
     {
         $read = $this->points[$point];
         $read[$axis] += $by;
-        $at[$point] = $this->plane->at(...$read);
+        $at[$point] = $this->sight->at(...$read);
 
         return array_values($at);
     }

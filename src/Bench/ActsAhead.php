@@ -25,6 +25,12 @@ final readonly class ActsAhead
     {
     }
 
+    /** The act in turn. */
+    public function now(Fit $fit, Step $step): Act
+    {
+        return $this->next->for($fit, $step);
+    }
+
     /** @return list<array<string, mixed>> the act in turn first; each with a key of its own for all that follows from it */
     public function of(Fit $fit, Step $step): array
     {

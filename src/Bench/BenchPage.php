@@ -62,7 +62,6 @@ final readonly class BenchPage
 
     public function __construct(
         private KitReader $kit,
-        private NextAct $next,
         private ActsAhead $ahead,
         private BenchDevices $devices,
         private FluidBook $fluids,
@@ -75,7 +74,7 @@ final readonly class BenchPage
 
     public function view(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand): BenchView
     {
-        $act = $this->next->for($fit, $step);
+        $act = $this->ahead->now($fit, $step);
         $circuit = $fit->vehicle->circuits[$step->target->circuit] ?? null;
         $joint = $fit->vehicle->joints[$step->target->joint] ?? null;
 

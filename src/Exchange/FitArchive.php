@@ -71,7 +71,9 @@ final readonly class FitArchive
             $isPhoto || self::DOCUMENT === $name || throw InvalidDocument::at(
                 '', sprintf('“%s” does not belong into the ZIP of a fit.', mb_scrub(mb_strcut($name, 0, 60))),
             );
-            $size <= ($isPhoto ? self::MOST_ONE : self::MOST_DOCUMENT) || throw InvalidDocument::at('', sprintf('“%s” is too large.', $name));
+            $size <= ($isPhoto ? self::MOST_ONE : self::MOST_DOCUMENT) || throw InvalidDocument::at(
+                '', sprintf('“%s” is too large.', $name),
+            );
             $isPhoto && $photos[$i] = $found[1];
         }
         $document = $zip->getFromName(self::DOCUMENT);

@@ -7,6 +7,8 @@ namespace NimbleKnuckle\App\Exchange;
 use NimbleKnuckle\App\Costs\CostBook;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Jobs\JobBook;
+use NimbleKnuckle\App\Photos\PhotoView;
+use NimbleKnuckle\App\Photos\PrintedPhotos;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Told\JointTold;
@@ -17,8 +19,19 @@ use NimbleKnuckle\Core\Cost\PartUsed;
 /** What the customer is told: what was done and why, what was measured and found, what is due. No jargon, no ids. */
 final readonly class PaperTrail
 {
-    public function __construct(private JobBook $jobs, private CostBook $costs, private ProcedureShelf $shelf)
+    public function __construct(
+        private JobBook $jobs, private CostBook $costs, private ProcedureShelf $shelf, private PrintedPhotos $photos,
+    ) {
+    }
+
+    /**
+     * Of a record all, of a hand-over what says what it is.
+     *
+     * @return list<array{photo: PhotoView, jpeg: string, marks: string, high: int}>
+     */
+    public function pictures(Fit $fit, string $fitId, string $kind): array
     {
+        return in_array($kind, ['record', 'hand-over'], true) ? $this->photos->of($fit, $fitId, 'hand-over' === $kind) : [];
     }
 
     /** @return array<string, mixed> */

@@ -11,7 +11,6 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Logbook\DueBook;
 use NimbleKnuckle\App\Photos\PhotoView;
-use NimbleKnuckle\App\Photos\PrintedPhotos;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Told\Told;
@@ -30,7 +29,7 @@ final class PrintController extends AbstractController
     public function __construct(
         private readonly FitBook $fits, private readonly Recorder $recorder, private readonly DueBook $dues,
         private readonly ClockInterface $clock, private readonly StepSum $sums, private readonly KitReader $kit,
-        private readonly PaperTrail $paper, private readonly Paper $pdf, private readonly PrintedPhotos $photos,
+        private readonly PaperTrail $paper, private readonly Paper $pdf,
     ) {
     }
 
@@ -44,7 +43,7 @@ final class PrintController extends AbstractController
 
         return $this->pdf->of(
             $this->renderView(sprintf('exchange/print_%s.html.twig', strtr($kind, '-', '_')), $this->view($record, $fit, $kind) + [
-                'printed' => in_array($kind, ['record', 'hand-over'], true) ? $this->photos->of($fit, $id, 'hand-over' === $kind) : [],
+                'printed' => $this->paper->pictures($fit, $id, $kind),
             ]),
             $kind.'-'.$record->vehicle->id,
         );

@@ -12,37 +12,30 @@ use NimbleKnuckle\Core\Plan\Procedure\Shot;
 /** A picture as it is shown: what it is of, who took it, what is drawn on it. */
 final readonly class PhotoView
 {
+    public string $id;
+    public string $step;
+    public string $by;
+    public \DateTimeImmutable $at;
+    public int $width;
+    public int $height;
+    public float $unit;
+
     /** @param list<MarkDrawing> $marks */
-    private function __construct(
-        public string $id,
-        public string $fit,
-        public string $step,
-        public string $title,
-        public string $shot,
-        public string $text,
-        public string $by,
-        public \DateTimeImmutable $at,
-        public int $width,
-        public int $height,
-        public float $unit,
-        public array $marks,
-        public string $hash,
-    ) {
+    private function __construct(private FitEvent $event, public string $fit, public string $title, public array $marks)
+    {
+        [$this->id, $this->step, $this->by, $this->at] = [$event->id, $event->string('step'), $event->said(), $event->at];
+        [$this->width, $this->height] = [$event->int('width'), $event->int('height')];
+        $this->unit = MarkDrawing::unit($this->width, $this->height);
     }
 
     public static function of(Fit $fit, string $fitId, FitEvent $photo): self
     {
-        [$width, $height] = [$photo->int('width'), $photo->int('height')];
-
         return new self(
-            $photo->id, $fitId, $photo->string('step'), $fit->sheet->step($photo->string('step'))->words->title ?? '',
-            Shot::tryFrom($photo->string('shot'))?->label() ?? '', $photo->string('text'), $photo->said(), $photo->at,
-            $width, $height, MarkDrawing::unit($width, $height),
+            $photo, $fitId, $fit->sheet->step($photo->string('step'))->words->title ?? '',
             array_map(
-                static fn (FitEvent $mark): MarkDrawing => MarkDrawing::of($mark, $width, $height),
+                static fn (FitEvent $mark): MarkDrawing => MarkDrawing::of($mark, $photo->int('width'), $photo->int('height')),
                 $fit->state->photoMarks[$photo->id] ?? [],
             ),
-            $photo->string('hash'),
         );
     }
 
@@ -59,8 +52,9 @@ final readonly class PhotoView
     /** What it shows, in a few words. */
     public function caption(): string
     {
-        $shot = '' === $this->shot ? '' : ucfirst($this->shot).': ';
+        $shot = Shot::tryFrom($this->event->string('shot'));
+        $text = $this->event->string('text');
 
-        return $shot.('' === $this->text ? $this->title : $this->text);
+        return (null === $shot ? '' : ucfirst($shot->label()).': ').('' === $text ? $this->title : $text);
     }
 }

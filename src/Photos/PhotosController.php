@@ -93,7 +93,8 @@ final class PhotosController extends AbstractController
         $taken = $fit->state->photos[$photo] ?? throw $this->createNotFoundException('There is no such picture here.');
 
         return $this->render('photos/one.html.twig', [
-            'record' => $record, 'fit' => $fit, 'photo' => PhotoView::of($fit, $id, $taken), 'isHere' => $this->files->has($taken->string('hash')),
+            'record' => $record, 'fit' => $fit, 'photo' => PhotoView::of($fit, $id, $taken),
+            'isHere' => $this->files->has($taken->string('hash')),
             'isOpen' => null === $fit->state->signed && null === $fit->state->stopped,
         ]);
     }
@@ -105,7 +106,7 @@ final class PhotosController extends AbstractController
         $record = $this->fits->get($id);
         $fit = $this->recorder->load($record);
         $wanted = $request->query->all('side');
-        $side = array_filter($fit->state->photos, static fn (string $photo): bool => in_array($photo, $wanted, true), \ARRAY_FILTER_USE_KEY);
+        $side = array_intersect_key($fit->state->photos, array_fill_keys(array_filter($wanted, is_string(...)), true));
         $bySteps = [];
         foreach ($fit->sheet->steps as $step) {
             $of = array_values(array_filter($fit->state->photos, static fn (FitEvent $one): bool => $one->string('step') === $step->id));

@@ -27,7 +27,7 @@ final class DoorsTest extends AppTestCase
                 '{id}' => [
                     'vehicles' => 'veldra-tarn-20t', 'procedures' => 'starter', 'causes' => 'slow-start',
                 ][explode('/', $route->getPath())[1]] ?? '01ARZ3NDEKTSV4RRFFQ69G5FAV',
-                '{step}' => 'x', '{interval}' => '01K00000000000000000000001',
+                '{step}' => 'x', '{photo}' => '01ARZ3NDEKTSV4RRFFQ69G5FAV', '{interval}' => '01K00000000000000000000001',
                 '{kind}' => [
                     'print' => 'sheet', 'drive_file' => 'svg', 'judge' => 'leak', 'judged' => 'leak', 'judge_call' => 'leak',
                 ][$name] ?? 'csv', '{mishap}' => 'snapped-bolt',

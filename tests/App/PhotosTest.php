@@ -187,7 +187,8 @@ final class PhotosTest extends AppTestCase
     public function testAFitGoesOutWithItsPicturesAndComesInWithThem(): void
     {
         $photo = $this->take(self::jpeg(), ['step' => self::STEP, 'shot' => 'before']);
-        $this->send($this->fit, ['type' => 'photo-marked', 'photo' => $photo, 'kind' => 'arrow', 'x' => 0.1, 'y' => 0.1, 'to_x' => 0.5, 'to_y' => 0.5]);
+        $arrow = ['kind' => 'arrow', 'x' => 0.1, 'y' => 0.1, 'to_x' => 0.5, 'to_y' => 0.5];
+        $this->send($this->fit, ['type' => 'photo-marked', 'photo' => $photo] + $arrow);
         $record = $this->service(FitBook::class)->get($this->fit);
         $archive = $this->service(FitArchive::class);
         $zip = $archive->write($record);

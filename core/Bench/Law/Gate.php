@@ -111,8 +111,8 @@ final class Gate
     private static function rulesWithin(): array
     {
         return [
-            new Within\CautionsRead(), new Within\ReadingsTaken(), new Within\CurveSound(), new Within\StackInBand(), new Within\PictureTaken(),
-            new Within\RoutineDone(),
+            new Within\CautionsRead(), new Within\ReadingsTaken(), new Within\CurveSound(), new Within\StackInBand(),
+            new Within\RoutineDone(), new Within\PictureTaken(),
             new Within\HoldsStood(),
             new Within\PiecesAddUp(), new Within\PutInCounted(), new Within\ToolsCounted(), new Within\FastenersFinal(),
             new Within\PassesInOrder(),

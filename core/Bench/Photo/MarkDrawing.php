@@ -9,19 +9,26 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 /** What is drawn on a picture, in pixels of the picture: lines as thick as the picture is large, so that it looks alike at any size. */
 final readonly class MarkDrawing
 {
-    /** @param list<array{float, float}> $head the point of an arrow and its two barbs */
-    private function __construct(
-        public string $id,
-        public MarkKind $kind,
-        public float $x,
-        public float $y,
-        public float $toX,
-        public float $toY,
-        public float $radius,
-        public array $head,
-        public string $text,
-        public string $by,
-    ) {
+    public string $id;
+    public string $text;
+    public string $by;
+    public float $x;
+    public float $y;
+    public float $toX;
+    public float $toY;
+    public float $radius;
+    /** @var list<array{float, float}> the point of an arrow and its two barbs */
+    public array $head;
+
+    private function __construct(FitEvent $mark, public MarkKind $kind, float $width, float $height, float $unit)
+    {
+        [$this->id, $this->text, $this->by] = [$mark->id, $mark->string('text'), $mark->by];
+        [$this->x, $this->y] = [round($mark->float('x') * $width, 1), round($mark->float('y') * $height, 1)];
+        [$this->toX, $this->toY] = [round($mark->float('to_x') * $width, 1), round($mark->float('to_y') * $height, 1)];
+        $this->radius = round($length = hypot($this->toX - $this->x, $this->toY - $this->y), 1);
+        $this->head = MarkKind::Arrow === $kind && $length > 0.0
+            ? self::head([$this->toX, $this->toY], ($this->toX - $this->x) / $length, ($this->toY - $this->y) / $length, 5.5 * $unit)
+            : [];
     }
 
     /** Thickness of a line on a picture of this size, in its pixels. */
@@ -32,18 +39,7 @@ final readonly class MarkDrawing
 
     public static function of(FitEvent $mark, int $width, int $height): self
     {
-        [$x, $y] = [$mark->float('x') * $width, $mark->float('y') * $height];
-        [$toX, $toY] = [$mark->float('to_x') * $width, $mark->float('to_y') * $height];
-        $length = hypot($toX - $x, $toY - $y);
-        $kind = MarkKind::from($mark->string('kind'));
-
-        return new self(
-            $mark->id, $kind, round($x, 1), round($y, 1), round($toX, 1), round($toY, 1), round($length, 1),
-            MarkKind::Arrow === $kind && $length > 0.0
-                ? self::head([$toX, $toY], ($toX - $x) / $length, ($toY - $y) / $length, 5.5 * self::unit($width, $height))
-                : [],
-            $mark->string('text'), $mark->by,
-        );
+        return new self($mark, MarkKind::from($mark->string('kind')), $width, $height, self::unit($width, $height));
     }
 
     /**

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Photo\Door;
 
 use NimbleKnuckle\Core\Photo\CircleFit;
+use NimbleKnuckle\Core\Photo\Lens;
 use NimbleKnuckle\Core\Photo\PhotoPlane;
 use NimbleKnuckle\Core\Photo\PlaneDrawing;
+use NimbleKnuckle\Core\Photo\Sight;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
@@ -22,12 +24,18 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Core\Sum\Working;
 
-/** The door of measuring from a photo: pixels and known marks in; mm and degrees, each with its doubt, out. */
+/**
+ * The door of measuring from a photo: pixels and known marks in; mm and degrees, each with its doubt, out.
+ *
+ * @phpstan-import-type Asked from Measures
+ */
 final readonly class PhotoPlaneSum implements Sum
 {
     private const MOST_MARKS = 24;
     private const MOST_POINTS = 200;
     private const LEFT_OVER = 0.01;
+    /** Of a reading, for a camera held 8° from square: 1 − cos 8°. */
+    private const TILTED = 0.01;
 
     public function name(): string
     {
@@ -48,11 +56,13 @@ final readonly class PhotoPlaneSum implements Sum
     {
         return [
             Field::list('marks', 'Known marks', '300 200 0 0; 1032 216 100 0; 1006 690 100 70; 322 682 0 70',
-                'Across and down in the photo, px; then where it truly is, mm. Four or more, not three in a line.'),
+                'Across and down in the photo, px; then where it truly is, mm. Four or more, no three in a line.'),
             Field::list('points', 'Points to measure', '424 330; 716 560; 726 340', 'Across and down in the photo, px.'),
             Field::list(
-                'measure', 'What to measure', '1-2; 1-3-2', '1-2 a distance, 1-3-2 the angle at 3, circle 1 2 3 4 through edge points.',
+                'measure', 'What to measure', '1-2; 1-3-2', '1-2 a distance, 1-3-2 the angle at 3, circle 1 2 3 4 by its edge, 3 off 1-2 how far off that line.',
             ),
+            Field::text('picture', 'The picture, px', '1600 × 1200', 'Its size: then the lens is told from five marks on.')->optional(),
+            Field::flag('square_on', 'The camera stood square on', 'Then two marks, a known distance, are enough.'),
             Field::quantity('distance', 'Camera to the plane', Kind::Length, '500 mm')->optional(),
             Field::text('off', 'The thing lies nearer by', '5 mm', 'Farther: with a minus.')->optional(),
         ];
@@ -68,7 +78,7 @@ final readonly class PhotoPlaneSum implements Sum
 
     public function headline(SumResult $r): Headline
     {
-        foreach (['distances' => 'mm', 'circles' => 'mm', 'angles' => '°'] as $name => $unit) {
+        foreach (['distances' => 'mm', 'circles' => 'mm', 'offsets' => 'mm', 'angles' => '°'] as $name => $unit) {
             if ($r->has($name)) {
                 return new Headline(
                     'circles' === $name ? 'Across' : 'Measured', [Headline::figure((float) $r->entries($name)[0], $unit)],
@@ -85,6 +95,9 @@ final readonly class PhotoPlaneSum implements Sum
         $asked = self::asked($in, count(self::points($in)));
         $plane = self::plane($in);
         $lines = array_map(static fn (array $one): array => [$one[0], $one[1]], $asked['pairs']);
+        foreach ($asked['offsets'] as [, $from, $to]) {
+            $lines[] = [$from, $to];
+        }
         foreach ($asked['triples'] as [$from, $at, $to]) {
             array_push($lines, [$from, $at], [$at, $to]);
         }
@@ -106,7 +119,11 @@ final readonly class PhotoPlaneSum implements Sum
             'distances' => array_map(static fn (array $one): array => $plane->distance($one[0], $one[1]), $asked['pairs']),
             'angles' => array_map(static fn (array $one): array => $plane->angle($one[0], $one[1], $one[2]), $asked['triples']),
             'circles' => array_map(static fn (array $one): array => self::circle($plane, $one), $asked['circles']),
+            'offsets' => array_map(static fn (array $one): array => $plane->offset(...$one), $asked['offsets']),
         ];
+        foreach (2 === count(self::marks($in)) ? ['distances', 'circles', 'offsets'] : [] as $name) {
+            $measured[$name] = array_map(self::tilted(...), $measured[$name]);
+        }
         foreach ($measured as $name => $each) {
             $unit = 'angles' === $name ? Unit::Degree->value : Unit::Millimetre->value;
             if ([] !== $each) {
@@ -116,17 +133,59 @@ final readonly class PhotoPlaneSum implements Sum
         }
         $off = self::off($in);
         null === $off || $values['off_plane'] = Value::of($off, Unit::Percent->value);
-        $doubts = array_column(array_merge(...array_values($measured)), 1);
+        $lens = $plane->sight->lens;
+        null === $lens || count(self::marks($in)) < Sight::LENS_FROM || $values['lens'] = Value::of(100 * $lens->k, Unit::Percent->value);
 
-        return new SumResult($this->name(), $in->raw, $values, self::judged($plane, $off, count(self::marks($in)), self::span($in)), [
+        return new SumResult(
+            $this->name(), $in->raw, $values, self::judged($plane, $off, count(self::marks($in)), self::span($in)),
+            self::worked($plane, count(self::marks($in)), array_column(array_merge(...array_values($measured)), 1)),
+        );
+    }
+
+    /**
+     * @param list<float> $doubts
+     *
+     * @return list<Working>
+     */
+    private static function worked(PhotoPlane $plane, int $marks, array $doubts): array
+    {
+        $lens = $plane->sight->lens;
+        $said = match (true) {
+            null === $lens => [],
+            $marks < Sight::LENS_FROM => [new Working(
+                'The lens', 'x = c + (1 + k ρ²)(x′ − c)', sprintf('%d marks do not tell it', $marks),
+                sprintf('give or take %s %% in the corner, in the doubt', Show::n(100 * Lens::USUAL, 2)),
+                'one radial term, a working value',
+            )],
+            default => [new Working(
+                'The lens', 'x = c + (1 + k ρ²)(x′ − c)', sprintf('%d marks, held towards none', $marks),
+                sprintf('k = %s %% in the corner', Show::n(100 * $lens->k, 2)), 'one radial term, least squares',
+            )],
+        };
+
+        return [
             new Working(
-                'Onto the plane', 'normalised direct linear transformation', sprintf('%d marks', count(self::marks($in))),
+                'Onto the plane', 2 === $marks ? 'turned and scaled' : 'normalised direct linear transformation',
+                sprintf('%d marks', $marks),
                 sprintf('%s mm left over', Show::n($plane->residual, 2)), 'Hartley and Zisserman, 4.4',
             ),
+            ...$said,
             new Working('Doubt', '√Σ(∂/∂c)²', 'one pixel in each coordinate of marks and points', sprintf(
                 'from %s to %s', Show::n(min([\INF, ...$doubts]), 2), Show::n(max([0.0, ...$doubts]), 2),
             ), 'first order'),
-        ]);
+        ];
+    }
+
+    /**
+     * One distance is known and the camera stood square on: as near as a hand holds it.
+     *
+     * @param array{float, float} $one
+     *
+     * @return array{float, float}
+     */
+    private static function tilted(array $one): array
+    {
+        return [$one[0], hypot($one[1], self::TILTED * $one[0])];
     }
 
     /** @return non-empty-list<Check> */
@@ -144,6 +203,11 @@ final readonly class PhotoPlaneSum implements Sum
                 'Off the plane of the marks it reads %s %% too %s: bring the card level with it, or stand farther off.',
                 Show::n(abs($off), 2), $off > 0.0 ? 'long' : 'short',
             ));
+        }
+        if (2 === $marks) {
+            $checks[] = Check::watch(
+                'square-on', 'One distance alone: it holds where the camera stood square on it. Held 8° off it is 1 % wrong, 15° off 3 %.',
+            );
         }
         $checks[] = Check::ok('estimate', 'Holds in the plane of the marks alone. Read off a photo it is an estimate, no specification.');
 
@@ -188,7 +252,7 @@ final readonly class PhotoPlaneSum implements Sum
     {
         [$points, $marks] = [self::points($in), self::marks($in)];
         try {
-            $plane = new PhotoPlane($marks, $points);
+            $plane = new PhotoPlane($marks, $points, self::lens($in));
         } catch (\DomainException) {
             throw InvalidInput::in('marks', 'These marks hold no plane: four that lie apart, no three of them in a line.');
         }
@@ -200,12 +264,28 @@ final readonly class PhotoPlaneSum implements Sum
         return $plane;
     }
 
+    private static function lens(Inputs $in): ?Lens
+    {
+        if (!$in->has('picture')) {
+            return null;
+        }
+        preg_match_all('~\d+(?:\.\d+)?~', (string) $in->written('picture'), $found);
+        $size = array_map(floatval(...), $found[0]);
+        2 === count($size) && min($size) >= 16.0 && max($size) <= 30_000.0 || throw InvalidInput::in(
+            'picture', 'Its width and height in px, as in 1600 × 1200.',
+        );
+
+        return new Lens($size);
+    }
+
     /** @return non-empty-list<array{float, float, float, float}> */
     private static function marks(Inputs $in): array
     {
         $rows = $in->rows('marks', 4, 4);
-        count($rows) >= 4 && count($rows) <= self::MOST_MARKS
-            || throw InvalidInput::in('marks', sprintf('Four marks or more, %d at most.', self::MOST_MARKS));
+        $isSquare = $in->flag('square_on');
+        count($rows) >= 4 && count($rows) <= self::MOST_MARKS || 2 === count($rows) && $isSquare || throw InvalidInput::in(
+            'marks', sprintf('Four marks or more, %d at most; or two, where the camera stood square on.', self::MOST_MARKS),
+        );
 
         return array_map(static fn (array $row): array => [$row[0], $row[1] ?? 0.0, $row[2] ?? 0.0, $row[3] ?? 0.0], $rows);
     }
@@ -228,7 +308,7 @@ final readonly class PhotoPlaneSum implements Sum
         return hypot(max($x) - min($x), max($y) - min($y));
     }
 
-    /** @return array{pairs: list<array{int, int}>, triples: list<array{int, int, int}>, circles: list<list<int>>} points, from nothing */
+    /** @return Asked points, from nothing */
     private static function asked(Inputs $in, int $points): array
     {
         return Measures::read($in, 'measure', $points);

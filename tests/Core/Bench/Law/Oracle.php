@@ -37,8 +37,25 @@ final class Oracle
     {
         return [
             ...$this->counts(), ...$this->circuits(), ...$this->joints(), ...$this->weights(), ...$this->holds(),
-            ...$this->inside(), ...$this->safety(),
+            ...$this->inside(), ...$this->safety(), ...$this->proofs(),
         ];
+    }
+
+    /** @return list<string> steps that ask for a proof, were closed without a reason, and have none */
+    private function proofs(): array
+    {
+        $wrong = [];
+        foreach ($this->sheet->steps as $step) {
+            $taken = array_filter($this->log, static fn (FitEvent $e): bool => EventType::PhotoTaken === $e->type
+                && $e->string('step') === $step->id && 'proof' === $e->string('shot'));
+            $closed = array_filter($this->log, static fn (FitEvent $e): bool => EventType::StepDone === $e->type
+                && $e->string('step') === $step->id && !$e->hasReason());
+            if ('proof' === $step->asking->shot?->value && [] !== $closed && [] === $taken && $this->isClosed($step->id)) {
+                $wrong[] = $step->id.': no proof';
+            }
+        }
+
+        return $wrong;
     }
 
     /** @return list<string> */

@@ -11,6 +11,7 @@ use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Flow;
+use NimbleKnuckle\Core\Plan\Procedure\Shot;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /** An honest pair of hands: says what it does next at a fit as it stands, with the seconds it takes. It gives no reasons. */
@@ -50,7 +51,22 @@ final class Worker
             ?? $this->count($fit, $step)
             ?? $this->putIn($fit, $step)
             ?? $this->bolt($fit, $step) ?? $this->stage($fit, $step) ?? $this->read($fit, $step) ?? $this->tool($fit, $step)
+            ?? $this->picture($fit, $step)
             ?? [EventType::StepDone, ['step' => $step->id], Deed::Wait === $step->deed ? 60 * $step->slot->minutes->likely + 1 : 20.0];
+    }
+
+    /** @return array{EventType, array<string, string|int|float>, float}|null */
+    private function picture(Fit $fit, Step $step): ?array
+    {
+        foreach ($fit->state->photos as $photo) {
+            if ($photo->string('step') === $step->id) {
+                return null;
+            }
+        }
+
+        return Shot::Proof !== $step->asking->shot ? null : [EventType::PhotoTaken, [
+            'step' => $step->id, 'hash' => hash('sha256', $step->id), 'width' => 1600, 'height' => 1200, 'shot' => 'proof',
+        ], 25.0];
     }
 
     /** @return array{EventType, array<string, string|int|float>, float}|null */

@@ -175,7 +175,8 @@ final class PicturesTest extends TestCase
 
     public function testAnArrowPointsWhereItWasDragged(): void
     {
-        $mark = $this->event(EventType::PhotoMarked, ['kind' => 'arrow', 'x' => 0.1, 'y' => 0.5, 'to_x' => 0.6, 'to_y' => 0.5] + self::ring('x'));
+        $arrow = ['kind' => 'arrow', 'x' => 0.1, 'y' => 0.5, 'to_x' => 0.6, 'to_y' => 0.5];
+        $mark = $this->event(EventType::PhotoMarked, $arrow + self::ring('x'));
         $drawn = MarkDrawing::of($mark, 1000, 400);
         self::assertSame([100.0, 200.0, 600.0, 200.0, 500.0], [$drawn->x, $drawn->y, $drawn->toX, $drawn->toY, $drawn->radius]);
         self::assertSame([600.0, 200.0], $drawn->head[0]);
