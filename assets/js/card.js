@@ -153,7 +153,7 @@ const middle = (light, width, height, nut) => {
   return grain > 0.2 ? null : [sx / sum + 0.5, sy / sum + 0.5];
 };
 
-/** What looks like a nut: [{x, y, odd}], the plainest first. */
+/** What looks like a nut: [{x, y, size}], the largest first: letters have holes too, and are smaller. */
 export const nuts = (image) => {
   const { width, height } = image;
   const light = grey(image);
@@ -177,9 +177,9 @@ export const nuts = (image) => {
     const flat = Math.min(shape.xx, shape.yy) / Math.max(shape.xx, shape.yy);
     if (share < 0.07 || share > 0.34 || off > 0.11 || shape.full < 0.9 || shape.full > 1.1 || flat < 0.06) continue;
     const at = middle(light, width, height, { x: shape.x, y: shape.y, moments: shape });
-    if (at) found.push({ x: at[0], y: at[1], size, odd: off / 0.05 + Math.abs(shape.full - 0.99) / 0.05 + Math.abs(share - 0.17) / 0.08 });
+    if (at) found.push({ x: at[0], y: at[1], size });
   }
-  return found.sort((a, b) => a.odd - b.odd);
+  return found.sort((a, b) => b.size - a.size);
 };
 
 /** Eight unknowns from four points: from the first pair of coordinates to the second. */

@@ -137,6 +137,7 @@ const send = async (marks) => {
   const kept = new Set(answer.kept);
   store(load().filter((mark) => !kept.has(mark.id)));
   refusedHere.delete(marks[0].batch);
+  document.dispatchEvent(new CustomEvent('nk:kept', { detail: answer.kept }));
   if (here && waiting().filter(mine).length === 0) show(answer);
   tools.say('Kept.');
   return undefined;

@@ -1,85 +1,148 @@
-// Measuring in a photo: the corners of a rectangle whose size is known, then the points to measure, each set under a loupe and nudged
-// by finger or arrow key. They fill the form of the sum; the picture stays on the device and is sent nowhere.
+// Measuring in a picture: by the target card, which is found by itself, by the corners of a known rectangle, or by one known distance;
+// then the points to measure, each set under a loupe and nudged by finger or arrow key. On the page of the sum the picture stays on the
+// device. On the page of a picture of a fit the reading goes into the step, with the picture as its proof.
+import { findCard, MARKS } from './card.js';
+import { mark } from './outbox.js';
+
 const MOST_PX = 2400;
 const NEAR = 26;
 const ZOOM = 4;
 const CORNERS = ['top left', 'top right', 'bottom right', 'bottom left'];
-const TAKES = { distance: 2, angle: 3, circle: Infinity };
+const TAKES = { distance: 2, angle: 3, circle: Infinity, offset: 3 };
+const KNOWN = { card: 8, rectangle: 4, length: 2 };
+const RED = '#d8331f';
+const YELLOW = '#f2c00f';
+const PALE = '#fdf9ee';
 
 /** What each way of measuring makes of the points, as the sum reads it. */
-export const asked = (way, count) => {
+export const asked = (way, count, begins = [0]) => {
   const numbers = Array.from({ length: count }, (_, i) => i + 1);
-  if (way === 'circle') return count >= 3 ? `circle ${numbers.join(' ')}` : '';
+  if (way === 'circle') {
+    const rings = begins.map((from, i) => numbers.slice(from, begins[i + 1] ?? count)).filter((ring) => ring.length >= 3);
+    return rings.map((ring) => `circle ${ring.join(' ')}`).join('; ');
+  }
   const size = TAKES[way];
   const whole = [];
-  for (let i = 0; i + size <= count; i += size) whole.push(numbers.slice(i, i + size).join('-'));
+  for (let i = 0; i + size <= count; i += size) {
+    const part = numbers.slice(i, i + size);
+    whole.push(way === 'offset' ? `${part[2]} off ${part[0]}-${part[1]}` : part.join('-'));
+  }
   return whole.join('; ');
 };
 
-/** The marks of a rectangle, as the sum reads them: px, px, mm, mm. */
-export const marks = (corners, wide, high) => corners.map(([x, y], i) => [
-  x.toFixed(1), y.toFixed(1), i === 1 || i === 2 ? wide : 0, i >= 2 ? high : 0,
+/** Where the marks truly lie, mm. */
+export const truth = (known, wide, high) => ({
+  card: MARKS, rectangle: [[0, 0], [wide, 0], [wide, high], [0, high]], length: [[0, 0], [wide, 0]],
+}[known]);
+
+/** The marks, as the sum reads them: px, px, mm, mm. */
+export const marks = (corners, wide, high, known = 'rectangle') => corners.map(([x, y], i) => [
+  x.toFixed(2), y.toFixed(2), ...truth(known, wide, high)[i],
 ].join(' ')).join('; ');
+
+/** As many digits as the doubt leaves. */
+export const rounded = (value, doubt) => value.toFixed(doubt < 0.05 ? 2 : (doubt < 0.5 ? 1 : 0));
+
+/** The doubt in the digits of its figure, never said smaller than it is. */
+const give = (one) => {
+  const digits = one.doubt < 0.05 ? 2 : (one.doubt < 0.5 ? 1 : 0);
+  return (Math.ceil(one.doubt * 10 ** digits - 1e-9) / 10 ** digits).toFixed(digits);
+};
 
 const start = (root) => {
   const part = (name) => root.querySelector(`[data-photo-${name}]`);
   const [canvas, loupe, said] = [part('canvas'), part('loupe'), part('said')];
-  let [picture, points, held] = [null, [], null];
+  let [picture, fixed, points, held, readings, asking, begins] = [null, [], [], null, [], 0, [0]];
+  const measure = () => asked(way(), points.length, begins);
 
   const way = () => root.querySelector('[data-photo-way]:checked')?.value ?? 'distance';
+  const known = () => root.querySelector('[data-photo-known]:checked')?.value ?? 'rectangle';
+  const needed = () => KNOWN[known()];
   const scale = () => canvas.width / Math.max(1, canvas.clientWidth);
-  const tell = () => {
-    const next = points.length < 4 ? `Tap the ${CORNERS[points.length]} corner of the rectangle` : {
-      distance: 'Tap two points for each distance', angle: 'Tap three points; the angle is at the second', circle: 'Tap points round its edge',
+  const all = () => [...fixed, ...points];
+  const size = (name) => Number(part(name)?.value.trim().replace(',', '.') || part(name)?.placeholder || 0);
+
+  const tell = (first = '') => {
+    const of = fixed.length;
+    const next = of < needed() ? {
+      card: `${of} of the eight nuts are set. All eight have to be in the picture, sharp and without glare; take it again, or use a rectangle`,
+      rectangle: `Tap the ${CORNERS[of]} corner of the rectangle`, length: `Tap the ${['first', 'second'][of]} end of the known distance`,
+    }[known()] : {
+      distance: 'Tap two points for each distance', angle: 'Tap three points; the angle is at the second',
+      circle: 'Tap points round its edge', offset: 'Tap two points on the line, then the one that stands off it',
     }[way()];
-    said.textContent = `${next}. Drag a point to nudge it.`;
+    said.textContent = `${first}${next}. Drag a point to nudge it.`;
+  };
+
+  const label = (paper, text, x, y, unit) => {
+    paper.font = `700 ${Math.round(19 * unit)}px sans-serif`;
+    paper.lineWidth = 5 * unit;
+    paper.strokeStyle = PALE;
+    paper.strokeText(text, x, y);
+    paper.fillStyle = RED;
+    paper.fillText(text, x, y);
+  };
+  const line = (paper, from, to, unit) => {
+    for (const [colour, width] of [[PALE, 6], [RED, 2.5]]) {
+      paper.beginPath();
+      paper.strokeStyle = colour;
+      paper.lineWidth = width * unit;
+      paper.moveTo(...from);
+      paper.lineTo(...to);
+      paper.stroke();
+    }
+  };
+
+  /** Measures as on a drawing: the line, and beside it what it is long, with its doubt in small. */
+  const drawReadings = (paper, unit) => {
+    for (const one of readings) {
+      const at = one.points.map((i) => points[i]).filter(Boolean);
+      if (at.length < one.points.length) continue;
+      if (one.kind !== 'circle') for (let i = 1; i < Math.min(at.length, one.kind === 'offset' ? 2 : 3); i += 1) line(paper, at[i - 1], at[i], unit);
+      const middle = one.kind === 'circle' || one.kind === 'angle' ? at[one.kind === 'angle' ? 1 : 0] : at[0].map((c, i) => (c + at[1][i]) / 2);
+      label(paper, `${one.text} ± ${give(one)}`, middle[0] + 12 * unit, middle[1] + 24 * unit, unit);
+    }
   };
 
   const draw = () => {
     const paper = canvas.getContext('2d');
     paper.drawImage(picture, 0, 0, canvas.width, canvas.height);
     const unit = scale();
-    const corners = points.slice(0, 4);
-    paper.lineWidth = 2.5 * unit;
-    paper.strokeStyle = '#f2c00f';
-    if (corners.length > 1) {
+    if (known() !== 'card' && fixed.length > 1) {
       paper.beginPath();
-      corners.forEach(([x, y], i) => (i ? paper.lineTo(x, y) : paper.moveTo(x, y)));
-      if (corners.length === 4) paper.closePath();
+      paper.lineWidth = 2.5 * unit;
+      paper.strokeStyle = YELLOW;
+      fixed.forEach(([x, y], i) => (i ? paper.lineTo(x, y) : paper.moveTo(x, y)));
+      if (fixed.length === 4) paper.closePath();
       paper.stroke();
     }
-    points.forEach(([x, y], i) => {
+    drawReadings(paper, unit);
+    all().forEach(([x, y], i) => {
+      const isMark = i < fixed.length;
       paper.beginPath();
       paper.lineWidth = 2 * unit;
-      paper.strokeStyle = i < 4 ? '#f2c00f' : '#d8331f';
-      paper.arc(x, y, 9 * unit, 0, 2 * Math.PI);
-      paper.moveTo(x - 15 * unit, y);
-      paper.lineTo(x + 15 * unit, y);
-      paper.moveTo(x, y - 15 * unit);
-      paper.lineTo(x, y + 15 * unit);
-      paper.stroke();
-      if (i >= 4) {
-        paper.font = `700 ${Math.round(19 * unit)}px sans-serif`;
-        paper.lineWidth = 4 * unit;
-        paper.strokeStyle = '#fdf9ee';
-        paper.strokeText(String(i - 3), x + 12 * unit, y - 12 * unit);
-        paper.fillStyle = '#d8331f';
-        paper.fillText(String(i - 3), x + 12 * unit, y - 12 * unit);
+      paper.strokeStyle = isMark ? YELLOW : RED;
+      if (isMark) paper.arc(x, y, 9 * unit, 0, 2 * Math.PI);
+      for (const [dx, dy] of [[1, 0], [0, 1]]) {
+        paper.moveTo(x - 15 * unit * dx, y - 15 * unit * dy);
+        paper.lineTo(x + 15 * unit * dx, y + 15 * unit * dy);
       }
+      paper.stroke();
+      if (!isMark) label(paper, String(i - fixed.length + 1), x + 12 * unit, y - 12 * unit, unit);
     });
   };
 
   const look = () => {
     loupe.hidden = held === null;
     if (held === null) return;
-    const [x, y] = points[held];
+    const [x, y] = all()[held];
     const paper = loupe.getContext('2d');
     const half = loupe.width / 2;
     paper.imageSmoothingEnabled = false;
     paper.fillStyle = '#1c1915';
     paper.fillRect(0, 0, loupe.width, loupe.height);
     paper.drawImage(picture, x - half / ZOOM, y - half / ZOOM, loupe.width / ZOOM, loupe.height / ZOOM, 0, 0, loupe.width, loupe.height);
-    paper.strokeStyle = '#d8331f';
+    paper.strokeStyle = RED;
     paper.lineWidth = 1.5;
     paper.beginPath();
     paper.moveTo(half, 0);
@@ -91,59 +154,165 @@ const start = (root) => {
     loupe.dataset.side = x > canvas.width / 2 ? 'left' : 'right';
   };
 
+  const told = (values) => {
+    const list = [];
+    const spread = measure().split('; ').map((one) => (one.match(/\d+/g) ?? []).map((n) => Number(n) - 1));
+    for (const [name, kind, unit] of [['distances', 'distance', 'mm'], ['angles', 'angle', '°'], ['circles', 'circle', 'mm'], ['offsets', 'offset', 'mm']]) {
+      (values[name]?.value ?? []).forEach((value, i) => {
+        const doubt = values[`${name}_doubt`].value[i];
+        const order = kind === 'offset' ? [spread[i][1], spread[i][2], spread[i][0]] : spread[i];
+        list.push({ kind, value, doubt, points: order, text: `${rounded(value, doubt)} ${unit}`, unit });
+      });
+    }
+    return list;
+  };
+
+  const readout = (answer) => {
+    const list = part('readout');
+    if (!list) return;
+    list.replaceChildren(...readings.map((one, i) => {
+      const row = document.createElement('li');
+      const words = { distance: 'apart', angle: 'between them', circle: 'across', offset: 'off the line' }[one.kind];
+      row.innerHTML = '<b></b> <span></span>';
+      row.firstChild.textContent = one.text;
+      row.lastChild.textContent = `give or take ${give(one)} ${one.unit}, ${words}${readings.length > 1 ? ` (${one.points.map((n) => n + 1).join(', ')})` : ''}`;
+      row.dataset.reading = i;
+      return row;
+    }));
+    for (const check of answer.checks ?? []) {
+      if (check.level === 'ok') continue;
+      const row = document.createElement('li');
+      row.className = 'caution told';
+      row.textContent = check.text;
+      list.append(row);
+    }
+    part('write')?.classList.toggle('is-ready', readings.length > 0);
+  };
+
+  /** Places as they are seen, right and down, from their middle: for the page of a joint or a belt that asks for them. */
+  const keep = (values) => {
+    const places = (name) => (values[`${name}_x`]?.value ?? []).map((x, i) => [x, values[`${name}_y`].value[i]]);
+    const all_ = places('point');
+    const [from, to] = all_.slice(-2);
+    const long = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
+    const [c, s] = [(to[0] - from[0]) / long, (to[1] - from[1]) / long];
+    const turned = ([x, y]) => [c * x + s * y, c * y - s * x];
+    const own = all_.slice(0, -2).map(turned);
+    const middle = [0, 1].map((axis) => own.reduce((sum, p) => sum + p[axis], 0) / own.length);
+    const near = ([x, y]) => [x - middle[0], y - middle[1]].map((n) => Math.round(10 * n) / 10);
+    const across = values.circles?.value ?? [];
+    sessionStorage.setItem('nk-measured', JSON.stringify({
+      points: own.map(near), circles: places('circle').map((place, i) => [...near(turned(place)), Math.round(10 * across[i]) / 10]),
+    }));
+  };
+
+  const work = async () => {
+    const what = measure();
+    if (fixed.length < needed() || what === '') {
+      readings = [];
+      readout({});
+      return;
+    }
+    const turn = (asking += 1);
+    const query = new URLSearchParams({
+      marks: marks(fixed, size('wide'), size('high'), known()), measure: what,
+      // Two more, level in the picture, so that what is measured can be laid out as it is seen.
+      points: [...points, points[0], [points[0][0] + 40, points[0][1]]].map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('; '),
+      picture: `${canvas.width}x${canvas.height}`, ...(known() === 'length' ? { square_on: 'yes' } : {}),
+    });
+    const answer = await fetch(`/api/sums/photo-plane?${query}`, { headers: { Accept: 'application/json' } }).then((one) => one.json()).catch(() => null);
+    if (turn !== asking) return;
+    if (!answer) tell('No connection: the sum is worked out by the server. ');
+    else if (answer.error) tell(`${answer.error.message} `);
+    else {
+      readings = told(answer.values);
+      readout(answer);
+      keep(answer.values);
+      draw();
+    }
+  };
+
   const fill = () => {
     const field = (name) => document.getElementById(`f-${name}`);
-    const size = (name) => part(name).value.trim().replace(',', '.') || part(name).placeholder;
-    if (points.length >= 4) {
-      field('marks').value = marks(points.slice(0, 4), size('wide'), size('high'));
-      field('points').value = points.slice(4).map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('; ');
-      field('measure').value = asked(way(), points.length - 4);
+    if (field('marks') && fixed.length >= needed()) {
+      field('marks').value = marks(fixed, size('wide'), size('high'), known());
+      field('points').value = points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('; ');
+      field('measure').value = measure();
+      field('picture').value = `${canvas.width} × ${canvas.height}`;
+      field('square_on').value = known() === 'length' ? 'yes' : '';
       if (field('measure').value) field('measure').dispatchEvent(new Event('input', { bubbles: true }));
     }
     tell();
+    work();
   };
 
   const at = (event) => {
     const box = canvas.getBoundingClientRect();
     return [(event.clientX - box.left) * scale(), (event.clientY - box.top) * scale()];
   };
+  const move = (i, place) => {
+    if (i < fixed.length) fixed[i] = place;
+    else points[i - fixed.length] = place;
+  };
 
-  const show = async (file) => {
-    let read;
-    try {
-      read = await createImageBitmap(file);
-    } catch {
-      said.textContent = 'This is no picture that can be shown.';
-      return;
+  const find = () => {
+    [fixed, points, readings, begins] = [[], [], [], [0]];
+    if (known() !== 'card' || !picture) return '';
+    const found = findCard(picture.getContext('2d', { willReadFrequently: true }).getImageData(0, 0, picture.width, picture.height));
+    if (!found.marks) {
+      // No card: a rectangle is the next best, unless the card was asked for by hand.
+      return `Of the target card ${found.found} of 8 nuts were seen. `;
     }
+    fixed = found.marks.map(([x, y]) => [x, y]);
+    return `Target card found: all eight nuts, within ${found.misses < 0.1 ? '0.1' : found.misses.toFixed(1)} px of where they belong. `;
+  };
+
+  const shown = (read) => {
     const shrink = Math.min(1, MOST_PX / Math.max(read.width, read.height));
     picture = document.createElement('canvas');
     [picture.width, picture.height] = [Math.round(read.width * shrink), Math.round(read.height * shrink)];
-    picture.getContext('2d').drawImage(read, 0, 0, picture.width, picture.height);
+    picture.getContext('2d', { willReadFrequently: true }).drawImage(read, 0, 0, picture.width, picture.height);
     [canvas.width, canvas.height] = [picture.width, picture.height];
-    [points, held] = [[], null];
+    held = null;
     part('stage').hidden = false;
+    let first = find();
+    if (known() === 'card' && fixed.length === 0 && !('keepCard' in root.dataset)) {
+      root.querySelector('[data-photo-known][value="rectangle"]').checked = true;
+      root.dispatchEvent(new CustomEvent('known'));
+      first += 'By a rectangle, then. ';
+    }
     draw();
-    tell();
+    tell(first);
     // At once, so that nothing moves under the finger.
     part('stage').scrollIntoView({ block: 'nearest', behavior: 'instant' });
     canvas.focus({ preventScroll: true });
   };
 
-  part('file').addEventListener('change', (event) => event.target.files[0] && show(event.target.files[0]));
+  const show = async (file) => {
+    try {
+      shown(await createImageBitmap(file, { imageOrientation: 'from-image' }));
+    } catch {
+      said.textContent = 'This is no picture that can be shown.';
+    }
+  };
+
+  part('file')?.addEventListener('change', (event) => event.target.files[0] && show(event.target.files[0]));
   canvas.addEventListener('pointerdown', (event) => {
     if (!picture) return;
     event.preventDefault();
     const place = at(event);
-    const near = points.findIndex(([x, y]) => Math.hypot(x - place[0], y - place[1]) < NEAR * scale());
-    held = near < 0 ? points.push(place) - 1 : near;
+    const near = all().findIndex(([x, y]) => Math.hypot(x - place[0], y - place[1]) < NEAR * scale());
+    if (near >= 0) held = near;
+    else if (fixed.length < needed()) held = known() === 'card' ? null : fixed.push(place) - 1;
+    else held = fixed.length + points.push(place) - 1;
+    if (held === null) return;
     canvas.setPointerCapture(event.pointerId);
     draw();
     look();
   });
   canvas.addEventListener('pointermove', (event) => {
     if (held === null) return;
-    points[held] = at(event);
+    move(held, at(event));
     draw();
     look();
   });
@@ -157,19 +326,72 @@ const start = (root) => {
   canvas.addEventListener('pointercancel', release);
   canvas.addEventListener('keydown', (event) => {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-    if (!by || points.length === 0) return;
+    const last = all().length - 1;
+    if (!by || last < 0) return;
     event.preventDefault();
-    const last = points[points.length - 1];
-    points[points.length - 1] = [last[0] + by[0], last[1] + by[1]];
+    const step = event.shiftKey ? 0.25 : 1;
+    move(last, [all()[last][0] + step * by[0], all()[last][1] + step * by[1]]);
     draw();
     fill();
   });
   part('back').addEventListener('click', () => {
-    points.pop();
+    if (points.length > 0) points.pop();
+    begins = begins.filter((one) => one === 0 || one < points.length);
+    else if (known() !== 'card') fixed.pop();
+    readings = [];
     if (picture) draw();
     fill();
   });
-  for (const one of root.querySelectorAll('[data-photo-way], [data-photo-wide], [data-photo-high]')) one.addEventListener('change', fill);
+  const shape = () => {
+    if (part('next')) part('next').hidden = way() !== 'circle';
+    for (const one of root.querySelectorAll('[data-for-known]')) one.hidden = !one.dataset.forKnown.split(' ').includes(known());
+  };
+  root.addEventListener('known', shape);
+  for (const one of root.querySelectorAll('[data-photo-known]')) {
+    one.addEventListener('change', () => {
+      root.dataset.keepCard = '';
+      shape();
+      const first = find();
+      if (picture) draw();
+      tell(first);
+      readout({});
+    });
+  }
+  for (const one of root.querySelectorAll('[data-photo-way]')) one.addEventListener('change', () => { shape(); [points, readings, begins] = [[], [], [0]]; if (picture) draw(); fill(); });
+  part('next')?.addEventListener('click', () => { if (points.length - begins.at(-1) >= 3) begins.push(points.length); canvas.focus({ preventScroll: true }); });
+  for (const one of root.querySelectorAll('[data-photo-wide], [data-photo-high]')) one.addEventListener('input', fill);
+
+  // The reading of a step, and on the picture what was measured, as one tap.
+  const wrong = (message) => {
+    part('wrong').textContent = message;
+    part('wrong').hidden = message === '';
+    return true;
+  };
+  part('write')?.addEventListener('submit', (event) => {
+    event.preventDefault();
+    const one = readings.at(-1);
+    const field = part('field').value;
+    if (!one) return wrong('Measure something first.');
+    const { photo, step, fit } = root.dataset;
+    const share = ([x, y]) => [x / canvas.width, y / canvas.height].map((n) => Math.round(1e4 * Math.min(1, Math.max(0, n))) / 1e4);
+    const [from, to] = [share(points[one.points[0]]), share(points[one.points[1] ?? one.points[0]])];
+    const [mx, my] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+    const [id] = mark(fit, [
+      { type: 'measured', step, field, text: one.text.replace('°', ' °'), photo, doubt: Math.round(1000 * one.doubt) / 1000 },
+      { type: 'photo-marked', photo, kind: 'line', x: from[0], y: from[1], to_x: to[0], to_y: to[1] },
+      { type: 'photo-marked', photo, kind: 'text', x: mx, y: Math.min(0.98, my + 0.04), text: `${one.text} ± ${give(one)}` },
+    ], { words: one.text, atField: wrong });
+    wrong('');
+    document.addEventListener('nk:kept', (kept) => { if (kept.detail.includes(id)) window.location.assign(root.dataset.back); });
+    return undefined;
+  });
+
+  shape();
+  if (root.dataset.src) {
+    const image = new Image();
+    image.onload = () => shown(image);
+    image.src = root.dataset.src;
+  }
 };
 
 export const startPhoto = () => document.querySelectorAll('[data-photo-plane]').forEach(start);

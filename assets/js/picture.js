@@ -31,13 +31,23 @@ const take = async (file, { shot, text = '', dialog = null }) => {
   wrong(dialog, '');
   try {
     const made = await reduced(file);
-    await photo(bench().dataset.fit, { step: bench().dataset.step, shot, text }, made);
-    dialog?.close();
+    const field = dialog?.dataset.field ?? '';
+    const id = await photo(bench().dataset.fit, { step: bench().dataset.step, shot: field ? 'proof' : shot, text, field }, made);
+    if (field) measureOnce(dialog, id, field);
+    else dialog?.close();
   } catch {
     const message = 'This is no picture that can be shown, or the tablet has no room for it.';
     if (dialog && !dialog.open) dialog.showModal();
     wrong(dialog, message);
   }
+};
+
+/** Once the server has it, on to the page that measures in it. */
+const measureOnce = (dialog, id, field) => {
+  wrong(dialog, 'Sending the picture. It is measured once the server has it.');
+  document.addEventListener('nk:photo-kept', (event) => {
+    if (event.detail === id) window.location.assign(`${dialog.dataset.measure.replace('0'.repeat(26), id)}?field=${encodeURIComponent(field)}`);
+  });
 };
 
 const said = (dialog) => ({
@@ -53,6 +63,16 @@ export const startPicture = () => {
     take(file, dialog ? said(dialog) : { shot: field.dataset.shot ?? '', dialog: document.getElementById('photo') });
     field.value = '';
   });
+  // Opened from a reading, the picture is to be measured in; opened by itself it is not.
+  document.addEventListener('click', (event) => {
+    const opener = event.target.closest('[data-open="photo"]');
+    const dialog = opener ? document.getElementById('photo') : null;
+    if (!dialog) return;
+    dialog.dataset.field = opener.dataset.photoFor ?? '';
+    const guide = dialog.querySelector('[data-photo-guide]');
+    if (guide) guide.hidden = !opener.dataset.photoFor;
+    wrong(dialog, '');
+  }, true);
   document.addEventListener('click', async (event) => {
     const sample = event.target.closest('[data-photo-sample]');
     if (!sample || !bench()) return;

@@ -78,7 +78,10 @@ enum EventType: string
                 'joint' => 'string', 'bolt' => 'int', 'stage' => 'int', 'step' => 'string?', 'wrench' => 'string?', 'setting' => 'float?',
                 'reading' => 'string?', 'torque' => 'float?',
             ],
-            self::Measured => ['step' => 'string', 'field' => 'string', 'text' => 'string', 'value' => 'float', 'unit' => 'string'],
+            self::Measured => [
+                'step' => 'string', 'field' => 'string', 'text' => 'string', 'value' => 'float', 'unit' => 'string', 'photo' => 'string?',
+                'doubt' => 'float?',
+            ],
             self::Dropped => ['what' => 'string', 'step' => 'string?', 'thing' => 'string?'],
             self::Found => ['dropped' => 'string'],
             self::Mishap => [

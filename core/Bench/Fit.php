@@ -142,7 +142,7 @@ final class Fit
     {
         $reading = $this->state->reading($step->id, $ask->field);
 
-        return null !== $reading && !$ask->isOutside($reading->value);
+        return null !== $reading && !$ask->isOutside($reading->value) && !$reading->mayBeOutside($ask);
     }
 
     /** @return array<string, int> joint => how many of its fasteners are not final, of those that were undone or touched */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Quantity\Digits;
+
 /** A measured figure: what was written, its value in the base unit of its kind, and the event it came with. */
 final readonly class Reading
 {
@@ -18,6 +21,27 @@ final readonly class Reading
         public \DateTimeImmutable $at,
         public FitEvent $event,
     ) {
+    }
+
+    /** How it is told: read off a picture, by how much it may be wrong. */
+    public function said(): string
+    {
+        return $this->isFromPhoto() ? sprintf(
+            '%s, off a picture, give or take %s', $this->text, Digits::significant($this->event->float('doubt'), 2),
+        ) : $this->text;
+    }
+
+    public function isFromPhoto(): bool
+    {
+        return '' !== $this->event->string('photo');
+    }
+
+    /** It lies within, and yet its doubt reaches outside. */
+    public function mayBeOutside(Ask $ask): bool
+    {
+        $doubt = $this->isFromPhoto() ? $this->event->float('doubt') : 0.0;
+
+        return !$ask->isOutside($this->value) && ($ask->isOutside($this->value - $doubt) || $ask->isOutside($this->value + $doubt));
     }
 
     public function isFromCurve(): bool

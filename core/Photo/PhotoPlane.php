@@ -46,7 +46,8 @@ final readonly class PhotoPlane
                 $swayed[] = [$this->swayed($i, $axis, self::MOVE), $this->swayed($i, $axis, -self::MOVE)];
             }
         }
-        null === $lens || $swayed[] = [$this->bent(self::MOVE * Lens::USUAL), $this->bent(-self::MOVE * Lens::USUAL)];
+        $sway = self::MOVE * (count($marks) < Sight::LENS_FROM ? Lens::MOST : Lens::USUAL);
+        null === $lens || $swayed[] = [$this->bent($sway), $this->bent(-$sway)];
         $this->swayed = $swayed;
     }
 

@@ -3,6 +3,7 @@ import { chromium } from 'playwright-core';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { writeFileSync } from 'node:fs';
+import { FLATS, HOLE, MARKS } from '../../assets/js/card.js';
 
 const here = dirname(fileURLToPath(import.meta.url));
 const [W, H] = [1600, 1200];
@@ -70,7 +71,31 @@ const hose = (x, worn) => `<g transform="translate(${x} 0)"><path d="M40 1090 C-
   <rect x="92" y="180" width="210" height="34" rx="8" fill="url(#steel)" transform="rotate(-7 198 200)"/></g>`;
 const hoses = () => scene(`${hose(330, true)}${hose(970, false)}`, '#6a5f4d');
 
-export const pictures = { belt, joint, plugs, hoses };
+// Measured pictures: mm on a plane, turned in space by the browser, so that what is true is known.
+const nut = ([x, y]) => `<polygon points="${[0, 60, 120, 180, 240, 300].map((a) => `${x + FLATS / Math.sqrt(3) * Math.cos(a * Math.PI / 180)},${y + FLATS / Math.sqrt(3) * Math.sin(a * Math.PI / 180)}`).join(' ')}" fill="#141312"/><circle cx="${x}" cy="${y}" r="${HOLE}" fill="#f6f2e8"/>`;
+const card = (x, y) => `<g transform="translate(${x} ${y})"><rect x="-12" y="-12" width="154" height="104" fill="#0007" transform="translate(2 3)" filter="url(#near)"/>
+  <rect x="-12" y="-12" width="154" height="104" fill="#f6f2e8"/>${MARKS.map(nut).join('')}<path d="M15 62 h100" stroke="#222" stroke-width=".5"/>
+  <text x="65" y="36" font-size="6" text-anchor="middle" font-family="Barlow Condensed, sans-serif" fill="#222">Nimble Knuckle: target card</text></g>`;
+const plane = (inside, turn) => `<div style="width:${W}px;height:${H}px;background:#4a4741;overflow:hidden;perspective:2300px;position:relative">
+  <svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 320 240" width="1760" height="1320" style="position:absolute;left:-80px;top:-60px;transform:${turn}">
+  <defs><filter id="near"><feGaussianBlur stdDeviation="2.5"/></filter><filter id="cast2" x="0" y="0" width="100%" height="100%"><feTurbulence type="fractalNoise" baseFrequency=".35" numOctaves="3" seed="5"/>
+    <feDiffuseLighting lighting-color="#c9c5bb" surfaceScale=".5"><feDistantLight azimuth="235" elevation="60"/></feDiffuseLighting></filter>
+    <linearGradient id="steel2" x2="1" y2="1"><stop offset="0" stop-color="#dcdad4"/><stop offset="1" stop-color="#8d8b85"/></linearGradient></defs>
+  <rect width="320" height="240" filter="url(#cast2)"/>${inside}</svg>
+  <div style="position:absolute;inset:0;background:radial-gradient(at 35% 25%, #fff4, #fff0 55%, #0006)"></div></div>`;
+
+/** A bracket that stands 14 mm off the block, and a pipe of 52 mm. */
+const bracket = () => plane(`${card(70, 128)}
+  <g fill="url(#steel2)" stroke="#33312d" stroke-width="1"><path d="M40 22 H200 V58 H40 Z"/><path d="M60 72 H190 V104 H100 V92 H60 Z"/></g>
+  <g fill="#2b2926"><circle cx="62" cy="40" r="6"/><circle cx="178" cy="40" r="6"/></g><path d="M60 58 H190 V72 H60 Z" fill="#1b1a18"/>
+  <circle cx="252" cy="66" r="26" fill="url(#steel2)" stroke="#33312d" stroke-width=".8"/><circle cx="252" cy="66" r="22" fill="#1b1a18"/>`, 'rotateX(24deg) rotateY(-13deg) rotateZ(3deg)');
+
+/** A flange of five holes: on a ring of 90 mm, one of them 4 mm nearer to the middle. */
+const HOLES = [90, 162, 234, 306, 18].map((a, i) => { const r = i === 2 ? 41 : 45; return [96 + r * Math.cos(a * Math.PI / 180), 66 - r * Math.sin(a * Math.PI / 180)]; });
+const flange = () => plane(`${card(150, 126)}<circle cx="96" cy="66" r="57" fill="url(#steel2)" stroke="#33312d" stroke-width="1"/><circle cx="96" cy="66" r="30" fill="#1b1a18" stroke="#55534e" stroke-width="1"/>
+  ${HOLES.map(([x, y]) => `<circle cx="${x}" cy="${y}" r="4.5" fill="#171614" stroke="#6b6963" stroke-width=".6"/><path d="M${x - 1.6} ${y} h3.2 M${x} ${y - 1.6} v3.2" stroke="#f2c00f" stroke-width=".5"/>`).join('')}`, 'rotateX(-19deg) rotateY(17deg) rotateZ(-6deg)');
+
+export const pictures = { belt, joint, plugs, hoses, bracket, flange };
 
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'] });
 const page = await browser.newPage({ viewport: { width: W, height: H } });

@@ -34,11 +34,26 @@ final readonly class MeasuredText
         }
         foreach ($sheet->step($stepId)->asking->asks ?? [] as $ask) {
             if ($ask->field === $field) {
-                return ['step' => $stepId, 'field' => $field, 'unit' => $ask->kind->baseUnit()->value]
+                return ['step' => $stepId, 'field' => $field, 'unit' => $ask->kind->baseUnit()->value] + self::fromPhoto($payload)
                     + ([] === $ask->limits->choices ? self::measured($ask, trim($text), $vehicle) : self::chosen($ask, $text));
             }
         }
         throw InvalidEvent::in('field', 'This step does not ask for that.');
+    }
+
+    /**
+     * The picture it was read off, and by how much it may be wrong in the base unit.
+     *
+     * @param array<array-key, mixed> $payload
+     *
+     * @return array<string, string|float>
+     */
+    private static function fromPhoto(array $payload): array
+    {
+        $photo = $payload['photo'] ?? '';
+        $doubt = $payload['doubt'] ?? 0.0;
+
+        return is_string($photo) && '' !== $photo ? ['photo' => $photo, 'doubt' => is_int($doubt) || is_float($doubt) ? (float) $doubt : 0.0] : [];
     }
 
     /**

@@ -262,7 +262,7 @@ final readonly class NextAct
             if ([] !== $ask->limits->choices && (null === $reading || $ask->isOutside($reading->value))) {
                 return Act::reading('Tap the answer', $ask->field);
             }
-            if (null === $reading || $ask->isOutside($reading->value)) {
+            if (null === $reading || $ask->isOutside($reading->value) || $reading->mayBeOutside($ask)) {
                 return Act::reading(null === $reading ? 'Save reading' : 'Save new reading', $ask->field);
             }
         }

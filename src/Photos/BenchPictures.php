@@ -8,15 +8,23 @@ use NimbleKnuckle\App\Bench\View\Pictured;
 use NimbleKnuckle\App\Bench\View\StepPictures;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Photo\Pictures;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Shot;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Quantity\Kind;
 
 /** What the bench shows of pictures at one step. */
 final readonly class BenchPictures
 {
     public function __construct(private SamplePictures $samples)
     {
+    }
+
+    /** Whether a picture can tell it: a length or an angle. */
+    public static function isReadOff(Ask $ask): bool
+    {
+        return [] === $ask->limits->choices && in_array($ask->kind, [Kind::Length, Kind::Angle], true);
     }
 
     public function of(Fit $fit, string $fitId, Step $step): Pictured

@@ -99,6 +99,23 @@ final class PhotosController extends AbstractController
         ]);
     }
 
+    /** One picture, to measure in; the reading goes into the step it was taken at. */
+    #[Route('/fits/{id}/photos/{photo}/measure', name: 'measure_photo', requirements: self::PHOTO, methods: ['GET'])]
+    public function measure(string $id, string $photo, Request $request): Response
+    {
+        $record = $this->fits->get($id);
+        $fit = $this->recorder->load($record);
+        $taken = $fit->state->photos[$photo] ?? throw $this->createNotFoundException('There is no such picture here.');
+        $step = $fit->sheet->step($taken->string('step'));
+
+        return $this->render('photos/measure.html.twig', [
+            'record' => $record, 'fit' => $fit, 'photo' => PhotoView::of($fit, $id, $taken),
+            'asks' => null === $step ? [] : array_values(array_filter($fit->asks($step), BenchPictures::isReadOff(...))),
+            'field' => $request->query->getString('field', $taken->string('field')),
+            'isOpen' => null === $fit->state->signed && null === $fit->state->stopped,
+        ]);
+    }
+
     /** All pictures of a fit by their steps; two or more of them side by side. */
     #[Route('/fits/{id}/photos', name: 'photos', requirements: self::FIT, methods: ['GET'])]
     public function all(string $id, Request $request): Response

@@ -34,6 +34,11 @@ final readonly class ReadingLaw
     private function ensureReading(Step $step, FitEvent $event): void
     {
         $ask = $this->asked($step, $event->string('field'));
+        $photo = $event->string('photo');
+        '' === $photo || isset($this->fit->state->photos[$photo]) || throw InvalidEvent::in('photo', 'There is no such picture in this fit.');
+        '' === $photo || $event->float('doubt') > 0.0 || throw InvalidEvent::in(
+            'doubt', 'What is read off a picture says by how much it may be wrong.',
+        );
         $capacity = $this->fit->vehicle->circuits[$step->target->circuit]->capacity ?? 0.0;
         if (Flow::None !== $ask->flow && $capacity > 0.0 && $event->float('value') > Flows::MOST * $capacity) {
             throw InvalidEvent::in(

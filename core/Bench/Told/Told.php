@@ -63,7 +63,7 @@ final readonly class Told
                 $reading = $this->fit->state->readings[$step->id][$ask->field] ?? null;
                 if (null !== $reading) {
                     $told[$step->id.' '.$ask->field] = new ReadingTold(
-                        $step->id, $step->words->title, $ask->label, $reading->text, self::limits($ask), $ask->isOutside($reading->value),
+                        $step->id, $step->words->title, $ask->label, $reading->said(), self::limits($ask), $ask->isOutside($reading->value),
                         $reading->by, $reading->at,
                     );
                 }

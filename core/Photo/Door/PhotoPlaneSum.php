@@ -59,7 +59,8 @@ final readonly class PhotoPlaneSum implements Sum
                 'Across and down in the photo, px; then where it truly is, mm. Four or more, no three in a line.'),
             Field::list('points', 'Points to measure', '424 330; 716 560; 726 340', 'Across and down in the photo, px.'),
             Field::list(
-                'measure', 'What to measure', '1-2; 1-3-2', '1-2 a distance, 1-3-2 the angle at 3, circle 1 2 3 4 by its edge, 3 off 1-2 how far off that line.',
+                'measure', 'What to measure', '1-2; 1-3-2',
+                '1-2 a distance, 1-3-2 the angle at 3, circle 1 2 3 4 by its edge, 3 off 1-2 from a line.',
             ),
             Field::text('picture', 'The picture, px', '1600 × 1200', 'Its size: then the lens is told from five marks on.')->optional(),
             Field::flag('square_on', 'The camera stood square on', 'Then two marks, a known distance, are enough.'),
@@ -131,6 +132,7 @@ final readonly class PhotoPlaneSum implements Sum
                 $values[$name.'_doubt'] = Value::listOf(array_column($each, 1), $unit);
             }
         }
+        $values += self::places($plane, $asked['circles']);
         $off = self::off($in);
         null === $off || $values['off_plane'] = Value::of($off, Unit::Percent->value);
         $lens = $plane->sight->lens;
@@ -140,6 +142,25 @@ final readonly class PhotoPlaneSum implements Sum
             $this->name(), $in->raw, $values, self::judged($plane, $off, count(self::marks($in)), self::span($in)),
             self::worked($plane, count(self::marks($in)), array_column(array_merge(...array_values($measured)), 1)),
         );
+    }
+
+    /**
+     * Where each point lies and each circle has its middle.
+     *
+     * @param list<list<int>> $circles
+     *
+     * @return array<string, Value>
+     */
+    private static function places(PhotoPlane $plane, array $circles): array
+    {
+        $at = $plane->points();
+        $middles = array_map(static fn (array $one): CircleFit => $plane->circle($one)[2], $circles);
+        $list = static fn (array $numbers): Value => Value::listOf($numbers, Unit::Millimetre->value);
+
+        return ['point_x' => $list(array_column($at, 0)), 'point_y' => $list(array_column($at, 1))] + ([] === $middles ? [] : [
+            'circle_x' => $list(array_map(static fn (CircleFit $one): float => $one->x, $middles)),
+            'circle_y' => $list(array_map(static fn (CircleFit $one): float => $one->y, $middles)),
+        ]);
     }
 
     /**
@@ -154,7 +175,7 @@ final readonly class PhotoPlaneSum implements Sum
             null === $lens => [],
             $marks < Sight::LENS_FROM => [new Working(
                 'The lens', 'x = c + (1 + k ρ²)(x′ − c)', sprintf('%d marks do not tell it', $marks),
-                sprintf('give or take %s %% in the corner, in the doubt', Show::n(100 * Lens::USUAL, 2)),
+                sprintf('give or take %s %% in the corner, in the doubt', Show::n(100 * Lens::MOST, 2)),
                 'one radial term, a working value',
             )],
             default => [new Working(

@@ -10,7 +10,7 @@ use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
-/** A reading is missing or outside its limits. One that guards something only a lead passes. */
+/** A reading is missing or outside its limits, or read off a picture too near them. One that guards something only a lead passes. */
 final readonly class ReadingsTaken implements Hindrance
 {
     public function of(Fit $fit, Step $step): iterable
@@ -22,6 +22,10 @@ final readonly class ReadingsTaken implements Hindrance
                 yield self::obstacle($ask, 'reading-missing', $asked, $step);
             } elseif ($ask->isOutside($reading->value)) {
                 yield self::obstacle($ask, 'reading-outside', trim(sprintf('%s: %s. %s', $ask->label, $reading->text, $ask->past)), $step);
+            } elseif ($reading->mayBeOutside($ask)) {
+                yield self::obstacle($ask, 'reading-doubtful', sprintf(
+                    '%s: %s. It may lie outside: measure it with a tool.', $ask->label, $reading->said(),
+                ), $step);
             }
         }
     }
