@@ -154,9 +154,9 @@ const start = (root) => {
     loupe.dataset.side = x > canvas.width / 2 ? 'left' : 'right';
   };
 
-  const told = (values) => {
+  const told = (values, what) => {
     const list = [];
-    const spread = measure().split('; ').map((one) => (one.match(/\d+/g) ?? []).map((n) => Number(n) - 1));
+    const spread = what.split('; ').map((one) => (one.match(/\d+/g) ?? []).map((n) => Number(n) - 1));
     for (const [name, kind, unit] of [['distances', 'distance', 'mm'], ['angles', 'angle', '°'], ['circles', 'circle', 'mm'], ['offsets', 'offset', 'mm']]) {
       (values[name]?.value ?? []).forEach((value, i) => {
         const doubt = values[`${name}_doubt`].value[i];
@@ -208,12 +208,13 @@ const start = (root) => {
 
   const work = async () => {
     const what = measure();
+    asking += 1;
     if (fixed.length < needed() || what === '') {
       readings = [];
       readout({});
       return;
     }
-    const turn = (asking += 1);
+    const turn = asking;
     const query = new URLSearchParams({
       marks: marks(fixed, size('wide'), size('high'), known()), measure: what,
       // Two more, level in the picture, so that what is measured can be laid out as it is seen.
@@ -225,7 +226,7 @@ const start = (root) => {
     if (!answer) tell('No connection: the sum is worked out by the server. ');
     else if (answer.error) tell(`${answer.error.message} `);
     else {
-      readings = told(answer.values);
+      readings = told(answer.values, what);
       readout(answer);
       keep(answer.values);
       draw();
@@ -336,8 +337,8 @@ const start = (root) => {
   });
   part('back').addEventListener('click', () => {
     if (points.length > 0) points.pop();
-    begins = begins.filter((one) => one === 0 || one < points.length);
     else if (known() !== 'card') fixed.pop();
+    begins = begins.filter((one) => one === 0 || one < points.length);
     readings = [];
     if (picture) draw();
     fill();
@@ -357,7 +358,7 @@ const start = (root) => {
       readout({});
     });
   }
-  for (const one of root.querySelectorAll('[data-photo-way]')) one.addEventListener('change', () => { shape(); [points, readings, begins] = [[], [], [0]]; if (picture) draw(); fill(); });
+  for (const one of root.querySelectorAll('[data-photo-way]')) one.addEventListener('change', () => { [readings, begins] = [[], [0]]; shape(); if (picture) draw(); fill(); });
   part('next')?.addEventListener('click', () => { if (points.length - begins.at(-1) >= 3) begins.push(points.length); canvas.focus({ preventScroll: true }); });
   for (const one of root.querySelectorAll('[data-photo-wide], [data-photo-high]')) one.addEventListener('input', fill);
 

@@ -53,6 +53,14 @@ enum EventType: string
         'most' => 'float?', 'reason' => 'string?',
     ];
 
+    private const READING = [
+        'step' => 'string', 'field' => 'string', 'text' => 'string', 'value' => 'float', 'unit' => 'string', 'photo' => 'string?',
+        'doubt' => 'float?',
+    ];
+    private const FASTENER = [
+        'joint' => 'string', 'bolt' => 'int', 'stage' => 'int', 'step' => 'string?', 'wrench' => 'string?', 'setting' => 'float?',
+        'reading' => 'string?', 'torque' => 'float?',
+    ];
     private const PHOTO = [
         'step' => 'string', 'hash' => 'string', 'width' => 'int', 'height' => 'int', 'shot' => 'string?', 'field' => 'string?',
         'text' => 'string?',
@@ -74,14 +82,8 @@ enum EventType: string
             self::Broke, self::Replaced, self::TakenOut => ['step' => 'string', 'thing' => 'string'],
             self::PutIn => ['step' => 'string', 'thing' => 'string'],
             self::ToolCounted => ['step' => 'string', 'tool' => 'string'],
-            self::FastenerMarked => [
-                'joint' => 'string', 'bolt' => 'int', 'stage' => 'int', 'step' => 'string?', 'wrench' => 'string?', 'setting' => 'float?',
-                'reading' => 'string?', 'torque' => 'float?',
-            ],
-            self::Measured => [
-                'step' => 'string', 'field' => 'string', 'text' => 'string', 'value' => 'float', 'unit' => 'string', 'photo' => 'string?',
-                'doubt' => 'float?',
-            ],
+            self::FastenerMarked => self::FASTENER,
+            self::Measured => self::READING,
             self::Dropped => ['what' => 'string', 'step' => 'string?', 'thing' => 'string?'],
             self::Found => ['dropped' => 'string'],
             self::Mishap => [

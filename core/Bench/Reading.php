@@ -27,7 +27,7 @@ final readonly class Reading
     public function said(): string
     {
         return $this->isFromPhoto() ? sprintf(
-            '%s, off a picture, give or take %s', $this->text, Digits::significant($this->event->float('doubt'), 2),
+            '%s, off a picture, give or take %s', $this->text, Digits::significant($this->event->float('doubt'), 2, true),
         ) : $this->text;
     }
 

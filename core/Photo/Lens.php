@@ -13,7 +13,7 @@ final readonly class Lens
     /** What k is about in pictures of phones, which straighten most of it themselves: a working value. */
     public const USUAL = 0.03;
     /** What it hardly ever goes beyond: the doubt where the marks do not tell it. */
-    public const MOST = 0.08;
+    public const MOST = 0.06;
 
     private float $x;
     private float $y;

@@ -53,7 +53,9 @@ final readonly class MeasuredText
         $photo = $payload['photo'] ?? '';
         $doubt = $payload['doubt'] ?? 0.0;
 
-        return is_string($photo) && '' !== $photo ? ['photo' => $photo, 'doubt' => is_int($doubt) || is_float($doubt) ? (float) $doubt : 0.0] : [];
+        $doubt = is_int($doubt) || is_float($doubt) ? (float) $doubt : 0.0;
+
+        return is_string($photo) && '' !== $photo ? ['photo' => $photo, 'doubt' => $doubt] : [];
     }
 
     /**

@@ -81,6 +81,47 @@ final class PaperTest extends AppTestCase
         );
     }
 
+    public function testTheTargetCardIsTrueToScale(): void
+    {
+        $this->signIn('ines');
+        $pdf = (string) tempnam(sys_get_temp_dir(), 'nk-card-');
+        file_put_contents($pdf, $this->pdf('/target-card'));
+        (new Process(['pdftoppm', '-gray', '-r', '254', '-singlefile', $pdf, $pdf]))->mustRun();
+        $image = (string) file_get_contents($pdf.'.pgm');
+        preg_match('~\AP5\s+(\d+)\s+(\d+)\s+255\s~', $image, $head);
+        [$wide, $data] = [(int) ($head[1] ?? 0), substr($image, strlen($head[0] ?? ''))];
+        // Ten pixels a millimetre: each row of nuts, by the rows of its dark pixels; and the first nut to the last along the top.
+        $dark = static fn (int $x, int $y): bool => ord($data[$y * $wide + $x]) < 90;
+        $row = static fn (int $y): array => array_values(array_filter(range(0, $wide - 1), static fn (int $x): bool => $dark($x, $y)));
+        $y = 0;
+        while (self::nutAt($row($y)) < 55) {
+            ++$y;
+        }
+        $row = $row($y + 12);
+        self::assertEqualsWithDelta(1300.0, ($row[count($row) - 1] ?? 0) - ($row[0] ?? 0) - self::nutAt($row), 4.0, 'first to last');
+        array_map(unlink(...), [$pdf, $pdf.'.pgm']);
+        self::assertStringContainsString('100 mm', $this->text('/target-card'));
+        $this->assertClean($this->words('/target-card'));
+    }
+
+    /**
+     * How wide the first run of dark pixels is.
+     *
+     * @param list<int> $row
+     */
+    private static function nutAt(array $row): int
+    {
+        $last = $row[0] ?? 0;
+        foreach ($row as $x) {
+            if ($x > $last + 1) {
+                break;
+            }
+            $last = $x;
+        }
+
+        return $last - ($row[0] ?? 0);
+    }
+
     public function testTheRecordNamesItsReadingsAndItsBoltsInOrder(): void
     {
         $this->signIn('ines');

@@ -10,6 +10,7 @@ use NimbleKnuckle\App\Exchange\FitArchive;
 use NimbleKnuckle\App\Exchange\FitDocument;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
+use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Photos\BenchPictures;
 use NimbleKnuckle\App\Photos\InvalidPicture;
 use NimbleKnuckle\App\Photos\PhotoBook;
@@ -19,7 +20,12 @@ use NimbleKnuckle\App\Photos\PhotoView;
 use NimbleKnuckle\App\Photos\Picture;
 use NimbleKnuckle\App\Photos\PrintedPhotos;
 use NimbleKnuckle\App\Photos\SamplePictures;
+use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Upkeep\PhotoCopies;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Law\Obstacle;
+use NimbleKnuckle\Core\Bench\Told\ReadingTold;
+use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -268,6 +274,45 @@ final class PhotosTest extends AppTestCase
             self::assertStringContainsString('damaged', $e->getMessage());
         }
         (new Filesystem())->remove([$folder, ...glob(dirname(__DIR__, 2).'/var/test-data/*before-restore*') ?: []]);
+    }
+
+    public function testAReadingOffAPictureNamesItsPictureAndItsDoubt(): void
+    {
+        $this->fit = $this->service(FitPlanner::class)->plan(
+            $this->service(Garage::class)->get('veldra-tarn-20t'), ['gate-lock'], [], 'Joss Wending',
+        )->id;
+        $steps = [];
+        foreach ($this->service(FitBook::class)->get($this->fit)->sheet()->steps as $step) {
+            foreach ($step->asking->asks as $ask) {
+                $steps[$ask->field] = $step->id;
+            }
+        }
+        $photo = $this->take(self::jpeg(), ['step' => $steps['gap_seen'], 'field' => 'gap_seen', 'shot' => 'proof']);
+        $this->send($this->fit, ['type' => 'measured', 'step' => $steps['gap_wanted'], 'field' => 'gap_wanted', 'text' => '14 mm']);
+        $read = ['type' => 'measured', 'step' => $steps['gap_seen'], 'field' => 'gap_seen', 'text' => '14.1 mm'];
+        foreach ([['photo' => (string) new Ulid(), 'doubt' => 0.2], ['photo' => $photo], ['photo' => $photo, 'doubt' => 0]] as $more) {
+            $this->send($this->fit, $read + $more);
+            self::assertResponseStatusCodeSame(422);
+        }
+        // 13.5 to 14.5: half a millimetre of doubt reaches past, a fifth does not.
+        $load = fn (): Fit => $this->service(Recorder::class)->load($this->service(FitBook::class)->get($this->fit));
+        $codes = static fn (): array => array_map(
+            static fn (Obstacle $one): string => $one->code, $load()->gate()->within($load()->sheet->step($steps['gap_seen']) ?? self::fail()),
+        );
+        $this->send($this->fit, $read + ['photo' => $photo, 'doubt' => 0.5]);
+        self::assertResponseIsSuccessful();
+        self::assertContains('reading-doubtful', $codes());
+        $this->client->request('GET', sprintf('/fits/%s/bench/%s', $this->fit, $steps['gap_seen']));
+        self::assertSelectorTextContains('.outside', 'Measure it with a tool');
+        $this->send($this->fit, $read + ['photo' => $photo, 'doubt' => 0.2]);
+        self::assertNotContains('reading-doubtful', $codes());
+        $said = array_map(static fn (ReadingTold $one): string => $one->text, (new Told($load()))->readings());
+        self::assertContains('14.1 mm, off a picture, give or take 0.2', $said);
+        // A caliper after it is no estimate any more.
+        $this->send($this->fit, $read);
+        self::assertContains('14.1 mm', array_map(static fn (ReadingTold $one): string => $one->text, (new Told($load()))->readings()));
+        $this->client->request('GET', sprintf('/fits/%s/photos/%s/measure', $this->fit, $photo));
+        self::assertSelectorTextContains('#photo-field option[selected]', 'Gap under the bracket');
     }
 
     public function testDrawnPicturesAreForTheDemoAlone(): void

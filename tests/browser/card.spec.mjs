@@ -10,8 +10,8 @@ import { luck, scene } from './scene.mjs';
 const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 const SCENES = Number(process.env.NK_SCENES ?? 24);
 const FROM = Number(process.env.NK_SEED ?? 1);
-/** px a finger is off under the loupe, at the most, each way. */
-const FINGER = 1;
+/** px a finger is off under the loupe, at the most, each way: three quarters of a pixel of the picture, three on the loupe. */
+const FINGER = 0.75;
 
 const run = (lines) => execFileSync('php', ['bin/console', 'sum:run', 'photo-plane', '--batch'], {
   cwd: root, env: { ...process.env, APP_ENV: 'prod', APP_DEBUG: '0' }, input: lines.map((one) => `${JSON.stringify(one)}\n`).join(''), encoding: 'utf8', maxBuffer: 1e8,

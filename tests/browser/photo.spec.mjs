@@ -56,6 +56,7 @@ test('a card of known size measures what lies beside it, nudged by key, and noth
     return isStill;
   }).toBe(true);
   const tap = async ([x, y]) => {
+    await canvas.scrollIntoViewIfNeeded();
     const box = await canvas.boundingBox();
     await page.mouse.move(box.x + (x * box.width) / 1400, box.y + (y * box.height) / 900);
     await page.mouse.down();
@@ -96,5 +97,8 @@ test('what is no picture is said, and the numbers are as the sum reads them', as
   expect(asked('angle', 6)).toBe('1-2-3; 4-5-6');
   expect(asked('circle', 2)).toBe('');
   expect(asked('circle', 4)).toBe('circle 1 2 3 4');
-  expect(marks([[1, 2], [3, 4], [5, 6], [7, 8]], 100, 70)).toBe('1.0 2.0 0 0; 3.0 4.0 100 0; 5.0 6.0 100 70; 7.0 8.0 0 70');
+  expect(asked('circle', 8, [0, 3])).toBe('circle 1 2 3; circle 4 5 6 7 8');
+  expect(asked('circle', 5, [0, 3])).toBe('circle 1 2 3');
+  expect(asked('offset', 3)).toBe('3 off 1-2');
+  expect(marks([[1, 2], [3, 4], [5, 6], [7, 8]], 100, 70)).toBe('1.00 2.00 0 0; 3.00 4.00 100 0; 5.00 6.00 100 70; 7.00 8.00 0 70');
 });

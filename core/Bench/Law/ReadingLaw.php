@@ -35,7 +35,9 @@ final readonly class ReadingLaw
     {
         $ask = $this->asked($step, $event->string('field'));
         $photo = $event->string('photo');
-        '' === $photo || isset($this->fit->state->photos[$photo]) || throw InvalidEvent::in('photo', 'There is no such picture in this fit.');
+        '' === $photo || isset($this->fit->state->photos[$photo]) || throw InvalidEvent::in(
+            'photo', 'There is no such picture in this fit.',
+        );
         '' === $photo || $event->float('doubt') > 0.0 || throw InvalidEvent::in(
             'doubt', 'What is read off a picture says by how much it may be wrong.',
         );

@@ -155,12 +155,12 @@ final readonly class PhotoPlaneSum implements Sum
     {
         $at = $plane->points();
         $middles = array_map(static fn (array $one): CircleFit => $plane->circle($one)[2], $circles);
-        $list = static fn (array $numbers): Value => Value::listOf($numbers, Unit::Millimetre->value);
-
-        return ['point_x' => $list(array_column($at, 0)), 'point_y' => $list(array_column($at, 1))] + ([] === $middles ? [] : [
-            'circle_x' => $list(array_map(static fn (CircleFit $one): float => $one->x, $middles)),
-            'circle_y' => $list(array_map(static fn (CircleFit $one): float => $one->y, $middles)),
+        $lists = ['point_x' => array_column($at, 0), 'point_y' => array_column($at, 1)] + ([] === $middles ? [] : [
+            'circle_x' => array_map(static fn (CircleFit $one): float => $one->x, $middles),
+            'circle_y' => array_map(static fn (CircleFit $one): float => $one->y, $middles),
         ]);
+
+        return array_map(static fn (array $numbers): Value => Value::listOf($numbers, Unit::Millimetre->value), $lists);
     }
 
     /**
@@ -271,9 +271,9 @@ final readonly class PhotoPlaneSum implements Sum
 
     private static function plane(Inputs $in): PhotoPlane
     {
-        [$points, $marks] = [self::points($in), self::marks($in)];
+        [$points, $marks, $lens] = [self::points($in), self::marks($in), self::lens($in)];
         try {
-            $plane = new PhotoPlane($marks, $points, self::lens($in));
+            $plane = new PhotoPlane($marks, $points, $lens);
         } catch (\DomainException) {
             throw InvalidInput::in('marks', 'These marks hold no plane: four that lie apart, no three of them in a line.');
         }

@@ -9,8 +9,11 @@ use NimbleKnuckle\Core\Photo\CircleFit;
 use NimbleKnuckle\Core\Photo\Door\Measures;
 use NimbleKnuckle\Core\Photo\Door\PhotoPlaneSum;
 use NimbleKnuckle\Core\Photo\Homography;
+use NimbleKnuckle\Core\Photo\Lens;
 use NimbleKnuckle\Core\Photo\PhotoPlane;
 use NimbleKnuckle\Core\Photo\PlaneDrawing;
+use NimbleKnuckle\Core\Photo\Sight;
+use NimbleKnuckle\Core\Photo\TargetCard;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -26,6 +29,9 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(PhotoPlane::class)]
 #[CoversClass(PhotoPlaneSum::class)]
 #[CoversClass(PlaneDrawing::class)]
+#[CoversClass(Lens::class)]
+#[CoversClass(Sight::class)]
+#[CoversClass(TargetCard::class)]
 final class PhotoPlaneTest extends TestCase
 {
     private const CARD = [[0.0, 0.0], [100.0, 0.0], [100.0, 70.0], [0.0, 70.0]];
@@ -103,6 +109,9 @@ final class PhotoPlaneTest extends TestCase
         yield 'half an index' => [['measure' => [[[0, 1.5]], [], []]], 'measure', 'whole numbers'];
         yield 'nothing asked' => [['measure' => [[], [], []]], 'measure', ''];
         yield 'a circle on a line' => [['points' => [[10, 10], [20, 20], [30, 30]], 'measure' => 'circle 1 2 3'], 'measure', 'on a line'];
+        yield 'a picture of one side' => [['picture' => '1600'], 'picture', 'width and height'];
+        yield 'two marks, not square on' => [['marks' => [[0, 0, 0, 0], [9, 9, 9, 9]]], 'marks', 'square on'];
+        yield 'off a line of one' => [['measure' => '3 off 1-1'], 'measure', 'twice'];
         yield 'behind the camera' => [['distance' => 50, 'off' => 60], 'off', 'behind the camera'];
     }
 
@@ -134,6 +143,84 @@ final class PhotoPlaneTest extends TestCase
         // Half a millimetre a pixel, one pixel at each end: 0.5 √2 of the points alone, and the marks beside.
         self::assertGreaterThan(0.5 * \M_SQRT2, $result->entries('distances_doubt')[0]);
         self::assertLessThan(1.1, $result->entries('distances_doubt')[0]);
+    }
+
+    public function testOffALineIsSquareToIt(): void
+    {
+        $in = ['marks' => [[0, 0, 0, 0], [100, 0, 50, 0], [100, 100, 50, 50], [0, 100, 0, 50]],
+            'points' => [[10, 10], [90, 10], [40, 70]]];
+        $written = Doors::book()->run('photo-plane', $in + ['measure' => '3 off 1-2']);
+        $listed = Doors::book()->run('photo-plane', $in + ['measure' => [[], [], [], [[2, 0, 1]]]]);
+        self::assertEqualsWithDelta([30.0], $written->entries('offsets'), 1e-9);
+        self::assertSame($written->entries('offsets'), $listed->entries('offsets'));
+        self::assertEqualsWithDelta([5.0, 45.0, 20.0], $written->entries('point_x'), 1e-9);
+        self::assertEqualsWithDelta([5.0, 5.0, 35.0], $written->entries('point_y'), 1e-9);
+        // Beyond the end of the line it is still square to it.
+        $beyond = Doors::book()->run('photo-plane', ['points' => [[10, 10], [50, 10], [95, 70]], 'measure' => '3 off 1-2'] + $in);
+        self::assertEqualsWithDelta([30.0], $beyond->entries('offsets'), 1e-9);
+    }
+
+    public function testOneKnownDistanceIsEnoughSquareOnAndSaidToBe(): void
+    {
+        $in = ['marks' => [[100, 100, 0, 0], [100, 300, 50, 0]], 'points' => [[200, 150], [200, 350], [320, 150]], 'measure' => '1-2; 1-3'];
+        $result = Doors::book()->run('photo-plane', $in + ['square_on' => 'yes']);
+        self::assertEqualsWithDelta([50.0, 30.0], $result->entries('distances'), 1e-9, 'turned by a quarter, and to the same scale');
+        self::assertTrue($result->hasCheck('square-on'));
+        self::assertSame(Level::Watch, $result->verdict);
+        // A hand holds a camera no nearer than 8° to square: one percent of the reading at the least.
+        self::assertGreaterThan(0.5, $result->entries('distances_doubt')[0]);
+        $this->expectException(InvalidInput::class);
+        Doors::book()->run('photo-plane', $in);
+    }
+
+    public function testFromFiveMarksOnTheLensIsTold(): void
+    {
+        $camera = self::camera(3);
+        // As the tests bend it: outwards from the middle of a picture of 4000 by 3000, five percent in its corner.
+        $bent = static function (float $x, float $y): array {
+            [$dx, $dy] = [$x - 2000, $y - 1500];
+            $by = 1.0;
+            for ($i = 0; $i < 20; ++$i) {
+                $by = 1 / (1 + 0.05 * $by * $by * ($dx * $dx + $dy * $dy) / (2000 ** 2 + 1500 ** 2));
+            }
+
+            return [2000 + $by * $dx, 1500 + $by * $dy];
+        };
+        // Near enough to fill the picture.
+        $near = static fn (float $x, float $y): array => $bent(2000 + 2.4 * ($x - 2000), 1500 + 2.4 * ($y - 1500));
+        $marks = array_map(static fn (array $m): array => [...$near($m[0], $m[1]), $m[2], $m[3]], self::marks(self::EIGHT, $camera));
+        $points = array_map(static fn (array $p): array => $near(...self::seen($p[0], $p[1], $camera)), [[-40.0, 10.0], [140.0, 60.0]]);
+        $true = hypot(180.0, 50.0);
+        $run = static fn (array $of, array $more): SumResult => Doors::book()->run('photo-plane', [
+            'marks' => $of, 'points' => $points, 'measure' => '1-2',
+        ] + $more);
+        $told = $run($marks, ['picture' => '4000 × 3000']);
+        $untold = $run($marks, []);
+        $off = static fn (SumResult $result): float => abs((float) $result->entries('distances')[0] - $true);
+        self::assertLessThan(0.3 * $off($untold), $off($told), 'most of it is taken out');
+        self::assertGreaterThan(2.0, $told->number('lens'));
+        self::assertFalse($untold->has('lens'));
+        // Four marks cannot tell it: it stays in the doubt.
+        $four = $run(array_slice($marks, 0, 4), ['picture' => '4000x3000']);
+        self::assertFalse($four->has('lens'));
+        self::assertGreaterThan($run(array_slice($marks, 0, 4), [])->entries('distances_doubt')[0], $four->entries('distances_doubt')[0]);
+        self::assertLessThanOrEqual($four->entries('distances_doubt')[0], $off($four));
+    }
+
+    public function testTheCardIsAsTheBrowserKnowsIt(): void
+    {
+        $script = (string) file_get_contents(dirname(__DIR__, 3).'/assets/js/card.js');
+        preg_match('~MARKS = (\[\[.*?\]\]);~', $script, $found);
+        self::assertEquals(TargetCard::MARKS, json_decode($found[1] ?? '', true));
+        self::assertStringContainsString(sprintf('FLATS = %s;', TargetCard::FLATS), $script);
+        self::assertStringContainsString(sprintf('HOLE = %s;', TargetCard::HOLE), $script);
+        self::assertSame([154.0, 104.0], [TargetCard::width(), TargetCard::height()]);
+        [$corners, $middle] = TargetCard::nuts()[1];
+        self::assertSame([52.0, 12.0], $middle);
+        self::assertEqualsWithDelta(12.0, $corners[1][1] - $corners[5][1], 1e-9, 'across its flats');
+        // Turned half round it is another.
+        $turned = array_map(static fn (array $m): array => [130 - $m[0], 80 - $m[1]], TargetCard::MARKS);
+        self::assertNotEqualsCanonicalizing(TargetCard::MARKS, $turned);
     }
 
     public function testWhatLiesNearerReadsLong(): void

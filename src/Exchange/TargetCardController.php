@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Photos;
+namespace NimbleKnuckle\App\Exchange;
 
-use NimbleKnuckle\App\Exchange\Paper;
 use NimbleKnuckle\Core\Photo\TargetCard;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
