@@ -58,8 +58,8 @@ final readonly class ActsAhead
         return self::keyed($acts);
     }
 
-    /** @return list<FitEvent> */
-    private function played(Fit $fit, Step $step, Act $act, \DateTimeImmutable $at, int $turn): array
+    /** @return list<FitEvent> what an act comes to where all goes as it should */
+    public function played(Fit $fit, Step $step, Act $act, \DateTimeImmutable $at, int $turn): array
     {
         $marks = '' === $act->ask ? $act->marks : [$this->read($fit, $step, $act->ask)];
         if ($act->until > 0.0) {
@@ -101,7 +101,8 @@ final readonly class ActsAhead
         return array_values(array_filter($step->asking->asks, static fn (Ask $ask): bool => $ask->field === $field))[0] ?? null;
     }
 
-    private function seconds(Step $step, string $stage): int
+    /** How long a stage of the step's routine stands; 0 where it does not. */
+    public function seconds(Step $step, string $stage): int
     {
         $routine = FillRoutine::named($step->asking->routine);
         $place = $routine?->place($stage);

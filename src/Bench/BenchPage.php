@@ -72,13 +72,14 @@ final readonly class BenchPage
     ) {
     }
 
-    public function view(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand): BenchView
+    /** @param bool $isNow whether acts ahead go with it: not where a fit is played on */
+    public function view(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand, bool $isNow = true): BenchView
     {
         $act = $this->ahead->now($fit, $step);
         $circuit = $fit->vehicle->circuits[$step->target->circuit] ?? null;
         $joint = $fit->vehicle->joints[$step->target->joint] ?? null;
 
-        return new BenchView($record, $fit, $step, $act, $version, $this->clock->now(), $this->ahead->of($fit, $step), [
+        return new BenchView($record, $fit, $step, $act, $version, $this->clock->now(), $isNow ? $this->ahead->of($fit, $step) : [], [
             $this->place($fit, $step),
             $this->standing($fit, $step),
             $this->barrier($fit, $step, $act, $hand),

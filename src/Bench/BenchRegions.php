@@ -57,6 +57,22 @@ final readonly class BenchRegions
         return $answer + (($have['ahead'] ?? null) === $answer['aheadKey'] ? [] : ['ahead' => $view->ahead]);
     }
 
+    /**
+     * @param list<string> $names
+     *
+     * @return array<string, string> some of the regions alone
+     */
+    public function some(BenchView $view, array $names): array
+    {
+        $all = $view->names();
+        $regions = [];
+        foreach ($names as $name) {
+            $regions[$name] = $this->twig->render('bench/_'.$name.'.html.twig', $all);
+        }
+
+        return $regions;
+    }
+
     public static function title(Step $step, string $vehicle): string
     {
         return sprintf('%s, %s, Nimble Knuckle', $step->words->title, $vehicle);

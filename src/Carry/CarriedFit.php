@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Carry;
+
+use NimbleKnuckle\App\Bench\ActsAhead;
+use NimbleKnuckle\App\Bench\BenchPage;
+use NimbleKnuckle\App\Bench\BenchRegions;
+use NimbleKnuckle\App\Bench\Turn;
+use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use Psr\Clock\ClockInterface;
+
+/**
+ * A fit for a tablet that goes where no server is: every step played on from here, as the bench would show it act by act, each reading
+ * taken as one inside its limits. What the tablet does with it is its law's (assets/js/law.js).
+ */
+final readonly class CarriedFit
+{
+    private const MOST_ACTS = 90;
+
+    public function __construct(
+        private BenchPage $page, private BenchRegions $regions, private ActsAhead $ahead, private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return list<array<string, mixed>> step by step */
+    public function of(FitRecord $record, Fit $fit, int $version, Hand $hand): array
+    {
+        $steps = [];
+        foreach ($fit->sheet->steps as $place => $step) {
+            [$frames, $then] = $this->frames($record, $fit, $step, $version, $hand, $place);
+            $around = $this->regions->some($this->page->view($record, $fit, $step, $version, $hand, false), ['head', 'drawer', 'dialogs']);
+            $steps[] = [
+                'id' => $step->id, 'title' => BenchRegions::title($step, $fit->vehicle->short), 'regions' => $around, 'frames' => $frames,
+            ];
+            $fit = $then;
+        }
+
+        return $steps;
+    }
+
+    /** @return array{list<array<string, mixed>>, Fit} what is shown act by act, and the fit after it */
+    private function frames(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand, int $place): array
+    {
+        $frames = [];
+        $now = $this->clock->now();
+        $shown = fn (Fit $fit): array => $this->frame($record, $fit, $step, $version, $hand);
+        for ($i = 0; $i < self::MOST_ACTS && !$fit->state->isClosed($step->id); ++$i) {
+            $act = $this->ahead->now($fit, $step);
+            $frames[] = $shown($fit) + ['act' => $act->toArray()] + (Turn::Clock === $act->turn ? ['leaves' => true] : []);
+            $events = $this->ahead->played($fit, $step, $act, $now, 1000 * $place + $i);
+            foreach ($events as $event) {
+                $seconds = EventType::StageBegun === $event->type ? $this->ahead->seconds($step, $event->string('stage')) : 0;
+                if ($seconds > 0 && $act->until <= 0.0) {
+                    $waits = $fit->then(FitEvent::restored($event->id, $event->type, $event->payload, '', $now, $event->receipt));
+                    $frames[] = $shown($waits) + ['timer' => $seconds, 'stage' => $event->string('stage')];
+                }
+                $fit = $fit->then($event);
+            }
+            if ([] === $events) {
+                break;
+            }
+        }
+        if (!$fit->state->isClosed($step->id)) {
+            $fit = $fit->then($this->closing($step, $place, $now));
+        }
+
+        return [[...$frames, $shown($fit) + ['closed' => true]], $fit];
+    }
+
+    /** @return array<string, mixed> */
+    private function frame(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand): array
+    {
+        return $this->regions->some($this->page->view($record, $fit, $step, $version, $hand, false), ['work', 'thumb']);
+    }
+
+    private function closing(Step $step, int $place, \DateTimeImmutable $now): FitEvent
+    {
+        return FitEvent::of(sprintf('7ZZZZZZZZZ%08d%08d', 1000 * $place + 999, 0), EventType::StepDone, ['step' => $step->id], '', $now);
+    }
+}

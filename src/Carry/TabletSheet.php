@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Carry;
+
+use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Law\Nature;
+use NimbleKnuckle\Core\Bench\Rung;
+use NimbleKnuckle\Core\Plan\Caution;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Plan\Procedure\Choice;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\PutIn;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
+
+/** What a tablet has to know of a sheet and its vehicle to follow the law by itself (assets/js/law.js reads it). */
+final readonly class TabletSheet
+{
+    /** @return array{steps: list<array<string, mixed>>, joints: array<string, array<string, mixed>>, circuits: array<string, string>} */
+    public static function of(Fit $fit): array
+    {
+        $joints = [];
+        foreach ($fit->vehicle->joints as $joint) {
+            $joints[$joint->id] = [
+                'name' => $joint->name, 'count' => $joint->count(), 'item' => $joint->item, 'order' => $joint->pattern->order(),
+                'rungs' => array_map(
+                    static fn (Rung $rung): array => ['label' => $rung->label, 'kind' => $rung->kind->value, 'group' => $rung->group],
+                    Ladder::of($joint)->rungs,
+                ),
+            ];
+        }
+
+        return [
+            'steps' => array_map(static fn (Step $step): array => self::step($fit, $step), $fit->sheet->steps), 'joints' => $joints,
+            'circuits' => array_map(static fn ($circuit): string => $circuit->name, $fit->vehicle->circuits),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function step(Fit $fit, Step $step): array
+    {
+        return [
+            'id' => $step->id, 'deed' => $step->deed->value, 'title' => $step->words->title, 'item' => $step->target->item,
+            'itemName' => $fit->vehicle->items[$step->target->item]->name ?? $step->target->item,
+            'joint' => $step->target->joint, 'circuit' => $step->target->circuit, 'passive' => $step->slot->passive,
+            'tray' => array_map(static fn (TrayLine $line): array => [$line->thing, $line->count], $step->needs->tray),
+            'cautions' => array_map(static fn (Caution $one): bool => $one->acknowledge, $step->words->cautions),
+            'asks' => array_map(self::ask(...), $step->asking->asks),
+            'puts' => array_map(static fn (PutIn $put): array => [$put->thing, $put->forGood], $step->needs->puts),
+            'tools' => $fit->toolsListed($step), 'shot' => $step->asking->shot->value ?? '', 'protects' => Nature::protects($step),
+            'followUp' => Deed::Book === $step->deed ? $step->asking->followUp->id : '', 'due' => $step->asking->followUp->title,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ask(Ask $ask): array
+    {
+        $limits = $ask->limits;
+
+        return [
+            'field' => $ask->field, 'label' => $ask->label, 'set' => $limits->isSet, 'low' => $limits->low, 'high' => $limits->high,
+            'near' => $limits->near, 'past' => $ask->past, 'safety' => $ask->isSafety(), 'bad' => array_map(static fn (Choice $one): bool => !$one->isGood, $limits->choices),
+        ];
+    }
+}

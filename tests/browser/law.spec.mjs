@@ -1,0 +1,50 @@
+// The law of the tablet against the law of the core, over the same sequences of honest and careless hands: after every event both say the
+// same of what is loose, what is next, what a step lacks; and what the tablet refuses the core refuses, in the same words. NK_RUNS has more.
+import { execFileSync } from 'node:child_process';
+import { dirname } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect, test } from '@playwright/test';
+import { boltsLeft, counted, fold, looseEnds, nextBolt, passFaults, refusal, stepOf, within } from '../../assets/js/law.js';
+
+const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
+const RUNS = Number(process.env.NK_RUNS ?? 14);
+const FROM = Number(process.env.NK_SEED ?? 1);
+/** What the tablet knows nothing of: a reason given twice, weights, batteries, the order of the line. */
+const BY_SMALL_RULES = new Set(['counted', 'counted-all', 'broke', 'replaced', 'dropped', 'found', 'fastener-marked', 'put-in', 'taken-out', 'tool-counted', 'caution-acknowledged', 'step-reopened']);
+
+test('both say the same', () => {
+  test.setTimeout(60_000 + 6000 * RUNS);
+  const lines = execFileSync('php', ['-d', 'memory_limit=1G', 'tests/law-run.php', String(FROM), String(RUNS)], { cwd: root, encoding: 'utf8', maxBuffer: 2e9 }).trim().split('\n');
+  let [events, refused] = [0, 0];
+  for (const line of lines) {
+    const { seed, sheet, told } = JSON.parse(line);
+    const log = [];
+    let state = fold(log);
+    for (const one of told) {
+      const where = `seed ${seed}, event ${events}: ${one.event.type} ${JSON.stringify(one.event.payload)}, the core: ${one.message || 'taken'}`;
+      const said = refusal(sheet, state, one.event);
+      if (said) {
+        refused += 1;
+        expect(one.message, `${where}; the tablet: ${said.message}`).not.toBe('');
+      }
+      if (one.message !== '' && BY_SMALL_RULES.has(one.event.type)) expect(said?.message, where).toBe(one.message);
+      if (one.message === '') {
+        log.push(one.event);
+        state = fold(log);
+      }
+      const step = stepOf(sheet, one.step);
+      expect(looseEnds(sheet, state).map((end) => [end.id, end.what, end.step, end.since]).sort(), where).toEqual([...one.ends].sort());
+      for (const [id, [bolt, stage, left, faults]] of Object.entries(one.next)) {
+        expect([...nextBolt(sheet, state, id), boltsLeft(sheet, state, id), passFaults(sheet, state, id)], where).toEqual([bolt, stage, left, faults]);
+      }
+      if (step) {
+        expect(within(sheet, state, step).map((found) => `${found.code} ${found.text}`).sort(), where).toEqual([...one.within].sort());
+        expect(counted(state, step), where).toBe(one.counted);
+      }
+      events += 1;
+    }
+  }
+  console.log(`${events} events, ${refused} of them refused by the tablet, all by the core as well`);
+  expect(events).toBeGreaterThan(100 * RUNS);
+  expect(refused).toBeGreaterThan(5 * RUNS);
+});
