@@ -61,9 +61,9 @@ for ($seed = $first; $seed < $first + $count; ++$seed) {
     $sheet = (new Compiler(Sheets::common()))->compile(
         array_map(Sheets::procedure(...), $procedures), new Choices($choices), Sheets::vehicle($vehicle), new Kit([], []),
     );
-    $luck = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
+    $luck = new Random\Randomizer(new Random\Engine\Mt19937($seed));
     [$worker, $careless] = [new Worker($luck), new Careless($luck)];
-    $at = new \DateTimeImmutable('2026-11-25T08:00:00Z');
+    $at = new DateTimeImmutable('2026-11-25T08:00:00Z');
     $fit = new Fit($sheet, Sheets::vehicle($vehicle), FitState::none());
     $told = [];
     for ($i = 0; $i < 420; ++$i) {

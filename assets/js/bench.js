@@ -1,6 +1,7 @@
 // The bench: a tap draws its mark at once and becomes an event; a form becomes one; the page follows what other tablets do.
 import { isOffline, mark } from './outbox.js';
-import { aheadNow, bench, show, stepAhead } from './sync.js';
+import { aheadNow, bench, pulse, show, stepAhead } from './sync.js';
+import { carrySoon, endsHere, goOnCarried, isCarried, refusedHere, showCarried } from './carry.js';
 
 // Two taps are two decisions: the big button is deaf for a moment after what it says has changed.
 const ARM_STEP_MS = 700;
@@ -43,6 +44,21 @@ const drawOne = (event, element) => {
   if (event.type === 'step-done') document.querySelector('.say')?.classList.add('is-done');
 };
 
+const say = (message) => {
+  const told = document.getElementById('not-here');
+  if (!told) return;
+  told.textContent = message;
+  told.hidden = message === '';
+};
+
+/** Without the server: what cannot be is said and not kept; what is kept moves the bench on as far as this tablet can tell. */
+const stands = (events) => {
+  const message = isOffline() ? refusedHere(events, bench().dataset.lead === '1') : '';
+  say(message);
+  return message === '';
+};
+const carriedOn = () => { if (isOffline()) goOnCarried(); };
+
 /** What the big button says next, as far as it is known: shown at once, and all there is without a connection. */
 const goOn = (go) => {
   const next = stepAhead();
@@ -76,6 +92,7 @@ const tap = (element) => {
   if (element.classList.contains('go') && !('armed' in element.dataset)) return;
   const events = JSON.parse(element.dataset.marks);
   const words = element.classList.contains('go') ? element.textContent.trim() : (element.getAttribute('aria-label') ?? element.textContent.trim());
+  if (!stands(events)) return;
   for (const event of events) drawOne(event, element);
   if ('go' in element.dataset) goOn(element);
   else {
@@ -83,6 +100,7 @@ const tap = (element) => {
     if (element.matches('.bolt') && aheadNow()[0]?.marks?.some((one) => one.bolt === events[0].bolt && one.stage === events[0].stage)) goOn(goButton());
   }
   mark(bench().dataset.fit, events, { words: words.slice(0, 80) });
+  carriedOn();
   arm();
 };
 
@@ -114,6 +132,14 @@ const inside = (form, text) => {
   return Number.isFinite(value) ? value >= Number(form.dataset.low) && value <= Number(form.dataset.high) : null;
 };
 
+/** A reading in its base unit, as far as this tablet can tell; null where the unit is the server's to read. */
+const inBase = (form, text) => {
+  const unit = form.querySelector('[data-unit][aria-pressed="true"]');
+  if (unit?.dataset.factor === '0' || !/^[-+]?[\d.,\s]+$/.test(text)) return null;
+  const value = Number(text.replace(',', '.')) * Number(unit?.dataset.factor ?? 1) + Number(unit?.dataset.offset ?? 0);
+  return Number.isFinite(value) ? value : null;
+};
+
 const submit = (form) => {
   const event = JSON.parse(form.dataset.markForm);
   const fields = Array.from(form.querySelectorAll('[name]'));
@@ -123,6 +149,10 @@ const submit = (form) => {
   if ('reason' in event && event.reason.split(/\s+/).length < 2) return wrong(form, 'Say why in two words or more.');
   const typed = fields.map((field) => field.value);
   wrong(form, '');
+  const value = event.type === 'measured' ? inBase(form, typed[0]) : null;
+  if (event.type === 'measured' && isOffline() && value === null) return wrong(form, 'Without the server only a plain number in a unit above can be read.');
+  if (value !== null) event.local = { value };
+  if (!stands([event])) return wrong(form, document.getElementById('not-here')?.textContent ?? '');
   if (event.type === 'measured' && isOffline()) {
     if (inside(form, typed[0]) === true) goOn(goButton());
     else goButton().disabled = true;
@@ -137,8 +167,25 @@ const submit = (form) => {
       return wrong(form, message);
     },
   });
+  carriedOn();
   arm();
   return true;
+};
+
+/** The loose ends as this tablet knows them. */
+const listEnds = async () => {
+  const ends = (await endsHere()) ?? [];
+  const dialog = document.getElementById('ends-here');
+  dialog.querySelector('ul').replaceChildren(...ends.map((end) => {
+    const row = document.createElement('li');
+    const link = document.createElement('a');
+    link.href = `/fits/${bench().dataset.fit}/bench/${end.step}`;
+    link.textContent = `${end.what}: ${end.since}`;
+    row.append(end.step ? link : document.createTextNode(link.textContent));
+    return row;
+  }));
+  dialog.querySelector('[data-none]').hidden = ends.length > 0;
+  dialog.showModal();
 };
 
 const clicks = (event) => {
@@ -151,6 +198,17 @@ const clicks = (event) => {
     event.preventDefault();
     on('dialog').querySelector('[data-offline]').hidden = false;
     return undefined;
+  }
+  if (isOffline() && on('a[href*="/bench/"]') && bench()) {
+    const step = /\/bench\/([a-z0-9.-]+)/.exec(on('a[href*="/bench/"]').getAttribute('href'))?.[1];
+    if (on('.thumb a.go') && !('armed' in on('.thumb a.go').dataset)) return event.preventDefault();
+    event.preventDefault();
+    on('dialog')?.close();
+    return showCarried(step);
+  }
+  if (isOffline() && on('a[href$="/loose-ends"]') && bench()) {
+    event.preventDefault();
+    return listEnds();
   }
   if (on('.thumb a.go') && !('armed' in on('.thumb a.go').dataset)) return event.preventDefault();
   return undefined;
@@ -168,7 +226,19 @@ export const startBench = () => {
     submit(form);
   });
   // Without a connection the bench goes on by what it knows when a hold has had its time.
-  document.addEventListener('bench:stood', () => { if (isOffline() && goButton()) goOn(goButton()); });
+  document.addEventListener('bench:stood', async () => {
+    if (!isOffline() || !goButton()) return;
+    if (await isCarried()) showCarried();
+    else goOn(goButton());
+  });
+  // The server is gone: on with what is carried. It is back: what it has goes before.
+  document.addEventListener('nk:line', (event) => {
+    if (!bench()) return;
+    say('');
+    if (event.detail) showCarried(/\/bench\/([a-z0-9.-]+)/.exec(window.location.pathname)?.[1] ?? '');
+    else pulse(true);
+  });
+  document.addEventListener('nk:kept', () => { if (bench()) carrySoon(bench().dataset.fit); });
   document.addEventListener('bench:changed', (event) => {
     for (const pressed of document.querySelectorAll('.is-on, .is-seen, .is-in, .is-done')) if (event.detail.moved || !pressed.matches('[data-local]')) pressed.classList.remove('is-on', 'is-seen', 'is-in', 'is-done');
     for (const busy of document.querySelectorAll('#bench [aria-busy]')) busy.removeAttribute('aria-busy');

@@ -10,7 +10,7 @@ const key = (event) => `${event.payload.step ?? ''} ${event.payload.thing ?? ''}
 const put = (map, name, inner, value) => { (map[name] ??= {})[inner] = value; };
 
 const blank = () => ({
-  started: {}, done: {}, skipped: {}, seen: {}, counts: {}, countedAll: {}, fates: new Map(), inside: new Map(), everInside: {}, tools: {}, stages: {}, marked: {}, readings: {}, dropped: new Map(), photos: new Map(), waived: {}, mishaps: new Map(), places: {}, signed: null, stopped: null, last: null, log: [],
+  started: {}, done: {}, skipped: {}, seen: {}, counts: {}, countedAll: {}, fates: new Map(), inside: new Map(), everInside: {}, tools: {}, stages: {}, marked: {}, readings: {}, dropped: new Map(), photos: new Map(), waived: {}, mishaps: new Map(), places: {}, signed: null, stopped: null, last: null, lastReason: '', log: [],
 });
 
 const isDoneIn = (state, step) => Boolean(state.done[step]);
@@ -50,6 +50,7 @@ const apply = (state, event) => {
     default: break;
   }
   if (!STANDS.has(type) && type !== 'mishap') state.last = event;
+  if (p.reason) state.lastReason = p.reason;
 };
 
 /** What a log comes to: events as they are kept, each {id, type, payload, by}. */
@@ -159,6 +160,13 @@ export const passFaults = (sheet, state, id) => {
 
 const newest = (state, field) => Object.values(state.readings).map((fields) => fields[field]).filter(Boolean).sort((a, b) => state.places[b.id] - state.places[a.id])[0];
 
+/** Low and high of a reading as it is held now; null where nothing holds it. */
+export const limitsOf = (state, ask) => {
+  if (ask.near === '') return ask.set ? [ask.low, ask.high] : null;
+  const other = newest(state, ask.near);
+  return other ? [other.payload.value + ask.low, other.payload.value + ask.high] : null;
+};
+
 const isOutside = (state, ask, value) => {
   if (ask.bad.length > 0) return ask.bad[Math.round(value) - 1] ?? true;
   if (ask.near !== '') {
@@ -207,6 +215,9 @@ export const within = (sheet, state, step) => {
   }
   return found;
 };
+
+/** Waits that have to be over before this step: what cures, drains or cools for it. */
+export const waitsOpen = (sheet, state, step) => step.waits.filter((id) => !isClosed(state, id)).map((id) => ({ code: 'wait-open', text: `“${stepOf(sheet, id).title}” is not finished.`, bar: 'reason', step: id }));
 
 const isTakenOff = (sheet, state, item) => item !== '' && doing(sheet, 'remove', { item }).some((step) => isDoneIn(state, step.id));
 const allDone = (state, steps) => steps.length > 0 && steps.every((step) => isDoneIn(state, step.id));
@@ -264,6 +275,7 @@ export const looseEnds = (sheet, state) => {
   return ends.filter((end) => { const waived = state.waived[end.id]; return !waived || ((waived.payload.as ?? '') !== '' && waived.payload.as !== end.since); });
 };
 
+const wordsOf = (text) => text.toLowerCase().match(/\p{L}[\p{L}\p{M}\p{N}’'-]*/gu) ?? [];
 const no = (field, message) => ({ field, message });
 
 const pieceRefusal = (sheet, state, event, step) => {
@@ -327,7 +339,7 @@ const stepRefusal = (sheet, state, event, step, isLead) => {
     return state.started[step.id] ? no('step', 'It is running already.') : null;
   }
   if (type === 'step-skipped') return step.protects && !isLead ? no('step', `Others rely on “${step.title}”. Only a lead skips it.`) : null;
-  const hard = within(sheet, state, step);
+  const hard = [...within(sheet, state, step), ...waitsOpen(sheet, state, step)];
   const passed = (one) => Boolean(p.reason) && (one.bar === 'reason' || (one.bar === 'lead' && isLead));
   const left = hard.filter((one) => !passed(one));
   return left.length === 0 ? null : no('within', left.map((one) => one.text).join(' '));
@@ -340,6 +352,11 @@ export const refusal = (sheet, state, event, isLead = false) => {
   if (state.stopped && !['taken-up', 'follow-up-closed', 'noted'].includes(type)) return no('fit', `This fit is ${state.stopped.payload.kind.replaceAll('-', ' ')}: take it up again first.`);
   const step = stepOf(sheet, p.step);
   if (p.step && !step) return no('step', 'There is no such step on this sheet.');
+  if (p.reason) {
+    const words = wordsOf(p.reason);
+    if (words.length < 2) return no('reason', 'Say why in two words or more.');
+    if (words.join(' ') === wordsOf(state.lastReason).join(' ')) return no('reason', 'That is the last reason again. Say why here.');
+  }
   if (['counted', 'counted-all', 'broke', 'replaced', 'dropped', 'found'].includes(type)) return pieceRefusal(sheet, state, event, step);
   if (type === 'fastener-marked') return fastenerRefusal(sheet, state, p);
   if (['put-in', 'taken-out', 'tool-counted'].includes(type)) return insideRefusal(sheet, state, event, step);
@@ -361,6 +378,7 @@ export const isSo = (state, { type, ...p }) => {
     case 'tool-counted': return Boolean(state.tools[p.step]?.[p.tool]);
     case 'fastener-marked': return stage(state, p.joint, p.bolt) >= p.stage;
     case 'measured': return Boolean(state.readings[p.step]?.[p.field]);
+    case 'photo-taken': return [...state.photos.values()].some((photo) => photo.payload.step === p.step && photo.payload.shot === p.shot);
     case 'stage-begun': return state.log.some((event) => event.type === 'stage-begun' && event.payload.step === p.step && event.payload.stage === p.stage);
     default: return false;
   }

@@ -3,8 +3,8 @@
 import { ulid } from './ulid.js';
 import { bench, have, pulse, show } from './sync.js';
 import { blob, dropBlob, keepBlob } from './blobs.js';
+import { load, reconcile, store } from './queue.js';
 
-const KEY = 'nk-outbox';
 const DEVICE = 'nk-device';
 const SHOW_AFTER_MS = 400;
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000, 30000];
@@ -13,17 +13,10 @@ let sending = false;
 let timer = null;
 let failures = 0;
 let since = 0;
+let seq = Date.now();
 let tools = { token: () => '', say: () => {} };
 const refusedHere = new Map();
 
-const load = () => {
-  try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '[]');
-  } catch {
-    return [];
-  }
-};
-const store = (marks) => localStorage.setItem(KEY, JSON.stringify(marks));
 const person = () => document.querySelector('[data-person]')?.dataset.person ?? '';
 const mine = (mark) => mark.by === person();
 const waiting = () => load().filter((mark) => !mark.refused);
@@ -42,19 +35,29 @@ const counted = (marks, one, many) => `${marks} ${marks === 1 ? one : many}`;
 const text = () => {
   const own = waiting().filter(mine).length;
   const others = load().filter((mark) => !mine(mark));
-  if (own > 0 && failures > 0) return `No connection. ${counted(own, 'mark is', 'marks are')} safe on this tablet and will be sent.`;
+  if (own > 0 && isOffline()) return `No connection. ${counted(own, 'mark is', 'marks are')} safe on this tablet and will be sent.`;
   if (own > 0) return `Sending ${counted(own, 'mark', 'marks')}`;
   if (others.length > 0) return `${counted(others.length, 'mark', 'marks')} of ${others[0].byName ?? others[0].by} wait on this tablet. Sign in as that person to send them.`;
-  return failures > 0 ? 'No connection. Marks are kept on this tablet.' : '';
+  return isOffline() ? 'No connection. Marks are kept on this tablet.' : '';
+};
+
+/** On every page, how many marks wait on this tablet. */
+const badge = () => {
+  const all = load().length;
+  for (const place of document.querySelectorAll('[data-waiting]')) {
+    place.hidden = all === 0 || (failures === 0 && sending);
+    place.textContent = `${counted(all, 'mark waits', 'marks wait')} here`;
+  }
 };
 
 /** Lies over the page, and only once something takes longer than a blink. */
 const tell = () => {
+  badge();
   const strip = document.getElementById('keeping');
   if (!strip) return;
   const said = text();
-  const slow = failures > 0 || !sending || Date.now() - since >= SHOW_AFTER_MS;
-  strip.dataset.state = failures > 0 ? 'offline' : 'sending';
+  const slow = isOffline() || !sending || Date.now() - since >= SHOW_AFTER_MS;
+  strip.dataset.state = isOffline() ? 'offline' : 'sending';
   strip.hidden = said === '' || !slow;
   if (said) strip.querySelector('[data-text]').textContent = said;
 };
@@ -110,6 +113,7 @@ const sendPhoto = async (one) => {
     return refuse(one.batch, said ?? 'The server did not take it.');
   }
   if (!response.ok) throw new Error(`server ${response.status}`);
+  document.dispatchEvent(new CustomEvent('nk:sent', { detail: [one] }));
   store(load().filter((mark) => mark.id !== one.id));
   await dropBlob(one.id);
   tools.say('Picture kept.');
@@ -135,6 +139,7 @@ const send = async (marks) => {
   if (response.status === 422) return refuse(marks[0].batch, answer.error?.message ?? 'The server did not take it.');
   if (!response.ok) throw new Error(`server ${response.status}`);
   const kept = new Set(answer.kept);
+  document.dispatchEvent(new CustomEvent('nk:sent', { detail: marks }));
   store(load().filter((mark) => !kept.has(mark.id)));
   refusedHere.delete(marks[0].batch);
   document.dispatchEvent(new CustomEvent('nk:kept', { detail: answer.kept }));
@@ -145,6 +150,8 @@ const send = async (marks) => {
 
 const later = () => {
   failures += 1;
+  refusedHere.clear();
+  if (failures === 1) document.dispatchEvent(new CustomEvent('nk:line', { detail: true }));
   clearTimeout(timer);
   timer = setTimeout(() => { timer = null; flush(); }, RETRY_MS[Math.min(failures, RETRY_MS.length) - 1]);
 };
@@ -158,7 +165,11 @@ export const flush = async () => {
     for (let marks = waiting().filter(mine); marks.length > 0; marks = waiting().filter(mine)) {
       // One call a tap: a refused one takes no other tap with it.
       await send(marks.filter((mark) => mark.batch === marks[0].batch));
-      failures = 0;
+      if (failures > 0 || isDown) {
+        failures = 0;
+        isDown = false;
+        document.dispatchEvent(new CustomEvent('nk:line', { detail: false }));
+      }
     }
   } catch (error) {
     if (failures === 0) tools.say(error.message === 'signed out' ? 'You are signed out. The marks are kept here; sign in again to send them.' : 'No connection. Marks are kept on this tablet.');
@@ -173,9 +184,10 @@ export const flush = async () => {
 export const mark = (fit, events, { words = '', atField = null } = {}) => {
   const now = Date.now();
   const batch = ulid(now);
-  const made = events.map(({ type, ...payload }) => ({ id: ulid(now), type, payload, at: new Date(now).toISOString(), fit, batch, by: person(), byName: document.querySelector('meta[name="person"]')?.content, words }));
+  const made = events.map(({ type, local, ...payload }) => ({ id: ulid(now), seq: (seq += 1), local, type, payload, at: new Date(now).toISOString(), fit, batch, by: person(), byName: document.querySelector('meta[name="person"]')?.content, words }));
   store([...load(), ...made]);
-  if (atField) refusedHere.set(batch, atField);
+  // What waits is refused later, when its field is long out of sight: then it is listed.
+  if (atField && !isOffline()) refusedHere.set(batch, atField);
   flush();
   return made.map((one) => one.id);
 };
@@ -185,12 +197,26 @@ export const photo = async (fit, payload, file) => {
   const now = Date.now();
   const id = ulid(now);
   await keepBlob(id, file);
-  store([...load(), { id, type: 'photo-taken', photo: true, payload, at: new Date(now).toISOString(), fit, batch: ulid(now), by: person(), byName: document.querySelector('meta[name="person"]')?.content, words: 'Picture' }]);
+  store([...load(), { id, seq: (seq += 1), type: 'photo-taken', photo: true, payload, at: new Date(now).toISOString(), fit, batch: ulid(now), by: person(), byName: document.querySelector('meta[name="person"]')?.content, words: 'Picture' }]);
   flush();
   return id;
 };
 
-export const isOffline = () => failures > 0;
+let isDown = false;
+export const isOffline = () => failures > 0 || isDown;
+
+/** What the page finds when it asks for news: whether the server answers. */
+const found = (answers) => {
+  const was = isOffline();
+  isDown = !answers;
+  if (answers && failures > 0) {
+    clearTimeout(timer);
+    timer = null;
+    flush();
+  }
+  if (was !== isOffline()) document.dispatchEvent(new CustomEvent('nk:line', { detail: isOffline() }));
+  tell();
+};
 
 export const startOutbox = (given) => {
   tools = given;
@@ -208,7 +234,10 @@ export const startOutbox = (given) => {
     }
   });
   window.addEventListener('online', () => { clearTimeout(timer); timer = null; flush(); });
+  window.addEventListener('offline', () => found(false));
+  document.addEventListener('nk:news', (event) => found(event.detail));
   tell();
   tellRefused();
+  reconcile().then(() => { tellRefused(); flush(); });
   flush();
 };

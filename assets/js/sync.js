@@ -57,13 +57,16 @@ export const pulse = async (all = false) => {
     const query = new URLSearchParams({ step: root.dataset.step, since: all ? '0' : root.dataset.version, clock: all || root.dataset.clock === '1' ? '1' : '' });
     if (!all) for (const [name, hash] of Object.entries(have())) query.set(`have[${name}]`, hash);
     const response = await fetch(`/fits/${root.dataset.fit}/pulse?${query}`, { headers: { Accept: 'application/json' }, signal: AbortSignal.timeout(10000) });
+    document.dispatchEvent(new CustomEvent('nk:news', { detail: response.status < 500 }));
     if (response.status === 200 && !response.redirected) {
       const before = document.querySelector('.closed-note')?.textContent;
       show(await response.json());
       const note = document.querySelector('.closed-note')?.textContent;
       if (note && note !== before) document.getElementById('say').textContent = note.trim();
     }
-  } catch { /* the outbox tells of a lost connection */ } finally {
+  } catch {
+    document.dispatchEvent(new CustomEvent('nk:news', { detail: false }));
+  } finally {
     asking = false;
   }
 };
@@ -80,5 +83,7 @@ export const startSync = () => {
     if (wait !== null || Date.now() - askedAt >= NEWS_MS) pulse();
   }, NEWS_MS);
   document.addEventListener('nk:pulse', () => pulse(true));
+  // At once, so that a page that came from this tablet's own store knows that it did.
+  setTimeout(() => pulse(), 250);
   window.addEventListener('popstate', () => window.location.reload());
 };

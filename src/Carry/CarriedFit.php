@@ -13,6 +13,7 @@ use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Receipt;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use Psr\Clock\ClockInterface;
 
@@ -53,15 +54,17 @@ final readonly class CarriedFit
         $shown = fn (Fit $fit): array => $this->frame($record, $fit, $step, $version, $hand);
         for ($i = 0; $i < self::MOST_ACTS && !$fit->state->isClosed($step->id); ++$i) {
             $act = $this->ahead->now($fit, $step);
-            $frames[] = $shown($fit) + ['act' => $act->toArray()] + (Turn::Clock === $act->turn ? ['leaves' => true] : []);
-            $events = $this->ahead->played($fit, $step, $act, $now, 1000 * $place + $i);
+            $wants = self::wants($fit, $step, $act->turn);
+            $frames[] = $shown($fit) + ['act' => $act->toArray()] + ([] === $wants ? [] : ['wants' => $wants]);
+            $events = [] === $wants ? $this->ahead->played($fit, $step, $act, $now, 1000 * $place + $i)
+                : $this->made($wants, $now, 1000 * $place + $i);
             foreach ($events as $event) {
-                $seconds = EventType::StageBegun === $event->type ? $this->ahead->seconds($step, $event->string('stage')) : 0;
+                [$seconds, $later] = $this->stands($step, $event, $now);
                 if ($seconds > 0 && $act->until <= 0.0) {
-                    $waits = $fit->then(FitEvent::restored($event->id, $event->type, $event->payload, '', $now, $event->receipt));
+                    $waits = $fit->then(FitEvent::restored($event->id, $event->type, $event->payload, '', $now, new Receipt($now)));
                     $frames[] = $shown($waits) + ['timer' => $seconds, 'stage' => $event->string('stage')];
                 }
-                $fit = $fit->then($event);
+                $fit = $fit->then($later);
             }
             if ([] === $events) {
                 break;
@@ -72,6 +75,72 @@ final readonly class CarriedFit
         }
 
         return [[...$frames, $shown($fit) + ['closed' => true]], $fit];
+    }
+
+    /**
+     * How long what an event begins has to stand, and the event as it is once it has.
+     *
+     * @return array{int, FitEvent}
+     */
+    private function stands(Step $step, FitEvent $event, \DateTimeImmutable $now): array
+    {
+        if (EventType::StageBegun === $event->type) {
+            return [$this->ahead->seconds($step, $event->string('stage')), $event];
+        }
+        if (EventType::StepStarted !== $event->type) {
+            return [0, $event];
+        }
+        $seconds = (int) ceil(60 * $step->slot->minutes->likely);
+        $then = $now->modify(sprintf('-%d seconds', $seconds + 5));
+
+        return [$seconds, FitEvent::restored($event->id, $event->type, $event->payload, '', $then, new Receipt($then))];
+    }
+
+    /**
+     * What is done beside the big button: a caution read, tools tapped, a picture taken.
+     *
+     * @return list<array<string, string|int>>
+     */
+    private static function wants(Fit $fit, Step $step, Turn $turn): array
+    {
+        return match ($turn) {
+            Turn::Caution => self::cautions($fit, $step),
+            Turn::Tools => array_map(
+                static fn (string $tool): array => ['type' => 'tool-counted', 'step' => $step->id, 'tool' => $tool], $fit->toolsMissing($step),
+            ),
+            Turn::Photo => [[
+                'type' => 'photo-taken', 'step' => $step->id, 'shot' => 'proof', 'hash' => str_repeat('0', 64), 'width' => 1, 'height' => 1,
+            ]],
+            default => [],
+        };
+    }
+
+    /** @return list<array<string, string|int>> the next caution to be read */
+    private static function cautions(Fit $fit, Step $step): array
+    {
+        foreach ($step->words->cautions as $i => $caution) {
+            if ($caution->acknowledge && !isset($fit->state->seen[$step->id][$i])) {
+                return [['type' => 'caution-acknowledged', 'step' => $step->id, 'caution' => $i]];
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * @param list<array<string, string|int>> $wants
+     *
+     * @return list<FitEvent>
+     */
+    private function made(array $wants, \DateTimeImmutable $now, int $turn): array
+    {
+        $events = [];
+        foreach ($wants as $n => $want) {
+            $type = EventType::from((string) $want['type']);
+            $events[] = FitEvent::of(sprintf('7ZZZZZZZZZ%08d%08d', $turn, $n), $type, array_diff_key($want, ['type' => '']), '', $now);
+        }
+
+        return $events;
     }
 
     /** @return array<string, mixed> */

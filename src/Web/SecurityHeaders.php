@@ -12,7 +12,7 @@ use Symfony\Component\HttpKernel\Event\ResponseEvent;
 final readonly class SecurityHeaders
 {
     public const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'; font-src 'self'; "
-        ."connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+        ."connect-src 'self'; manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     public function __invoke(ResponseEvent $event): void
     {

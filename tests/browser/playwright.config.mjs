@@ -10,5 +10,5 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 10_000 },
   reporter: [['list']],
-  use: { launchOptions, viewport: { width: 1280, height: 800 }, trace: 'off', screenshot: 'only-on-failure', locale: 'en-GB' },
+  use: { launchOptions, viewport: { width: 1280, height: 800 }, trace: 'off', screenshot: 'only-on-failure', locale: 'en-GB', serviceWorkers: 'block' },
 });
