@@ -89,7 +89,7 @@ const remember = (marks) => localStorage.setItem(SENT, JSON.stringify([...sent()
 const queued = (fit, sheet = bundle?.sheet) => told(load().filter((one) => one.fit === fit && !one.refused), sheet);
 
 const told = (marks, sheet) => marks.map((one) => ({
-  id: one.id, type: one.type, by: one.byName ?? '', at: one.at, payload: { ...one.payload, ...(one.local ?? {}), ...answered(sheet, one) },
+  id: one.id, type: one.type, late: true, device: localStorage.getItem('nk-device') ?? '', by: one.byName ?? '', at: one.at, payload: { ...one.payload, ...(one.local ?? {}), ...answered(sheet, one) },
 }));
 
 /** An answer that was tapped, as the server will write it: its words, and its place in the list. */

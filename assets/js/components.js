@@ -9,10 +9,12 @@ const two = (n) => String(n).padStart(2, '0');
 
 /** Counts down to an instant the server named; by its clock, whatever the tablet's says. At nought the bench looks again. */
 const count = (element) => {
+  // What it counted for is over, or another act took its place.
+  if (!element.dataset.timerUntil) return;
   const seconds = Math.max(0, Math.ceil(Number(element.dataset.timerUntil) - serverNow()));
   const text = `${Math.floor(seconds / 60)}:${two(seconds % 60)}`;
   if (element.dataset.timerLabel) element.textContent = seconds > 0 ? `Hold ${text}` : element.dataset.timerLabel;
-  else element.firstChild.textContent = `${text} `;
+  else if (element.firstChild) element.firstChild.textContent = `${text} `;
   if (seconds > 0 || element.dataset.timerOver === element.dataset.timerUntil) return;
   element.dataset.timerOver = element.dataset.timerUntil;
   if ('timerWakes' in element.dataset) {

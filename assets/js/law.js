@@ -10,7 +10,7 @@ const key = (event) => `${event.payload.step ?? ''} ${event.payload.thing ?? ''}
 const put = (map, name, inner, value) => { (map[name] ??= {})[inner] = value; };
 
 const blank = () => ({
-  started: {}, done: {}, skipped: {}, seen: {}, counts: {}, countedAll: {}, fates: new Map(), inside: new Map(), everInside: {}, tools: {}, stages: {}, marked: {}, readings: {}, dropped: new Map(), photos: new Map(), waived: {}, mishaps: new Map(), places: {}, signed: null, stopped: null, last: null, lastReason: '', log: [],
+  started: {}, done: {}, skipped: {}, seen: {}, counts: {}, countedAll: {}, fates: new Map(), inside: new Map(), everInside: {}, tools: {}, stages: {}, lastMarks: {}, marked: {}, readings: {}, dropped: new Map(), photos: new Map(), waived: {}, mishaps: new Map(), places: {}, signed: null, stopped: null, last: null, lastReason: '', log: [],
 });
 
 const isDoneIn = (state, step) => Boolean(state.done[step]);
@@ -32,7 +32,13 @@ const apply = (state, event) => {
     case 'put-in': state.inside.set(key(event), event); break;
     case 'taken-out': state.inside.delete(key(event)); state.everInside[key(event)] = true; break;
     case 'tool-counted': put(state.tools, step, p.tool, event); break;
-    case 'fastener-marked': put(state.stages, p.joint, p.bolt, p.stage); (state.marked[p.joint] ??= []).push(event); break;
+    case 'fastener-marked': {
+      const known = state.lastMarks[p.joint]?.[p.bolt];
+      // Made without the server, of a fastener another tablet had as far by then: a person looks at it.
+      if (known && event.late && p.stage > 0 && event.device !== known.device && (state.stages[p.joint]?.[p.bolt] ?? 0) >= p.stage) break;
+      put(state.lastMarks, p.joint, p.bolt, event);
+      put(state.stages, p.joint, p.bolt, p.stage); (state.marked[p.joint] ??= []).push(event); break;
+    }
     case 'measured': put(state.readings, step, p.field, event); break;
     case 'dropped': state.dropped.set(event.id, event); if (p.thing) fate(); break;
     case 'mishap': state.mishaps.set(event.id, event); if (p.thing) fate(); break;

@@ -30,6 +30,7 @@ final readonly class EndNames
         return match ($kind) {
             'item', 'tray', 'broken' => $vehicle->items[explode(':', $id, 2)[0]]->name ?? '',
             'joint' => $vehicle->joints[$id]->name ?? '',
+            'twice' => $vehicle->joints[explode('.', $id, 2)[0]]->name ?? '',
             'circuit', 'flow' => $vehicle->circuits[$id]->name ?? '',
             'dropped' => $this->fit->state->event($id)?->string('what') ?? '',
             'mishap' => null === ($event = $this->fit->state->event($id)) ? '' : Fit::told($event),

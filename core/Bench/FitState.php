@@ -61,6 +61,8 @@ final class FitState
     public array $judged = [];
     /** @var array<string, true> readings whose stop somebody has seen */
     public array $stopsSeen = [];
+    /** @var array<string, array<int, non-empty-list<FitEvent>>> joint => bolt => marks that came late from a tablet that did not know of another's */
+    public array $twice = [];
     /** @var array<string, FitEvent> pictures, by the event that took each */
     public array $photos = [];
     /** @var array<string, list<FitEvent>> picture => what is drawn on it */
@@ -300,9 +302,29 @@ final class FitState
     private function markFastener(FitEvent $event): void
     {
         [$joint, $bolt] = [$event->string('joint'), $event->int('bolt')];
+        if ($this->isSaidTwice($event, $joint, $bolt)) {
+            $this->twice[$joint][$bolt][] = $event;
+
+            return;
+        }
+        if (Ladder::OFF === $event->int('stage')) {
+            unset($this->twice[$joint][$bolt]);
+        }
         $this->stages[$joint][$bolt] = $event->int('stage');
         $this->marks[$joint][$bolt] = $event;
         $this->marked[$joint][] = $event;
+    }
+
+    /**
+     * Made without the server on one tablet, of a fastener that another had by then as far or farther. It changes nothing by itself:
+     * somebody looks at the fastener.
+     */
+    private function isSaidTwice(FitEvent $event, string $joint, int $bolt): bool
+    {
+        $known = $this->marks[$joint][$bolt] ?? null;
+
+        return null !== $known && $event->wasQueued() && $event->int('stage') > Ladder::OFF && $event->receipt->device !== $known->receipt->device
+            && $this->stage($joint, $bolt) >= $event->int('stage');
     }
 
     private static function insideKey(FitEvent $event): string

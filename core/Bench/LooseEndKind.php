@@ -10,6 +10,7 @@ enum LooseEndKind: string
     case Removed = 'removed';
     case Tray = 'tray';
     case Joint = 'joint';
+    case Twice = 'twice';
     case Circuit = 'circuit';
     case Flow = 'flow';
     case Support = 'support';
@@ -33,6 +34,7 @@ enum LooseEndKind: string
             self::Removed => 'off the vehicle',
             self::Tray => 'tray does not add up',
             self::Joint => 'not tight yet',
+            self::Twice => 'marked twice, off line',
             self::Circuit => 'circuit open',
             self::Flow => 'out and in do not match',
             self::Support => 'hangs on its support',
@@ -57,7 +59,7 @@ enum LooseEndKind: string
     {
         return in_array(
             $this,
-            [self::Joint, self::Circuit, self::Flow, self::Support, self::Battery, self::Raised, self::Inside, self::Safety, self::Curve,
+            [self::Joint, self::Twice, self::Circuit, self::Flow, self::Support, self::Battery, self::Raised, self::Inside, self::Safety, self::Curve,
                 self::Mishap],
             true,
         );

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\Core\Bench;
 use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 
 /** Derives the loose ends of a fit from what was done and what was not. */
 final readonly class LooseEnds
@@ -24,7 +25,7 @@ final readonly class LooseEnds
         return [
             ...$this->mishaps(), ...$this->dropped(), ...$this->broken(),
             ...$this->inside(), ...$this->tools(), ...$this->removed(), ...$this->loose(),
-            ...$this->trays(),
+            ...$this->trays(), ...$this->twice(),
             ...$this->circuits(), ...$this->flows(), ...$this->standing(), ...$this->readings(), ...$this->curves(), ...$this->outOfOrder(),
             ...$this->waiting(), ...$this->due(),
         ];
@@ -110,6 +111,40 @@ final readonly class LooseEnds
         }
 
         return $ends;
+    }
+
+    /** @return list<LooseEnd> fasteners two tablets marked, neither knowing of the other: whose mark is so, a person says */
+    private function twice(): array
+    {
+        $ends = [];
+        foreach ($this->fit->state->twice as $id => $bolts) {
+            $joint = $this->fit->vehicle->joints[$id] ?? null;
+            if (null === $joint) {
+                continue;
+            }
+            foreach ($bolts as $bolt => $late) {
+                $ends[] = $this->saidTwice($joint, $bolt, $late);
+            }
+        }
+
+        return $ends;
+    }
+
+    /** @param non-empty-list<FitEvent> $late */
+    private function saidTwice(Joint $joint, int $bolt, array $late): LooseEnd
+    {
+        $known = $this->fit->state->marks[$joint->id][$bolt] ?? $late[0];
+        $last = $late[count($late) - 1];
+        $ladder = Ladder::of($joint);
+
+        return new LooseEnd(
+            sprintf('twice:%s.%d', $joint->id, $bolt), LooseEndKind::Twice, sprintf('Bolt %d, %s', $bolt, $joint->name),
+            $this->fit->sheet->doing(Deed::Tighten, '', $joint->id)[0]->id ?? '',
+            sprintf(
+                '“%s” by %s and “%s” by %s, each without the other: look at it', $ladder->label($known->int('stage')), $known->by,
+                $ladder->label($last->int('stage')), $last->by,
+            ),
+        );
     }
 
     /** @return list<LooseEnd> pieces that broke and have no new one in their place */

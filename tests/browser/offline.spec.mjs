@@ -89,3 +89,123 @@ test('from the second step to the last without a server, then every mark is ther
   for (const id of ids) expect(log.filter((event) => event.id === id)).toHaveLength(1);
   expect(errors.filter((error) => !/Failed to load resource|net::ERR/.test(error))).toEqual([]);
 });
+
+test('two tablets off line at one joint: every mark is kept once, what both did is listed, and nobody’s is chosen in silence', async ({ browser }) => {
+  test.setTimeout(150_000);
+  const tablet = async (name) => {
+    const context = await browser.newContext({ serviceWorkers: 'allow' });
+    const page = await context.newPage();
+    page.setDefaultTimeout(8000);
+    await signIn(page, demo.base, name);
+    return { context, page };
+  };
+  const [joss, petra] = [await tablet('Joss Wending'), await tablet('Petra Vole')];
+  const fit = (await joss.page.locator('article[data-carry]').first().getAttribute('data-carry'));
+  await joss.page.goto(`${demo.base}/fits/${fit}/bench`);
+  const tighten = (await (await joss.page.request.get(`${demo.base}/fits/${fit}/carry`)).json()).sheet.steps.filter((step) => step.deed === 'tighten').at(-1);
+  const before = JSON.parse(await (await joss.page.request.get(`${demo.base}/fits/${fit}/export`)).text()).events.length;
+  const path = `${demo.base}/fits/${fit}/bench/${tighten.id}`;
+  for (const { page } of [joss, petra]) {
+    await page.goto(path);
+    await carried(page, fit);
+    await controlled(page);
+  }
+  await joss.context.setOffline(true);
+  await petra.context.setOffline(true);
+  for (const { page } of [joss, petra]) {
+    await expect(page.locator('#keeping')).toContainText('No connection', { timeout: 15_000 });
+    // The bench of the tablet goes on: started by hand, then snug, then as far as a figure.
+    while ((await turn(page)) === 'caution') await page.getByRole('button', { name: 'Understood' }).click();
+    for (let i = 0; i < 2; i += 1) {
+      const was = await go(page).textContent();
+      await tapGo(page);
+      await expect(go(page)).not.toHaveText(was);
+    }
+  }
+  const ids = await Promise.all([joss, petra].map(({ page }) => page.evaluate(() => JSON.parse(localStorage.getItem('nk-outbox')).map((one) => one.id))));
+  expect(ids[0].length).toBeGreaterThan(1);
+  // Longer ago than what counts as just now.
+  await joss.page.waitForTimeout(16_000);
+  for (const { context, page } of [joss, petra]) {
+    await context.setOffline(false);
+    await expect.poll(() => page.evaluate(() => JSON.parse(localStorage.getItem('nk-outbox')).filter((one) => !one.refused).length), { timeout: 60_000 }).toBe(0);
+  }
+  const log = JSON.parse(await (await joss.page.request.get(`${demo.base}/fits/${fit}/export`)).text()).events;
+  const kept = ids.flat().filter((id) => log.some((event) => event.id === id));
+  const refused = await petra.page.evaluate(() => JSON.parse(localStorage.getItem('nk-outbox')).length);
+  expect(kept.length + refused).toBe(ids.flat().length);
+  expect(new Set(log.map((event) => event.id)).size).toBe(log.length);
+  expect(log.length).toBe(before + kept.length);
+  await petra.page.goto(`${demo.base}/fits/${fit}/loose-ends`);
+  await expect(petra.page.locator('main')).toContainText('marked twice, off line');
+  await expect(petra.page.locator('main')).toContainText('each without the other: look at it');
+  await joss.context.close();
+  await petra.context.close();
+});
+
+test('a picture taken off line waits in order and arrives; on every page it is said how many wait', async ({ page, context }) => {
+  page.setDefaultTimeout(8000);
+  await signIn(page, demo.base, 'Joss Wending');
+  const fit = (await page.locator('article[data-carry]').first().getAttribute('data-carry'));
+  await page.goto(`${demo.base}/fits/${fit}/bench`);
+  await carried(page, fit);
+  await controlled(page);
+  const picture = await (await page.request.get(`${demo.base}/practice/pictures/belt.jpg`)).body();
+  await page.goto(`${demo.base}/`);
+  await page.goto(`${demo.base}/fits/${fit}/bench`);
+  await context.setOffline(true);
+  await expect(page.locator('#keeping')).toContainText('No connection', { timeout: 15_000 });
+  await page.keyboard.press('n');
+  await page.locator('#note-text').fill('Off line, at the vehicle');
+  await page.getByRole('button', { name: 'Save note' }).click();
+  await page.keyboard.press('p');
+  await page.locator('dialog#photo label.go input').setInputFiles({ name: 'belt.jpg', mimeType: 'image/jpeg', buffer: picture });
+  await expect.poll(() => waits(page)).toBe(2);
+  // The browser's own database has them as well as this page.
+  expect(await page.evaluate(() => new Promise((done) => { const asked = indexedDB.open('nk-queue', 1); asked.onsuccess = () => { const all = asked.result.transaction('marks').objectStore('marks').getAll(); all.onsuccess = () => done(all.result.length); }; }))).toBe(2);
+  await page.goto(`${demo.base}/`);
+  await expect(page.locator('[data-waiting]')).toContainText('2 marks wait here');
+  await page.goto(`${demo.base}/kit`);
+  await expect(page.getByRole('heading', { name: 'No connection' })).toBeVisible();
+  await expect(page.locator('[data-carried-list] a').first()).toBeVisible();
+  await page.locator('[data-carried-list] a').first().click();
+  await expect(page.locator('#keeping')).toContainText('2 marks are safe', { timeout: 15_000 });
+  // What only one store still has comes back from the other.
+  await page.evaluate(() => localStorage.setItem('nk-outbox', '[]'));
+  await context.setOffline(false);
+  await page.goto(`${demo.base}/fits/${fit}/photos`);
+  await expect.poll(() => page.request.get(`${demo.base}/fits/${fit}/export`).then((one) => one.json()).then((one) => one.events.filter((event) => event.type === 'photo-taken').length + one.events.filter((event) => event.payload.text === 'Off line, at the vehicle').length), { timeout: 30_000 }).toBe(2);
+});
+
+test('a new version waits for the end of the step and strands no mark; a pedal works the big button', async ({ page, context }) => {
+  page.setDefaultTimeout(8000);
+  let version = 1;
+  await context.route('**/sw.js', async (route) => {
+    const answer = await route.fetch();
+    await route.fulfill({ response: answer, body: `${await answer.text()}\n// ${version}` });
+  });
+  await signIn(page, demo.base, 'Ines Tarrow');
+  const fit = await begin(page, 'serpentine-belt', 'ostrel-vane-s6');
+  await page.goto(`${demo.base}/fits/${fit}/bench`);
+  await carried(page, fit);
+  await controlled(page);
+  const step = await stepId(page);
+  version = 2;
+  await page.evaluate(() => { window.stillHere = true; });
+  await page.evaluate(() => navigator.serviceWorker.getRegistration().then((one) => one.update()));
+  await expect(page.locator('#new-version')).toBeVisible({ timeout: 15_000 });
+  expect(await page.evaluate(() => window.stillHere)).toBe(true);
+  expect(await stepId(page)).toBe(step);
+  while ((await stepId(page)) === step) {
+    if (await page.locator('#ask-form').count() || (await turn(page)) === 'caution' || await page.locator('.answers button').count()) await act(page);
+    else {
+      const said = `${await stepId(page)}${await go(page).textContent()}`;
+      await expect(page.locator('.thumb .go[data-armed]')).toBeVisible();
+      await page.keyboard.press('PageDown');
+      await expect.poll(async () => `${await stepId(page)}${await go(page).textContent()}`).not.toBe(said);
+    }
+  }
+  await expect.poll(() => page.evaluate(() => window.stillHere ?? false).catch(() => false), { timeout: 15_000 }).toBe(false);
+  await expect(page.locator('#step-title')).toBeVisible();
+  await expect.poll(() => waits(page)).toBe(0);
+});
