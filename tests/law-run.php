@@ -71,7 +71,11 @@ for ($seed = $first; $seed < $first + $count; ++$seed) {
         if (null === $honest) {
             break;
         }
-        $lie = 0 === $luck->getInt(0, 2) ? (0 === $luck->getInt(0, 1) ? $careless->hasty($honest) : $careless->falsified($fit, $honest)) : null;
+        $lie = match ($luck->getInt(0, 5)) {
+            0 => $careless->hasty($honest),
+            1 => $careless->falsified($fit, $honest),
+            default => null,
+        };
         foreach (array_filter([$lie, $honest]) as [$type, $payload, $seconds]) {
             $at = $at->modify(sprintf('+%d seconds', (int) ceil($seconds)));
             $event = FitEvent::of(sprintf('01J%023d', count($told) + 1), $type, $payload, 'Joss Wending', $at);
@@ -89,5 +93,6 @@ for ($seed = $first; $seed < $first + $count; ++$seed) {
             ] + $says($fit, $step);
         }
     }
-    echo json_encode(['seed' => $seed, 'sheet' => TabletSheet::of($fit), 'told' => $told], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)."\n";
+    $all = ['seed' => $seed, 'sheet' => TabletSheet::of($fit), 'told' => $told];
+    echo json_encode($all, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)."\n";
 }

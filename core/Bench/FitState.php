@@ -61,7 +61,7 @@ final class FitState
     public array $judged = [];
     /** @var array<string, true> readings whose stop somebody has seen */
     public array $stopsSeen = [];
-    /** @var array<string, array<int, non-empty-list<FitEvent>>> joint => bolt => marks that came late from a tablet that did not know of another's */
+    /** @var array<string, array<int, non-empty-list<FitEvent>>> joint => bolt => marks that came late and knew nothing of another tablet's */
     public array $twice = [];
     /** @var array<string, FitEvent> pictures, by the event that took each */
     public array $photos = [];
@@ -323,8 +323,8 @@ final class FitState
     {
         $known = $this->marks[$joint][$bolt] ?? null;
 
-        return null !== $known && $event->wasQueued() && $event->int('stage') > Ladder::OFF && $event->receipt->device !== $known->receipt->device
-            && $this->stage($joint, $bolt) >= $event->int('stage');
+        return null !== $known && $event->wasQueued() && $event->int('stage') > Ladder::OFF
+            && $event->receipt->device !== $known->receipt->device && $this->stage($joint, $bolt) >= $event->int('stage');
     }
 
     private static function insideKey(FitEvent $event): string

@@ -59,8 +59,8 @@ enum LooseEndKind: string
     {
         return in_array(
             $this,
-            [self::Joint, self::Twice, self::Circuit, self::Flow, self::Support, self::Battery, self::Raised, self::Inside, self::Safety, self::Curve,
-                self::Mishap],
+            [self::Joint, self::Twice, self::Circuit, self::Flow, self::Support, self::Battery, self::Raised, self::Inside, self::Safety,
+                self::Curve, self::Mishap],
             true,
         );
     }

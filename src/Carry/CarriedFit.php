@@ -106,7 +106,8 @@ final readonly class CarriedFit
         return match ($turn) {
             Turn::Caution => self::cautions($fit, $step),
             Turn::Tools => array_map(
-                static fn (string $tool): array => ['type' => 'tool-counted', 'step' => $step->id, 'tool' => $tool], $fit->toolsMissing($step),
+                static fn (string $tool): array => ['type' => 'tool-counted', 'step' => $step->id, 'tool' => $tool],
+                $fit->toolsMissing($step),
             ),
             Turn::Photo => [[
                 'type' => 'photo-taken', 'step' => $step->id, 'shot' => 'proof', 'hash' => str_repeat('0', 64), 'width' => 1, 'height' => 1,

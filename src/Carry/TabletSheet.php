@@ -51,7 +51,8 @@ final readonly class TabletSheet
             'asks' => array_map(self::ask(...), $step->asking->asks),
             'puts' => array_map(static fn (PutIn $put): array => [$put->thing, $put->forGood], $step->needs->puts),
             // Whether the page says what is worked out from readings: on a tablet that took others it would say something else.
-            'derived' => '' !== $step->asking->sum || in_array('waste', $step->tags, true) || str_starts_with($step->asking->routine, 'vacuum'),
+            'derived' => '' !== $step->asking->sum || in_array('waste', $step->tags, true)
+                || str_starts_with($step->asking->routine, 'vacuum'),
             'waits' => array_values(array_map(
                 static fn (Step $wait): string => $wait->id,
                 array_filter($fit->sheet->steps, static fn (Step $one): bool => $one->slot->passive && $one->slot->until === $step->id),
@@ -68,7 +69,8 @@ final readonly class TabletSheet
 
         return [
             'field' => $ask->field, 'label' => $ask->label, 'set' => $limits->isSet, 'low' => $limits->low, 'high' => $limits->high,
-            'near' => $limits->near, 'past' => $ask->past, 'safety' => $ask->isSafety(), 'bad' => array_map(static fn (Choice $one): bool => !$one->isGood, $limits->choices),
+            'near' => $limits->near, 'past' => $ask->past, 'safety' => $ask->isSafety(),
+            'bad' => array_map(static fn (Choice $one): bool => !$one->isGood, $limits->choices),
             'unit' => $ask->kind->baseUnit()->symbol(),
             'answers' => array_map(static fn (Choice $one): array => [$one->id, $one->label], $limits->choices),
         ];

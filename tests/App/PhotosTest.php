@@ -297,7 +297,8 @@ final class PhotosTest extends AppTestCase
         // 13.5 to 14.5: half a millimetre of doubt reaches past, a fifth does not.
         $load = fn (): Fit => $this->service(Recorder::class)->load($this->service(FitBook::class)->get($this->fit));
         $codes = static fn (): array => array_map(
-            static fn (Obstacle $one): string => $one->code, $load()->gate()->within($load()->sheet->step($steps['gap_seen']) ?? self::fail()),
+            static fn (Obstacle $one): string => $one->code,
+            $load()->gate()->within($load()->sheet->step($steps['gap_seen']) ?? self::fail()),
         );
         $this->send($this->fit, $read + ['photo' => $photo, 'doubt' => 0.5]);
         self::assertResponseIsSuccessful();

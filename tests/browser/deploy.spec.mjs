@@ -1,7 +1,7 @@
 // The shipped nginx and php-fpm configuration, started as it is and used.
 import { test, expect } from '@playwright/test';
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
-import { chmodSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir, userInfo } from 'node:os';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -15,16 +15,19 @@ const secure = 'https://127.0.0.1:8444';
 const isRoot = userInfo().uid === 0;
 let server;
 let proxy;
+let authority = '';
 
-/** A TLS proxy in front, as a workshop would put one: nginx with a certificate of its own. */
+/** The secure address in front, with the workshop's own authority, by what is shipped. */
 const startProxy = () => {
   const dir = mkdtempSync(`${tmpdir()}/nk-tls-`);
   chmodSync(dir, 0o755);
-  execFileSync('openssl', ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '2', '-subj', '/CN=127.0.0.1', '-keyout', `${dir}/key.pem`, '-out', `${dir}/cert.pem`], { stdio: 'ignore' });
+  authority = `${dir}/tls`;
+  execFileSync('deploy/authority', [authority, 'yard.test', '127.0.0.1'], { cwd: root, stdio: 'ignore' });
+  chmodSync(authority, 0o755);
+  const filled = readFileSync(`${root}/deploy/nginx-tls.conf`, 'utf8').replaceAll('NK_TLS', authority).replaceAll('NK_PORT', String(port)).replaceAll('NK_HTTPS', '8444').replaceAll('NK_HTTP', '8445');
   writeFileSync(`${dir}/nginx.conf`, `pid ${dir}/pid; daemon off; error_log ${dir}/error.log; events {}
     http { access_log off; client_body_temp_path ${dir}/b; proxy_temp_path ${dir}/p; fastcgi_temp_path ${dir}/f; uwsgi_temp_path ${dir}/u; scgi_temp_path ${dir}/s;
-    server { listen 8444 ssl; ssl_certificate ${dir}/cert.pem; ssl_certificate_key ${dir}/key.pem;
-    location / { proxy_pass ${base}; proxy_set_header Host $http_host; proxy_set_header X-Forwarded-Proto https; proxy_set_header X-Forwarded-Port 8444; proxy_set_header X-Forwarded-For $remote_addr; } } }`);
+    ${filled} }`);
   return spawn('nginx', ['-c', `${dir}/nginx.conf`], { detached: true, stdio: 'ignore', env: { ...process.env, PATH: `${process.env.PATH}:/usr/sbin` } });
 };
 
@@ -55,6 +58,26 @@ test('nginx serves what is public and nothing else', async () => {
   const page = await fetch(`${base}/sign-in`);
   expect(page.headers.get('content-security-policy')).toContain("script-src 'self'");
   expect(page.headers.get('x-powered-by')).toBeNull();
+});
+
+test('the workshop’s own authority is given in the clear, all else is secure, and it is trusted by it', async () => {
+  const crt = await fetch('http://127.0.0.1:8445/authority.crt');
+  expect(await crt.text()).toBe(readFileSync(`${authority}/authority.crt`, 'utf8'));
+  const moved = await fetch('http://127.0.0.1:8445/fits?q=a', { redirect: 'manual' });
+  expect([moved.status, moved.headers.get('location')]).toEqual([308, 'https://127.0.0.1:8444/fits?q=a']);
+  // Trusted by the authority alone, by its address; not by another name.
+  const curl = (...args) => spawnSync('curl', ['-sS', '-o', '/dev/null', '-w', '%{http_code}', '--cacert', `${authority}/authority.crt`, ...args], { encoding: 'utf8' });
+  expect(curl(`${secure}/sign-in`).stdout).toBe('200');
+  expect(curl('--resolve', 'other.test:8444:127.0.0.1', 'https://other.test:8444/sign-in').status).not.toBe(0);
+  expect((statSync(`${authority}/authority.key`).mode & 0o077)).toBe(0);
+  // Made again, the authority is the same, and so is a certificate that has time left.
+  const before = ['authority.crt', 'server.crt'].map((name) => readFileSync(`${authority}/${name}`, 'utf8'));
+  execFileSync('deploy/authority', [authority, 'yard.test', '127.0.0.1'], { cwd: root, stdio: 'ignore' });
+  expect(['authority.crt', 'server.crt'].map((name) => readFileSync(`${authority}/${name}`, 'utf8'))).toEqual(before);
+  expect(spawnSync('deploy/authority', [authority, 'yard test; rm'], { cwd: root }).status).toBe(2);
+  const worker = await fetch(`${base}/sw.js`);
+  expect([worker.status, worker.headers.get('cache-control')]).toEqual([200, 'no-cache']);
+  expect((await fetch(`${base}/build/app.webmanifest`)).headers.get('content-type')).toContain('manifest+json');
 });
 
 test('the yard and the bench answer behind it', async ({ page }) => {

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\App;
+
+use NimbleKnuckle\App\Carry\CarriedFit;
+use NimbleKnuckle\App\Carry\CarryController;
+use NimbleKnuckle\App\Carry\TabletSheet;
+use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Planning\FitPlanner;
+use NimbleKnuckle\Core\Document\Node;
+use PHPUnit\Framework\Attributes\CoversClass;
+
+/** A fit as a tablet carries it: every step act by act, no more than fits, and asked for again only where it changed. */
+#[CoversClass(CarriedFit::class)]
+#[CoversClass(CarryController::class)]
+#[CoversClass(TabletSheet::class)]
+final class CarryTest extends AppTestCase
+{
+    public function testEveryStepIsPlayedToItsEnd(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->service(FitPlanner::class)->plan(
+            $this->service(Garage::class)->get('corrin-drover-27d'), ['starter', 'water-pump'], [], 'Joss Wending',
+        );
+        $began = microtime(true);
+        $carried = $this->carry($fit->id);
+        self::assertLessThan(5.0, microtime(true) - $began);
+        self::assertLessThan(6_000_000, strlen((string) $this->client->getResponse()->getContent()));
+        self::assertCount(count($fit->sheet()->steps), $carried->nodes('steps'));
+        foreach ($carried->nodes('steps') as $step) {
+            $frames = array_values($step->nodes('frames'));
+            self::assertTrue($frames[count($frames) - 1]->bool('closed'), $step->string('id'));
+            self::assertStringContainsString('step-title', $frames[0]->string('work'));
+            $closing = 0;
+            foreach (array_slice($frames, 0, -1) as $frame) {
+                self::assertTrue($frame->has('act') || $frame->has('timer'), $step->string('id'));
+                foreach ($frame->has('act') ? $frame->node('act')->nodes('marks') : [] as $mark) {
+                    $closing += 'step-done' === $mark->string('type') ? 1 : 0;
+                }
+            }
+            self::assertSame(1, $closing, $step->string('id').' is closed by one act');
+        }
+    }
+
+    public function testOnlyWhatChangedIsSentAgain(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit()->id;
+        $mark = $this->carry($fit)->string('mark');
+        $this->client->request('GET', sprintf('/fits/%s/carry?have=%s', $fit, $mark));
+        self::assertResponseStatusCodeSame(204);
+        $this->send($fit, ['type' => 'noted', 'text' => 'another tablet']);
+        self::assertNotSame($mark, $this->carry($fit)->string('mark'));
+        // Another person may do other things: what one carries is not for the other.
+        $this->signIn('ines');
+        $this->client->request('GET', sprintf('/fits/%s/carry?have=%s', $fit, $mark));
+        self::assertResponseStatusCodeSame(200);
+    }
+
+    public function testWhatTheLawOfTheTabletReadsIsThere(): void
+    {
+        $this->signIn('joss');
+        $carried = $this->carry($this->tarnFit()->id);
+        $joint = $carried->node('sheet')->node('joints')->node('thermostat-cover-bolts');
+        self::assertSame('started', array_values($joint->nodes('rungs'))[0]->string('label'));
+        self::assertCount($joint->int('count'), $joint->floats('order'));
+        $steps = [];
+        foreach ($carried->node('sheet')->nodes('steps') as $step) {
+            $steps[$step->string('id')] = $step;
+        }
+        self::assertSame('before', $steps['housing-off']->string('shot'));
+        self::assertContains('drain', $steps['hose-off']->strings('waits'));
+        self::assertTrue(array_values($carried->nodes('log'))[0]->has('late'));
+    }
+
+    private function carry(string $fit): Node
+    {
+        $this->client->request('GET', sprintf('/fits/%s/carry', $fit));
+        self::assertResponseIsSuccessful();
+        $read = json_decode((string) $this->client->getResponse()->getContent(), true, 64, \JSON_THROW_ON_ERROR);
+
+        return Node::of(is_array($read) ? $read : []);
+    }
+}
