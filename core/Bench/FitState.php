@@ -61,7 +61,7 @@ final class FitState
     public array $judged = [];
     /** @var array<string, true> readings whose stop somebody has seen */
     public array $stopsSeen = [];
-    /** @var array<string, array<int, non-empty-list<FitEvent>>> joint => bolt => marks that came late and knew nothing of another tablet's */
+    /** @var array<string, array<int, non-empty-list<FitEvent>>> joint => bolt => late marks of another tablet */
     public array $twice = [];
     /** @var array<string, FitEvent> pictures, by the event that took each */
     public array $photos = [];

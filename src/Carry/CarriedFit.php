@@ -16,6 +16,7 @@ use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\Receipt;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /**
  * A fit for a tablet that goes where no server is: every step played on from here, as the bench would show it act by act, each reading
@@ -27,7 +28,14 @@ final readonly class CarriedFit
 
     public function __construct(
         private BenchPage $page, private BenchRegions $regions, private ActsAhead $ahead, private ClockInterface $clock,
+        #[Autowire('%kernel.project_dir%/templates/bench')] private string $templates,
     ) {
+    }
+
+    /** Which build of the bench this is: another one shows a step otherwise. */
+    public function build(): string
+    {
+        return (string) max(array_map(filemtime(...), [__FILE__, ...glob($this->templates.'/*.twig') ?: []]));
     }
 
     /** @return list<array<string, mixed>> step by step */

@@ -11,7 +11,6 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -24,12 +23,12 @@ final class CarryController extends AbstractController
     #[Route('/fits/{id}/carry', name: 'carry', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET'])]
     public function __invoke(
         string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, Recorder $recorder, EventLog $log,
-        CarriedFit $carried, ClockInterface $clock, #[Autowire(param: 'container.build_time')] int|string $build,
+        CarriedFit $carried, ClockInterface $clock,
     ): Response {
         $version = $log->version($id);
         $record = $fits->get($id);
         // Another build may show it otherwise, another person do otherwise.
-        $mark = hash('xxh64', implode('|', [$version, $record->revision, $person->login, $person->hand()->value, $build]));
+        $mark = hash('xxh64', implode('|', [$version, $record->revision, $person->login, $person->hand()->value, $carried->build()]));
         if ($request->query->getString('have') === $mark) {
             return new Response(status: Response::HTTP_NO_CONTENT);
         }
