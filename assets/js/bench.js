@@ -1,7 +1,7 @@
 // The bench: a tap draws its mark at once and becomes an event; a form becomes one; the page follows what other tablets do.
 import { isOffline, mark } from './outbox.js';
 import { aheadNow, bench, pulse, show, stepAhead } from './sync.js';
-import { carrySoon, endsHere, goOnCarried, isCarried, refusedHere, showCarried } from './carry.js';
+import { carrySoon, endsHere, othersThen, goOnCarried, isCarried, refusedHere, showCarried } from './carry.js';
 
 // Two taps are two decisions: the big button is deaf for a moment after what it says has changed.
 const ARM_STEP_MS = 700;
@@ -185,6 +185,10 @@ const listEnds = async () => {
     return row;
   }));
   dialog.querySelector('[data-none]').hidden = ends.length > 0;
+  const others = await othersThen();
+  const more = dialog.querySelector('[data-others]');
+  more.hidden = others === 0;
+  more.textContent = `And ${others} that only the server can tell, when it was last asked.`;
   dialog.showModal();
 };
 

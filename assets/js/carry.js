@@ -187,7 +187,7 @@ const trueFigures = (carried, state, here, frame) => {
     for (const old of turn.querySelectorAll('.stops')) old.remove();
   }
   const isGuessed = carried.sheet.steps.some((step) => step.asks.some((ask) => !carried.log.some((event) => event.type === 'measured' && event.payload.field === ask.field)));
-  if (here.derived && isGuessed && !frame.act?.ask && !frame.timer) {
+  if (here.derived && isGuessed && !frame.act?.ask && !frame.timer && here.tray.length === 0) {
     if (here.asks.length === 0) say(line('lead', 'The server works this out from what was read. Off line it is not known.'));
     bench().querySelector('.draw')?.replaceChildren();
   }
@@ -214,7 +214,7 @@ const patch = (carried, state, step, frames, at) => {
   for (const button of root.querySelectorAll('.tool-list button')) if (JSON.parse(button.dataset.marks).every((mark) => isSo(state, mark))) button.closest('li').remove();
   const ends = looseEnds(carried.sheet, state);
   const tag = root.querySelector('.bench-top .tag b');
-  if (tag) tag.textContent = String(ends.length);
+  if (tag) tag.textContent = String(ends.length + carried.others);
   const undo = root.querySelector('.thumb .undo');
   if (undo && state.last) {
     undo.disabled = false;
@@ -311,6 +311,9 @@ export const endsHere = async () => {
   return carried ? looseEnds(carried.sheet, stateOf(carried)) : null;
 };
 
+/** How many there were besides, when the server last said so, that only it can tell. */
+export const othersThen = async () => (await read(bench()?.dataset.fit ?? ''))?.others ?? 0;
+
 export const isCarried = async () => Boolean(await read(bench()?.dataset.fit ?? ''));
 
 /** On sign-out nothing of a person stays that can be read; marks that wait stay with their name. */
@@ -329,6 +332,14 @@ export const startCarry = () => {
   const fits = new Set([...document.querySelectorAll('[data-carry]')].map((one) => one.dataset.carry));
   if (!root && fits.size > 0) {
     setTimeout(async () => { for (const fit of fits) await carryFit(fit); }, 2500);
+  }
+  // A page of this tablet's own store says so, and when it was true.
+  const { stale } = document.body.dataset;
+  if (stale !== undefined && !root) {
+    const note = document.createElement('p');
+    note.className = 'notice bad';
+    note.textContent = `No connection. This is as the server last said it${stale ? `, ${new Date(stale).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}` : ''}.`;
+    document.querySelector('main')?.prepend(note);
   }
   const list = document.querySelector('[data-carried-list]');
   if (list) {

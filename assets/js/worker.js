@@ -25,6 +25,9 @@ const patient = (request) => Promise.race([fetch(request), new Promise((_, late)
 /** Where a page is kept: the bench of a fit is one page, whatever its step. */
 const keyOf = (path) => /^\/fits\/[0-9A-Z]{26}\/bench/.exec(path)?.[0] ?? (path === '/' ? '/' : '');
 
+/** What is kept says of itself when it was true. */
+const stale = async (kept) => new Response((await kept.text()).replace('<body ', `<body data-stale="${kept.headers.get('date') ?? ''}" `), { headers: kept.headers });
+
 const page = async (request) => {
   const { pathname } = new URL(request.url);
   const key = keyOf(pathname);
@@ -34,7 +37,7 @@ const page = async (request) => {
     return answer;
   } catch {
     const kept = key === '' ? null : await (await caches.open(PAGES)).match(key);
-    return kept ?? (await caches.match(OFF_LINE)) ?? Response.error();
+    return kept ? stale(kept) : (await caches.match(OFF_LINE)) ?? Response.error();
   }
 };
 

@@ -37,7 +37,7 @@ final class CarryController extends AbstractController
         return new JsonResponse([
             'fit' => $id, 'mark' => $mark, 'version' => $version, 'person' => $person->login, 'name' => $person->name,
             'now' => (float) $clock->now()->format('U.u'), 'vehicle' => $fit->vehicle->short, 'title' => $record->title,
-            'current' => $fit->currentStep()->id ?? '', 'sheet' => TabletSheet::of($fit),
+            'current' => $fit->currentStep()->id ?? '', 'sheet' => TabletSheet::of($fit), 'others' => TabletSheet::others($fit),
             'log' => array_map(static fn (FitEvent $one): array => [
                 'payload' => (object) $one->payload, 'device' => $one->receipt->device, 'late' => $one->wasQueued(),
             ] + $one->toArray(), $fit->state->log),

@@ -7,6 +7,8 @@ namespace NimbleKnuckle\App\Carry;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Law\Nature;
+use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Bench\LooseEndKind;
 use NimbleKnuckle\Core\Bench\Rung;
 use NimbleKnuckle\Core\Plan\Caution;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
@@ -19,6 +21,18 @@ use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 /** What a tablet has to know of a sheet and its vehicle to follow the law by itself (assets/js/law.js reads it). */
 final readonly class TabletSheet
 {
+    /** Kinds of loose ends a tablet can tell by itself. */
+    private const TOLD = [
+        LooseEndKind::Dropped, LooseEndKind::Broken, LooseEndKind::Inside, LooseEndKind::Tool, LooseEndKind::Removed, LooseEndKind::Joint,
+        LooseEndKind::Tray, LooseEndKind::Circuit, LooseEndKind::Reading, LooseEndKind::Safety, LooseEndKind::Waiting, LooseEndKind::Due,
+    ];
+
+    /** How many loose ends there are that only the server can tell. */
+    public static function others(Fit $fit): int
+    {
+        return count(array_filter($fit->looseEnds(), static fn (LooseEnd $end): bool => !in_array($end->kind, self::TOLD, true)));
+    }
+
     /** @return array{steps: list<array<string, mixed>>, joints: array<string, array<string, mixed>>, circuits: array<string, string>} */
     public static function of(Fit $fit): array
     {

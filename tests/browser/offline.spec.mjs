@@ -165,6 +165,7 @@ test('a picture taken off line waits in order and arrives; on every page it is s
   expect(await page.evaluate(() => new Promise((done) => { const asked = indexedDB.open('nk-queue', 1); asked.onsuccess = () => { const all = asked.result.transaction('marks').objectStore('marks').getAll(); all.onsuccess = () => done(all.result.length); }; }))).toBe(2);
   await page.goto(`${demo.base}/`);
   await expect(page.locator('[data-waiting]')).toContainText('2 marks wait here');
+  await expect(page.locator('main')).toContainText('This is as the server last said it');
   await page.goto(`${demo.base}/kit`);
   await expect(page.getByRole('heading', { name: 'No connection' })).toBeVisible();
   await expect(page.locator('[data-carried-list] a').first()).toBeVisible();
