@@ -71,6 +71,17 @@ final class KitAndPracticeTest extends AppTestCase
         yield 'half of it wrong' => [['error' => '50 %'], 'error'];
     }
 
+    public function testAToolWithoutAKindIsAskedForOneAndIsNotBroken(): void
+    {
+        $this->signIn('ines');
+        $token = $this->token();
+        foreach ([[], ['kind' => ''], ['kind' => 'anvil']] as $kind) {
+            $this->client->request('POST', '/kit/tools', ['_csrf' => $token, 'id' => '', 'seen' => '', 'name' => 'Quiet one'] + $kind);
+            self::assertResponseStatusCodeSame(422);
+            self::assertSelectorTextContains('main', 'Choose a kind from the list.');
+        }
+    }
+
     public function testTheFormComesBackAsItWasFilledAndTheWrenchesOfAFitAreShown(): void
     {
         $this->signIn('ines');

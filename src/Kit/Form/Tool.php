@@ -15,7 +15,8 @@ final class Tool
     /** A mark of the tool as it was shown. */
     public ?string $seen = null;
     public string $name = '';
-    public string $kind = ToolRecord::WRENCH;
+    /** Null where the form came without it. */
+    public ?string $kind = ToolRecord::WRENCH;
     public string $drive = '';
     public string $min = '';
     public string $max = '';
@@ -46,7 +47,7 @@ final class Tool
     public function fields(): array
     {
         $fields = [
-            'name' => $this->name, 'kind' => $this->kind, 'drive' => $this->drive, 'min' => $this->min, 'max' => $this->max,
+            'name' => $this->name, 'kind' => $this->kind ?? '', 'drive' => $this->drive, 'min' => $this->min, 'max' => $this->max,
             'error' => $this->error, 'lever' => $this->lever, 'calibrated' => $this->calibrated,
         ];
 

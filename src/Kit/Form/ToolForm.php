@@ -38,7 +38,7 @@ final class ToolForm extends AbstractType
             ],
         ])->add('kind', ChoiceType::class, [
             'label' => 'Kind', 'choices' => array_flip(KitEditor::KINDS),
-            'invalid_message' => 'Choose a kind from the list.',
+            'invalid_message' => 'Choose a kind from the list.', 'constraints' => [new NotBlank(message: 'Choose a kind from the list.')],
         ]);
         foreach (self::NUMBERS as $field => [$label, $example]) {
             $builder->add($field, TextType::class, [
