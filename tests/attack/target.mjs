@@ -38,7 +38,7 @@ export class Target {
   }
 
   async start() {
-    const command = `exec php -d opcache.enable_cli=1 -d display_errors=0 -d log_errors=1 -d memory_limit=256M -d post_max_size=12M -S 127.0.0.1:${this.port} -t public bin/router.php >> '${this.log}' 2>&1`;
+    const command = `exec php -d opcache.enable_cli=1 -d display_errors=0 -d log_errors=1 -d memory_limit=256M -d post_max_size=64M -S 127.0.0.1:${this.port} -t public bin/router.php >> '${this.log}' 2>&1`;
     const spawned = () => { this.process = spawn('sh', ['-c', command], { cwd: root, env: this.env, detached: true, stdio: 'ignore' }); };
     spawned();
     for (let i = 0; i < 800; i += 1) {

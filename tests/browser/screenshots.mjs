@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { launchOptions } from './chromium.mjs';
-import { act, answer, PASSWORD, turn, workUntil, writeReading } from './hands.mjs';
+import { act, answer, PASSWORD, READINGS, turn, workUntil, writeReading } from './hands.mjs';
 import { Demo } from './server.mjs';
 
 const out = `${dirname(dirname(dirname(fileURLToPath(import.meta.url))))}/docs/screenshots`;
@@ -24,7 +24,6 @@ try {
     review: [`${signed}/review`], 'hand-over': [`${signed}/hand-over`, 1280, 900], 'belt-board': ['/vehicles/ostrel-vane-s6/drives/accessory'], 'charge-path': ['/vehicles/veldra-tarn-20t/charge', 1280, 1620],
     times: ['/logbook/times'],
     cause: ['/causes/slow-start?vehicle=corrin-drover-27d&f[sound]=slow&f[rest]=good&m[rest]=12.6&f[crank]=good&m[crank]=10.2'],
-    renew: [`${fit}/renew`],
   };
   for (const [name, [path, width = 1280, height = 800]] of Object.entries(views)) {
     await page.setViewportSize({ width, height });
@@ -32,7 +31,6 @@ try {
     await page.evaluate(() => document.fonts.ready);
     if (path.includes('#')) await page.waitForTimeout(700);
     if (name.startsWith('bench')) await page.waitForTimeout(900);
-    if (name === 'renew') await page.getByRole('link', { name: 'Judge' }).last().click();
     await page.screenshot({ path: `${out}/${name}.png` });
   }
   await page.setViewportSize({ width: 1280, height: 800 });
@@ -74,7 +72,6 @@ try {
   await workUntil(page, 'charge-test');
   while (!(await page.getByRole('heading', { name: 'Leave it alone' }).count())) await act(page);
   await simulate('leaking', 'Shut it and watch');
-  await page.screenshot({ path: `${out}/bench-leak-test.png` });
   await workUntil(page, 'gate-drive-full');
   await until('reading');
   await simulate('none', 'Run it');
@@ -108,14 +105,65 @@ try {
     if (face) await answer(page, face);
   }
   await page.screenshot({ path: `${out}/bench-plugs.png` });
-  await page.goto(`${demo.base}/start?vehicle=corrin-drover-27d&procedure=starter`);
+  // A picture of the strip, drawn on, beside the step that puts it back.
+  await page.goto(`${demo.base}/start?vehicle=ostrel-vane-s6&procedure=serpentine-belt`);
   await page.getByRole('button', { name: 'Make the sheet' }).click();
   await page.getByRole('link', { name: 'Go to the bench' }).click();
   await page.waitForSelector('#bench');
-  await workUntil(page, 'starter-prove');
-  await writeReading(page, '12.6');
-  await writeReading(page, '10.1');
-  await page.screenshot({ path: `${out}/bench-volts.png` });
+  const belt = new URL(page.url()).pathname.split('/bench')[0];
+  await page.goto(`${demo.base}${belt}/bench/belt-off`);
+  await page.keyboard.press('p');
+  await page.getByRole('button', { name: 'Belt on its pulleys' }).click();
+  await page.locator('.thumb .picture').getByText('1 taken').waitFor();
+  await page.keyboard.press('p');
+  await page.locator('dialog#photo .photo-frame').click();
+  const frame = page.locator('.photo-frame.large');
+  await frame.waitFor();
+  const drag = async (from, to) => {
+    const box = await frame.boundingBox();
+    await page.mouse.move(box.x + from[0] * box.width, box.y + from[1] * box.height);
+    await page.mouse.down();
+    await page.mouse.move(box.x + to[0] * box.width, box.y + to[1] * box.height, { steps: 4 });
+    await page.mouse.up();
+  };
+  await drag([0.68, 0.62], [0.57, 0.45]);
+  await page.getByRole('radio', { name: 'Words' }).check();
+  await page.locator('[data-photo-text]').fill('back runs here');
+  await drag([0.66, 0.69], [0.66, 0.69]);
+  await page.waitForTimeout(600);
+  await workUntil(page, 'belt-on').catch(() => {});
+  await page.goto(`${demo.base}${belt}/bench/belt-on`);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: `${out}/bench-photo.png` });
+  // A gap measured in a picture by the target card.
+  await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedure=gate-lock`);
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.getByRole('link', { name: 'Go to the bench' }).click();
+  await page.waitForSelector('#bench');
+  READINGS.gap_wanted = '14';
+  await workUntil(page, 'lock-gap');
+  await page.getByRole('button', { name: 'From a picture' }).click();
+  await page.getByRole('button', { name: 'Bracket with the card' }).click();
+  await page.waitForURL(/measure/);
+  await page.getByText('Target card found').waitFor();
+  const canvas = page.locator('[data-photo-canvas]');
+  for (const [x, y] of [[0.395, 0.245], [0.398, 0.3]]) {
+    const { width, height } = await canvas.boundingBox();
+    await canvas.click({ position: { x: x * width, y: y * height } });
+  }
+  await page.locator('.readout b').waitFor();
+  await page.mouse.move(1200, 780);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: `${out}/measure.png` });
+  // The bench without a server.
+  await page.goto(`${demo.base}${fit}/bench/housing-tight`);
+  await page.waitForTimeout(5000);
+  await page.context().setOffline(true);
+  await page.locator('.unconfirmed').waitFor();
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `${out}/bench-off-line.png` });
+  await page.context().setOffline(false);
+  await page.waitForTimeout(5000);
   await page.goto(`${demo.base}${fit}/bench/housing-tight`);
   await page.locator('.thumb .more').click();
   await page.locator('#more').getByRole('button', { name: 'Dark bay' }).click();
