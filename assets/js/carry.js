@@ -316,7 +316,7 @@ export const othersThen = async () => (await read(bench()?.dataset.fit ?? ''))?.
 
 export const isCarried = async () => Boolean(await read(bench()?.dataset.fit ?? ''));
 
-/** On sign-out nothing of a person stays that can be read; marks that wait stay with their name. */
+/** On sign-out, and when another hand takes the tablet, nothing of a person stays that can be read; marks that wait stay with their name. */
 export const forget = async () => {
   localStorage.removeItem(KNOWN);
   localStorage.removeItem(SENT);
@@ -353,5 +353,5 @@ export const startCarry = () => {
       list.append(row);
     }
   }
-  document.addEventListener('submit', (event) => { if (event.target.matches('[action$="/sign-out"]')) forget(); });
+  document.addEventListener('submit', (event) => { if (event.target.matches('[action$="/sign-out"], form.hands')) forget(); });
 };

@@ -1,5 +1,6 @@
 // A picture from the strip to the step that puts it back: taken, drawn on, found again; without a connection, and when it is none.
 import { expect, test } from '@playwright/test';
+import { words } from '../../assets/js/aloud.js';
 import { arrowHead } from '../../assets/js/draw.js';
 import { afterMark, signIn, watchConsole } from './hands.mjs';
 import { Demo } from './server.mjs';
@@ -78,6 +79,13 @@ test('without a connection it waits on the tablet and outlives the page; a page 
   await page.reload();
   await expect.poll(() => kept(page)).toBe(0);
   await expect(page.locator('.thumb .picture')).toContainText('1 taken');
+});
+
+test('what is read aloud is the title and the number, its unit in words; a caution goes before', () => {
+  const page = (texts) => ({ querySelector: (selector) => (texts[selector] ? { textContent: texts[selector] } : null) });
+  expect(words(page({ '#step-title': ' Tighten the housing ', '.turn .lead': 'Set the wrench to', '.turn .figure-number': '7.9 N·m' }))).toBe('Tighten the housing. Set the wrench to 7.9 newton metres');
+  expect(words(page({ '#step-title': 'Turn on', '.turn .figure-number': '90 °' }))).toBe('Turn on. 90 degrees');
+  expect(words(page({ '#step-title': 'Cold', '.caution.must p': 'It burns.', '.turn .figure-number': '19 °C' }))).toBe('Cold. Caution. It burns.');
 });
 
 test('two pictures lie side by side, and the fit goes out with both', async ({ page }) => {

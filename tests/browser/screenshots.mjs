@@ -147,7 +147,7 @@ try {
   await page.waitForURL(/measure/);
   await page.getByText('Target card found').waitFor();
   const canvas = page.locator('[data-photo-canvas]');
-  for (const [x, y] of [[0.395, 0.245], [0.398, 0.3]]) {
+  for (const [x, y] of [[0.4, 0.2655], [0.404, 0.316]]) {
     const { width, height } = await canvas.boundingBox();
     await canvas.click({ position: { x: x * width, y: y * height } });
   }
