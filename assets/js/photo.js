@@ -8,7 +8,7 @@ const MOST_PX = 2400;
 const NEAR = 26;
 const ZOOM = 4;
 const CORNERS = ['top left', 'top right', 'bottom right', 'bottom left'];
-const TAKES = { distance: 2, angle: 3, circle: Infinity, offset: 3 };
+const TAKES = { distance: 2, angle: 3, circle: Infinity, offset: 3, moved: 1 };
 const KNOWN = { card: 8, rectangle: 4, length: 2 };
 const RED = '#d8331f';
 const YELLOW = '#f2c00f';
@@ -21,6 +21,8 @@ export const asked = (way, count, begins = [0]) => {
     const rings = begins.map((from, i) => numbers.slice(from, begins[i + 1] ?? count)).filter((ring) => ring.length >= 3);
     return rings.map((ring) => `circle ${ring.join(' ')}`).join('; ');
   }
+  // Where one point lies, told by how far it is from the first mark: the page adds that as the second point.
+  if (way === 'moved') return count >= 1 ? '1-2' : '';
   const size = TAKES[way];
   const whole = [];
   for (let i = 0; i + size <= count; i += size) {
@@ -41,11 +43,11 @@ export const marks = (corners, wide, high, known = 'rectangle') => corners.map((
 ].join(' ')).join('; ');
 
 /** As many digits as the doubt leaves. */
-export const rounded = (value, doubt) => value.toFixed(doubt < 0.05 ? 2 : (doubt < 0.5 ? 1 : 0));
+export const rounded = (value, doubt) => value.toFixed(doubt < 0.05 ? 2 : (doubt < 5 ? 1 : 0));
 
 /** The doubt in the digits of its figure, never said smaller than it is. */
 const give = (one) => {
-  const digits = one.doubt < 0.05 ? 2 : (one.doubt < 0.5 ? 1 : 0);
+  const digits = one.doubt < 0.05 ? 2 : (one.doubt < 5 ? 1 : 0);
   return (Math.ceil(one.doubt * 10 ** digits - 1e-9) / 10 ** digits).toFixed(digits);
 };
 
@@ -54,6 +56,8 @@ const start = (root) => {
   const [canvas, loupe, said] = [part('canvas'), part('loupe'), part('said')];
   let [picture, fixed, points, held, readings, asking, begins] = [null, [], [], null, [], 0, [0]];
   const measure = () => asked(way(), points.length, begins);
+  // Where the point lay in the picture before, on the card, and its doubt.
+  let [here, before] = [null, null];
 
   const way = () => root.querySelector('[data-photo-way]:checked')?.value ?? 'distance';
   const known = () => root.querySelector('[data-photo-known]:checked')?.value ?? 'rectangle';
@@ -69,7 +73,7 @@ const start = (root) => {
       rectangle: `Tap the ${CORNERS[of]} corner of the rectangle`, length: `Tap the ${['first', 'second'][of]} end of the known distance`,
     }[known()] : {
       distance: 'Tap two points for each distance', angle: 'Tap three points; the angle is at the second',
-      circle: 'Tap points round its edge', offset: 'Tap two points on the line, then the one that stands off it',
+      circle: 'Tap points round its edge', moved: before ? 'Tap the same point in this picture' : 'Tap the point that moves, then choose the other picture', offset: 'Tap two points on the line, then the one that stands off it',
     }[way()];
     said.textContent = `${first}${next}. Drag a point to nudge it.`;
   };
@@ -98,8 +102,8 @@ const start = (root) => {
     for (const one of readings) {
       const at = one.points.map((i) => points[i]).filter(Boolean);
       if (at.length < one.points.length) continue;
-      if (one.kind !== 'circle') for (let i = 1; i < Math.min(at.length, one.kind === 'offset' ? 2 : 3); i += 1) line(paper, at[i - 1], at[i], unit);
-      const middle = one.kind === 'circle' || one.kind === 'angle' ? at[one.kind === 'angle' ? 1 : 0] : at[0].map((c, i) => (c + at[1][i]) / 2);
+      if (one.kind !== 'circle' && one.kind !== 'moved') for (let i = 1; i < Math.min(at.length, one.kind === 'offset' ? 2 : 3); i += 1) line(paper, at[i - 1], at[i], unit);
+      const middle = ['circle', 'angle', 'moved'].includes(one.kind) ? at[one.kind === 'angle' ? 1 : 0] : at[0].map((c, i) => (c + at[1][i]) / 2);
       label(paper, `${one.text} ± ${give(one)}`, middle[0] + 12 * unit, middle[1] + 24 * unit, unit);
     }
   };
@@ -167,12 +171,20 @@ const start = (root) => {
     return list;
   };
 
+  /** How far a point is from where it lay in the other picture, both on the card, which stayed where it was. */
+  const moved = (values) => {
+    here = { x: values.point_x.value[0], y: values.point_y.value[0], doubt: values.distances_doubt.value[0] };
+    if (!before) return [];
+    const [value, doubt] = [Math.hypot(here.x - before.x, here.y - before.y), Math.hypot(here.doubt, before.doubt)];
+    return [{ kind: 'moved', value, doubt, points: [0], text: `${rounded(value, doubt)} mm`, unit: 'mm' }];
+  };
+
   const readout = (answer) => {
     const list = part('readout');
     if (!list) return;
     list.replaceChildren(...readings.map((one, i) => {
       const row = document.createElement('li');
-      const words = { distance: 'apart', angle: 'between them', circle: 'across', offset: 'off the line' }[one.kind];
+      const words = { distance: 'apart', angle: 'between them', circle: 'across', offset: 'off the line', moved: 'between the two pictures' }[one.kind];
       row.innerHTML = '<b></b> <span></span>';
       row.firstChild.textContent = one.text;
       row.lastChild.textContent = `give or take ${give(one)} ${one.unit}, ${words}${readings.length > 1 ? ` (${one.points.map((n) => n + 1).join(', ')})` : ''}`;
@@ -218,7 +230,7 @@ const start = (root) => {
     const query = new URLSearchParams({
       marks: marks(fixed, size('wide'), size('high'), known()), measure: what,
       // Two more, level in the picture, so that what is measured can be laid out as it is seen.
-      points: [...points, points[0], [points[0][0] + 40, points[0][1]]].map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('; '),
+      points: [...(way() === 'moved' ? [points[0], fixed[0]] : points), points[0], [points[0][0] + 40, points[0][1]]].map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('; '),
       picture: `${canvas.width}x${canvas.height}`, ...(known() === 'length' ? { square_on: 'yes' } : {}),
     });
     const answer = await fetch(`/api/sums/photo-plane?${query}`, { headers: { Accept: 'application/json' } }).then((one) => one.json()).catch(() => null);
@@ -226,7 +238,7 @@ const start = (root) => {
     if (!answer) tell('No connection: the sum is worked out by the server. ');
     else if (answer.error) tell(`${answer.error.message} `);
     else {
-      readings = told(answer.values, what);
+      readings = way() === 'moved' ? moved(answer.values) : told(answer.values, what);
       readout(answer);
       keep(answer.values);
       draw();
@@ -289,6 +301,12 @@ const start = (root) => {
     canvas.focus({ preventScroll: true });
   };
 
+  const load = (address) => {
+    const image = new Image();
+    image.onload = () => shown(image);
+    image.src = address;
+  };
+
   const show = async (file) => {
     try {
       shown(await createImageBitmap(file, { imageOrientation: 'from-image' }));
@@ -344,6 +362,7 @@ const start = (root) => {
     fill();
   });
   const shape = () => {
+    for (const one of root.querySelectorAll('[data-for-way]')) one.hidden = one.dataset.forWay !== way();
     if (part('next')) part('next').hidden = way() !== 'circle';
     for (const one of root.querySelectorAll('[data-for-known]')) one.hidden = !one.dataset.forKnown.split(' ').includes(known());
   };
@@ -358,7 +377,18 @@ const start = (root) => {
       readout({});
     });
   }
-  for (const one of root.querySelectorAll('[data-photo-way]')) one.addEventListener('change', () => { [readings, begins] = [[], [0]]; shape(); if (picture) draw(); fill(); });
+  for (const one of root.querySelectorAll('[data-photo-way]')) one.addEventListener('change', () => { [readings, begins, before] = [[], [0], null]; shape(); if (picture) draw(); fill(); });
+  part('other')?.addEventListener('change', (event) => {
+    const { value } = event.target;
+    if (!value) return;
+    if (points.length === 0 || !here) {
+      event.target.value = '';
+      tell('First the point in this picture. ');
+      return;
+    }
+    before = here;
+    load(value);
+  });
   part('next')?.addEventListener('click', () => { if (points.length - begins.at(-1) >= 3) begins.push(points.length); canvas.focus({ preventScroll: true }); });
   for (const one of root.querySelectorAll('[data-photo-wide], [data-photo-high]')) one.addEventListener('input', fill);
 
@@ -377,8 +407,10 @@ const start = (root) => {
     const share = ([x, y]) => [x / canvas.width, y / canvas.height].map((n) => Math.round(1e4 * Math.min(1, Math.max(0, n))) / 1e4);
     const [from, to] = [share(points[one.points[0]]), share(points[one.points[1] ?? one.points[0]])];
     const [mx, my] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
-    const [id] = mark(fit, [
-      { type: 'measured', step, field, text: one.text.replace('°', ' °'), photo, doubt: Math.round(1000 * one.doubt) / 1000 },
+    const read = { type: 'measured', step, field, text: one.text.replace('°', ' °'), photo, doubt: Math.round(1000 * one.doubt) / 1000 };
+    // Between two pictures there is nothing to draw on one.
+    const [id] = mark(fit, one.kind === 'moved' ? [read] : [
+      read,
       { type: 'photo-marked', photo, kind: 'line', x: from[0], y: from[1], to_x: to[0], to_y: to[1] },
       { type: 'photo-marked', photo, kind: 'text', x: mx, y: Math.min(0.98, my + 0.04), text: `${one.text} ± ${give(one)}` },
     ], { words: one.text, atField: wrong });
@@ -388,11 +420,7 @@ const start = (root) => {
   });
 
   shape();
-  if (root.dataset.src) {
-    const image = new Image();
-    image.onload = () => shown(image);
-    image.src = root.dataset.src;
-  }
+  if (root.dataset.src) load(root.dataset.src);
 };
 
 export const startPhoto = () => document.querySelectorAll('[data-photo-plane]').forEach(start);

@@ -85,17 +85,20 @@ const plane = (inside, turn) => `<div style="width:${W}px;height:${H}px;backgrou
   <div style="position:absolute;inset:0;background:radial-gradient(at 35% 25%, #fff4, #fff0 55%, #0006)"></div></div>`;
 
 /** A bracket that stands 14 mm off the block, and a pipe of 52 mm. */
-const bracket = () => plane(`${card(70, 128)}
+const bracket = (pipe = 0, turn = 'rotateX(24deg) rotateY(-13deg) rotateZ(3deg)') => plane(`${card(70, 128)}
   <g fill="url(#steel2)" stroke="#33312d" stroke-width="1"><path d="M40 22 H200 V58 H40 Z"/><path d="M60 72 H190 V104 H100 V92 H60 Z"/></g>
   <g fill="#2b2926"><circle cx="62" cy="40" r="6"/><circle cx="178" cy="40" r="6"/></g><path d="M60 58 H190 V72 H60 Z" fill="#1b1a18"/>
-  <circle cx="252" cy="66" r="26" fill="url(#steel2)" stroke="#33312d" stroke-width=".8"/><circle cx="252" cy="66" r="22" fill="#1b1a18"/>`, 'rotateX(24deg) rotateY(-13deg) rotateZ(3deg)');
+  <circle cx="${252 + pipe}" cy="66" r="26" fill="url(#steel2)" stroke="#33312d" stroke-width=".8"/><circle cx="${252 + pipe}" cy="66" r="22" fill="#1b1a18"/>`, turn);
+
+/** The same, the pipe 9 mm farther from the bracket, from another place: an engine that rocks. */
+const rocked = () => bracket(9, 'rotateX(15deg) rotateY(-20deg) rotateZ(-2deg)');
 
 /** A flange of five holes: on a ring of 90 mm, one of them 4 mm nearer to the middle. */
 const HOLES = [90, 162, 234, 306, 18].map((a, i) => { const r = i === 2 ? 41 : 45; return [96 + r * Math.cos(a * Math.PI / 180), 66 - r * Math.sin(a * Math.PI / 180)]; });
 const flange = () => plane(`${card(150, 126)}<circle cx="96" cy="66" r="57" fill="url(#steel2)" stroke="#33312d" stroke-width="1"/><circle cx="96" cy="66" r="30" fill="#1b1a18" stroke="#55534e" stroke-width="1"/>
   ${HOLES.map(([x, y]) => `<circle cx="${x}" cy="${y}" r="4.5" fill="#171614" stroke="#6b6963" stroke-width=".6"/><path d="M${x - 1.6} ${y} h3.2 M${x} ${y - 1.6} v3.2" stroke="#f2c00f" stroke-width=".5"/>`).join('')}`, 'rotateX(-19deg) rotateY(17deg) rotateZ(-6deg)');
 
-export const pictures = { belt, joint, plugs, hoses, bracket, flange };
+export const pictures = { belt, joint, plugs, hoses, bracket, rocked, flange };
 
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'] });
 const page = await browser.newPage({ viewport: { width: W, height: H } });

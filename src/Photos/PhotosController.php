@@ -111,6 +111,11 @@ final class PhotosController extends AbstractController
         return $this->render('photos/measure.html.twig', [
             'record' => $record, 'fit' => $fit, 'photo' => PhotoView::of($fit, $id, $taken),
             'asks' => null === $step ? [] : array_values(array_filter($fit->asks($step), BenchPictures::isReadOff(...))),
+            // The engine rocked, a tensioner let go: the same point in another picture of the step.
+            'others' => PhotoView::all($fit, $id, array_values(array_filter(
+                $fit->state->photos,
+                static fn (FitEvent $one): bool => $one->id !== $photo && $one->string('step') === $taken->string('step'),
+            ))),
             'field' => $request->query->getString('field', $taken->string('field')),
             'isOpen' => null === $fit->state->signed && null === $fit->state->stopped,
         ]);

@@ -15,6 +15,7 @@ final readonly class SamplePictures
     private const ALL = [
         'belt' => 'Belt on its pulleys', 'joint' => 'A sealed joint', 'plugs' => 'Six plug faces', 'hoses' => 'Old hose and new',
         'bracket' => 'Bracket with the card', 'flange' => 'Flange with the card',
+        'rocked' => 'The pipe rocked, with the card',
     ];
 
     public function __construct(private Security $security, #[Autowire(param: 'app.demo_dir')] private string $demoDir)

@@ -92,3 +92,45 @@ test('the holes of a flange become the layout of a joint', async ({ page }) => {
   await expect(page.locator('.pad [data-dots] g')).toHaveCount(5);
   expect(errors).toEqual([]);
 });
+
+test('how far an engine rocks is read off two pictures, from two places', async ({ page }) => {
+  await signIn(page, demo.base, 'Ines Tarrow');
+  await page.goto(`${demo.base}/start?vehicle=veldra-tarn-20t&procedures[]=gate-lock`);
+  await page.getByRole('button', { name: 'Make the sheet' }).click();
+  await page.waitForURL(/\/fits\//);
+  const fit = new URL(page.url()).pathname;
+  await page.goto(`${demo.base}${fit}/bench/lock-gap`);
+  for (const [n, name] of [[1, 'Bracket with the card'], [2, 'The pipe rocked, with the card']]) {
+    await page.keyboard.press('p');
+    await page.getByRole('button', { name }).click();
+    await expect(page.locator('.thumb .picture')).toContainText(`${n} taken`);
+  }
+  await page.goto(`${demo.base}${fit}/photos`);
+  await page.locator('.photo-row .photo-frame').first().click();
+  await page.getByRole('link', { name: 'Measure in it' }).click();
+  await warm(page);
+  await page.getByRole('radio', { name: 'Moved between two pictures' }).check();
+  // Without its point in the first, the other is not looked at.
+  await page.locator('[data-photo-other]').selectOption({ index: 1 });
+  await expect(page.locator('[data-photo-said]')).toContainText('First the point in this picture');
+  const asked = () => page.waitForResponse(/api\/sums\/photo-plane/);
+  const place = async (x) => {
+    const answer = asked();
+    await tap(page, (await seen(page, [70, 128]))([x, 66]));
+    await answer;
+  };
+  await place(252);
+  await page.locator('[data-photo-other]').selectOption({ index: 1 });
+  await expect(page.locator('[data-photo-said]')).toContainText('Tap the same point in this picture');
+  const answer = asked();
+  await tap(page, [1200, 300]);
+  await answer;
+  await page.getByRole('button', { name: 'Take the last point back' }).click();
+  await place(261);
+  await expect(page.locator('.readout b')).toContainText(/^\d+\.?\d* mm$/);
+  const [read, doubt] = (await page.locator('.readout').textContent()).match(/[\d.]+/g).map(Number);
+  // Drawn 9 mm farther on.
+  expect(Math.abs(read - 9)).toBeLessThanOrEqual(doubt);
+  // Far from the card the lens is known less well, and that is said.
+  expect(doubt).toBeLessThan(3);
+});
