@@ -242,6 +242,7 @@ export const startBench = () => {
     if (event.detail) showCarried(/\/bench\/([a-z0-9.-]+)/.exec(window.location.pathname)?.[1] ?? '');
     else pulse(true);
   });
+  document.addEventListener('nk:photo-taken', carriedOn);
   document.addEventListener('nk:kept', () => { if (bench()) carrySoon(bench().dataset.fit); });
   document.addEventListener('bench:changed', (event) => {
     for (const pressed of document.querySelectorAll('.is-on, .is-seen, .is-in, .is-done')) if (event.detail.moved || !pressed.matches('[data-local]')) pressed.classList.remove('is-on', 'is-seen', 'is-in', 'is-done');

@@ -222,6 +222,11 @@ const patch = (carried, state, step, frames, at) => {
     const small = undo.querySelector('small') ?? undo.appendChild(document.createElement('small'));
     small.textContent = state.last.type.replaceAll('-', ' ');
   }
+  // Pictures that wait here are taken all the same.
+  const taken = [...state.photos.values()].filter((photo) => photo.payload.step === step);
+  const told = root.querySelector('.thumb .picture');
+  if (told && taken.length > 0) (told.querySelector('small') ?? told.appendChild(document.createElement('small'))).textContent = `${taken.length} taken`;
+  for (const wanted of root.querySelectorAll('.turn .wanted input')) if (taken.some((photo) => photo.payload.shot === wanted.dataset.shot)) wanted.closest('.wanted').remove();
   const waits = queued(carried.fit).filter((event) => event.payload.step === step).length;
   const note = document.createElement('p');
   note.className = 'unconfirmed';
@@ -353,5 +358,5 @@ export const startCarry = () => {
       list.append(row);
     }
   }
-  document.addEventListener('submit', (event) => { if (event.target.matches('[action$="/sign-out"], form.hands')) forget(); });
+  document.addEventListener('submit', (event) => { if (event.target.matches('[action$="/sign-out"], [action*="/demo/"], form.hands')) forget(); });
 };

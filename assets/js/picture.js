@@ -35,6 +35,7 @@ const take = async (file, { shot, text = '', dialog = null }) => {
     const id = await photo(bench().dataset.fit, { step: bench().dataset.step, shot: field ? 'proof' : shot, text, field }, made);
     if (field) measureOnce(dialog, id, field);
     else dialog?.close();
+    document.dispatchEvent(new CustomEvent('nk:photo-taken'));
   } catch {
     const message = 'This is no picture that can be shown, or the tablet has no room for it.';
     if (dialog && !dialog.open) dialog.showModal();

@@ -161,6 +161,7 @@ test('a picture taken off line waits in order and arrives; on every page it is s
   await page.keyboard.press('p');
   await page.locator('dialog#photo label.go input').setInputFiles({ name: 'belt.jpg', mimeType: 'image/jpeg', buffer: picture });
   await expect.poll(() => waits(page)).toBe(2);
+  await expect(page.locator('.thumb .picture')).toContainText('1 taken');
   // The browser's own database has them as well as this page.
   expect(await page.evaluate(() => new Promise((done) => { const asked = indexedDB.open('nk-queue', 1); asked.onsuccess = () => { const all = asked.result.transaction('marks').objectStore('marks').getAll(); all.onsuccess = () => done(all.result.length); }; }))).toBe(2);
   await page.goto(`${demo.base}/`);
