@@ -50,7 +50,8 @@ export const carryFit = async (fit) => {
     await cache.put(`/fits/${fit}/carry`, new Response(text, { headers: { 'Content-Type': 'application/json' } }));
     const page = await fetch(benchPath(fit), { headers: { Accept: 'text/html' } }).catch(() => null);
     if (page?.ok && new URL(page.url).pathname.startsWith(benchPath(fit))) await (await caches.open(PAGES)).put(benchPath(fit), new Response(await page.text(), { headers: { 'Content-Type': 'text/html; charset=UTF-8' } }));
-    await keepPictures(text);
+    // As it reads, not as it is written: in JSON a slash has another before it.
+    await keepPictures(JSON.stringify(read.steps));
     localStorage.setItem(KNOWN, JSON.stringify({ ...known(), [fit]: { mark: read.mark, person: read.person, title: `${read.vehicle}: ${read.title}`, at: Date.now(), steps: read.steps.length } }));
     if (bundle?.fit === fit) bundle = read;
     const has = new Set(read.log.map((event) => event.id));
