@@ -63,7 +63,9 @@ final readonly class CarriedFit
         for ($i = 0; $i < self::MOST_ACTS && !$fit->state->isClosed($step->id); ++$i) {
             $act = $this->ahead->now($fit, $step);
             $wants = self::wants($fit, $step, $act->turn);
-            $frames[] = $shown($fit) + ['act' => $act->toArray()] + ([] === $wants ? [] : ['wants' => $wants]);
+            // A stage that stands already stands on by the tablet's clock.
+            $stands = $act->until > 0.0 ? ['timer' => (int) $act->seconds, 'stage' => $fit->routine($step)?->stage()->id] : [];
+            $frames[] = $shown($fit) + ['act' => $act->toArray()] + ([] === $wants ? [] : ['wants' => $wants]) + $stands;
             $events = [] === $wants ? $this->ahead->played($fit, $step, $act, $now, 1000 * $place + $i)
                 : $this->made($wants, $now, 1000 * $place + $i);
             foreach ($events as $event) {

@@ -4,13 +4,22 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
+use NimbleKnuckle\App\Accounts\PersonProvider;
 use NimbleKnuckle\App\Carry\CarriedFit;
 use NimbleKnuckle\App\Carry\CarryController;
 use NimbleKnuckle\App\Carry\TabletSheet;
+use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
+use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
 use PHPUnit\Framework\Attributes\CoversClass;
+use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
+use Symfony\Component\Security\Core\Authentication\Token\UsernamePasswordToken;
 
 /** A fit as a tablet carries it: every step act by act, no more than fits, and asked for again only where it changed. */
 #[CoversClass(CarriedFit::class)]
@@ -57,6 +66,36 @@ final class CarryTest extends AppTestCase
         $this->signIn('ines');
         $this->client->request('GET', sprintf('/fits/%s/carry?have=%s', $fit, $mark));
         self::assertResponseStatusCodeSame(200);
+    }
+
+    public function testAStageThatStandsGoesOnStandingOnTheTablet(): void
+    {
+        $record = $this->service(FitPlanner::class)->plan(
+            $this->service(Garage::class)->get('veldra-tarn-20t'), ['thermostat-under'], ['fill' => 'vacuum'], 'Joss Wending',
+        );
+        $fit = $this->service(Recorder::class)->load($record);
+        $isVacuum = static fn (Step $one): bool => str_starts_with($one->asking->routine, 'vacuum');
+        $step = array_values(array_filter($fit->sheet->steps, $isVacuum))[0];
+        foreach (FillRoutine::named($step->asking->routine)->stages ?? [] as $n => $stage) {
+            $now = new \DateTimeImmutable();
+            $fit = $fit->then(FitEvent::of(sprintf('01HZZZZZZZ%016d', $n), EventType::StageBegun, [
+                'step' => $step->id, 'stage' => $stage->id,
+            ], 'Joss Wending', $now));
+            if ($stage->seconds > 0) {
+                break;
+            }
+        }
+        // The head of the bench says whose hand it is.
+        $person = $this->service(PersonProvider::class)->loadUserByIdentifier('joss');
+        $this->service(TokenStorageInterface::class)->setToken(new UsernamePasswordToken($person, 'main', $person->getRoles()));
+        foreach ($this->service(CarriedFit::class)->of($record, $fit, 1, Hand::Mechanic) as $carried) {
+            if ($carried['id'] === $step->id) {
+                self::assertIsArray($carried['frames']);
+                $frames = $carried['frames'];
+                self::assertGreaterThan(0, Node::of(['frames' => $frames])->nodes('frames')[0]->int('timer'));
+                self::assertSame($stage->id ?? '', Node::of(['frames' => $frames])->nodes('frames')[0]->string('stage'));
+            }
+        }
     }
 
     public function testWhatTheLawOfTheTabletReadsIsThere(): void
