@@ -84,8 +84,10 @@ final class PhotosTest extends AppTestCase
         self::assertSelectorTextContains('.as-it-was figcaption', 'Before: how it sits');
         $this->client->request('GET', sprintf('/fits/%s/photos', $this->fit));
         self::assertSelectorTextContains('main', 'how it sits');
-        $this->client->request('GET', sprintf('/fits/%s/print/record', $this->fit));
-        self::assertResponseIsSuccessful();
+        foreach (['record', 'hand-over'] as $paper) {
+            $this->client->request('GET', sprintf('/fits/%s/print/%s', $this->fit, $paper));
+            self::assertStringContainsString('/Subtype /Image', (string) $this->client->getResponse()->getContent(), $paper);
+        }
     }
 
     public function testSentTwiceItIsOnePicture(): void

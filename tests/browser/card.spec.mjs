@@ -8,7 +8,7 @@ import { findCard, MARKS } from '../../assets/js/card.js';
 import { luck, scene } from './scene.mjs';
 
 const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
-const SCENES = Number(process.env.NK_SCENES ?? 24);
+const SCENES = Number(process.env.NK_SCENES ?? 16);
 const FROM = Number(process.env.NK_SEED ?? 1);
 /** px a finger is off under the loupe, at the most, each way: three quarters of a pixel of the picture, three on the loupe. */
 const FINGER = 0.75;
