@@ -224,6 +224,12 @@ export const startBench = () => {
     const hidden = event.target.querySelector('[data-csrf]');
     if (hidden) hidden.value = document.querySelector('meta[name="csrf"]')?.content ?? '';
     const form = event.target.closest('[data-mark-form]');
+    if (bench() && !form && isOffline() && event.target.matches('form[method="post"]')) {
+      // A device, a curve, a file: nothing of it is lost, and nothing of it goes without the server.
+      event.preventDefault();
+      say('That needs the server. It is not there at the moment; the step goes on without it.');
+      return;
+    }
     if (!form || !bench()) return;
     event.preventDefault();
     if (event.submitter?.closest('.thumb') && !('armed' in event.submitter.dataset)) return;
