@@ -146,7 +146,7 @@ test('two tablets off line at one joint: every mark is kept once, what both did 
 test('a picture taken off line waits in order and arrives; on every page it is said how many wait', async ({ page, context }) => {
   page.setDefaultTimeout(8000);
   await signIn(page, demo.base, 'Joss Wending');
-  const fit = (await page.locator('article[data-carry]').first().getAttribute('data-carry'));
+  const fit = await page.locator('article[data-carry]', { hasText: 'Tarn 20T: thermostat' }).getAttribute('data-carry');
   await page.goto(`${demo.base}/fits/${fit}/bench`);
   await carried(page, fit);
   await controlled(page);
