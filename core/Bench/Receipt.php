@@ -11,4 +11,13 @@ final readonly class Receipt
         public \DateTimeImmutable $at, public string $device = '', public float $waited = 0.0, public string $via = '',
     ) {
     }
+
+    /** From a tablet: how long it lay there is by the tablet's own clock, 30 days at the most; a name that is none is left out. */
+    public static function from(string $device, \DateTimeImmutable $at, \DateTimeImmutable $sent, \DateTimeImmutable $now): self
+    {
+        return new self(
+            $now, 1 === preg_match('/\A[0-9A-Za-z-]{1,40}\z/', $device) ? $device : '',
+            min(max(0.0, (float) $sent->format('U.u') - (float) $at->format('U.u')), 30 * 86400.0),
+        );
+    }
 }

@@ -131,11 +131,7 @@ final class EventsController extends AbstractController
     {
         $device = $body['device'] ?? '';
         $sent = isset($body['sent']) ? Instant::read($body['sent'], 'sent') : $at;
-        $waited = max(0.0, (float) $sent->format('U.u') - (float) $at->format('U.u'));
 
-        return new Receipt(
-            $now, is_string($device) && 1 === preg_match('/\A[0-9A-Za-z-]{1,40}\z/', $device) ? $device : '',
-            min($waited, 30 * 86400.0),
-        );
+        return Receipt::from(is_string($device) ? $device : '', $at, $sent, $now);
     }
 }

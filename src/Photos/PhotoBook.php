@@ -45,10 +45,4 @@ final readonly class PhotoBook implements EventFollower
 
         return is_numeric($count) ? (int) $count : 0;
     }
-
-    /** @return list<string> hashes that something still shows */
-    public function hashes(): array
-    {
-        return array_values(array_filter($this->db->fetchFirstColumn('SELECT DISTINCT hash FROM fit_photo'), is_string(...)));
-    }
 }

@@ -40,11 +40,6 @@ final readonly class PhotoFiles
         return 1 === preg_match('/\A[0-9a-f]{64}\z/', $hash) && is_file($this->path($hash));
     }
 
-    public function read(string $hash): ?string
-    {
-        return $this->has($hash) ? (string) file_get_contents($this->path($hash)) : null;
-    }
-
     public function path(string $hash): string
     {
         return sprintf('%s/%s/%s.jpg', $this->folder(), substr($hash, 0, 2), $hash);

@@ -150,9 +150,7 @@ final class PhotosController extends AbstractController
     {
         $at = Instant::read($request->query->getString('at'));
         $sent = $request->query->has('sent') ? Instant::read($request->query->getString('sent'), 'sent') : $at;
-        $waited = min(30 * 86400.0, max(0.0, (float) $sent->format('U.u') - (float) $at->format('U.u')));
-        $device = $request->query->getString('device');
-        $receipt = new Receipt($this->clock->now(), 1 === preg_match('/\A[0-9A-Za-z-]{1,40}\z/', $device) ? $device : '', $waited);
+        $receipt = Receipt::from($request->query->getString('device'), $at, $sent, $this->clock->now());
 
         return FitEvent::of($request->query->getString('event'), EventType::PhotoTaken, $payload, $by, $at, $receipt);
     }

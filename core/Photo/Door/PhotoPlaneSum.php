@@ -227,7 +227,8 @@ final readonly class PhotoPlaneSum implements Sum
         }
         if (2 === $marks) {
             $checks[] = Check::watch(
-                'square-on', 'One distance alone: it holds where the camera stood square on it. Held 8° off it is 1 % wrong, 15° off 3 %.',
+                'square-on',
+                'One distance alone: it holds where the camera stood square on it. Held 8° off it is 1 % wrong, 15° off 3 %.',
             );
         }
         $checks[] = Check::ok('estimate', 'Holds in the plane of the marks alone. Read off a photo it is an estimate, no specification.');
