@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /** For PHP's built-in server: files that exist are sent as they are, everything else goes to the front controller. */
 // This server hands the environment to getenv() only; the settings are looked for in $_SERVER first.
-foreach (['APP_ENV', 'APP_DEBUG', 'APP_DATA', 'APP_SECRET'] as $name) {
+foreach (['APP_ENV', 'APP_DEBUG', 'APP_DATA', 'APP_SESSIONS', 'APP_SECRET'] as $name) {
     $value = getenv($name);
     if (false !== $value) {
         $_SERVER[$name] = $_ENV[$name] = $value;

@@ -1,26 +1,38 @@
 // The worker, and what a tablet at the vehicle needs beside it: a new version waits for the end of a step, the screen stays awake.
 import { bench } from './sync.js';
 
+const PATIENCE_MS = 500;
+
 let waiting = null;
 let reloads = false;
 
-/** At once where no step is open; on the bench when the step is left, with nothing typed and no dialog open. */
+/** Nobody is in the middle of anything: no dialog is open, nothing is typed. */
+const isFree = () => !document.querySelector('dialog[open]') && !(document.activeElement?.matches('input, textarea') && document.activeElement.value);
+
+/** On the bench when the step is left. Elsewhere the next page is the new one, and what is typed into this one stays. */
 const letIn = () => {
-  if (!waiting) return;
-  reloads = true;
+  if (!waiting || reloads) return;
   waiting.postMessage('now');
+  if (!bench() || !isFree()) return;
+  reloads = true;
+  // The browser may keep the old worker on while that has work. A page loaded through it is the new one all the same: it asks the
+  // server first, and the new files are kept already.
+  setTimeout(() => {
+    if (isFree()) window.location.reload();
+    else reloads = false;
+  }, PATIENCE_MS);
 };
 
 const told = (worker) => {
   waiting = worker;
-  if (!bench()) return letIn();
   const notice = document.getElementById('new-version');
-  if (notice) notice.hidden = false;
-  return undefined;
+  if (!bench()) letIn();
+  else if (notice) notice.hidden = false;
 };
 
 const watch = (registration) => {
-  if (registration.waiting && navigator.serviceWorker.controller) told(registration.waiting);
+  // A page that is only just loaded is the new one already.
+  registration.waiting?.postMessage('now');
   registration.addEventListener('updatefound', () => {
     const coming = registration.installing;
     coming?.addEventListener('statechange', () => {
@@ -47,5 +59,5 @@ export const startWorker = () => {
   if (!('serviceWorker' in navigator) || !window.isSecureContext) return;
   navigator.serviceWorker.register('/sw.js').then(watch).catch(() => { /* without it the page works as before */ });
   navigator.serviceWorker.addEventListener('controllerchange', () => { if (reloads) window.location.reload(); });
-  document.addEventListener('bench:moved', () => { if (!document.querySelector('dialog[open]')) letIn(); });
+  document.addEventListener('bench:moved', letIn);
 };

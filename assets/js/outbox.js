@@ -2,11 +2,11 @@
 // it has it. A refused one stays, with its reason, until it is sent again, corrected or thrown away by hand.
 import { ulid } from './ulid.js';
 import { bench, have, pulse, show } from './sync.js';
-import { blob, dropBlob, keepBlob } from './blobs.js';
-import { load, reconcile, store } from './queue.js';
+import { blob, dropBlob, keepBlob, load, reconcile, store } from './queue.js';
 
 const DEVICE = 'nk-device';
 const SHOW_AFTER_MS = 400;
+const PATIENCE_MS = 3000;
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000, 30000];
 
 let sending = false;
@@ -238,6 +238,7 @@ export const startOutbox = (given) => {
   document.addEventListener('nk:news', (event) => found(event.detail));
   tell();
   tellRefused();
+  // What lies on the disk takes its place in the line first; a database that does not answer holds nothing up.
   reconcile().then(() => { tellRefused(); flush(); });
-  flush();
+  setTimeout(flush, PATIENCE_MS);
 };

@@ -18,7 +18,8 @@ self.addEventListener('activate', (event) => event.waitUntil((async () => {
 
 self.addEventListener('message', (event) => { if (event.data === 'now') self.skipWaiting(); });
 
-const fromShell = async (request) => (await caches.match(request)) ?? fetch(request);
+/** A page that was kept by an older version asks for the files of then: without the server it gets those of now. */
+const fromShell = async (request) => (await caches.match(request)) ?? fetch(request).catch(async () => (await caches.match(request, { ignoreSearch: true })) ?? Response.error());
 
 const patient = (request) => Promise.race([fetch(request), new Promise((_, late) => { setTimeout(() => late(new Error('late')), PATIENCE_MS); })]);
 

@@ -17,11 +17,15 @@ final class SessionFiles extends AbstractSessionHandler
 
     private readonly string $directory;
 
+    /** @param string $chosen APP_SESSIONS: a folder, absolute or below the project, where it is not to be the usual one */
     public function __construct(
-        #[Autowire('%kernel.project_dir%/var/sessions/%kernel.environment%')] string $directory,
+        #[Autowire('%kernel.project_dir%')] string $project,
+        #[Autowire('%kernel.environment%')] string $environment,
+        #[Autowire(env: 'APP_SESSIONS')] string $chosen = '',
         #[Autowire(env: 'NK_WORLD')] string $world = '',
     ) {
-        $this->directory = '' === $world ? $directory : $directory.'-'.$world;
+        $directory = ('' === $chosen ? 'var/sessions' : $chosen).'/'.$environment;
+        $this->directory = (str_starts_with($directory, '/') ? '' : $project.'/').$directory.('' === $world ? '' : '-'.$world);
     }
 
     public function open(string $path, string $name): bool

@@ -10,6 +10,7 @@ use NimbleKnuckle\App\Accounts\PersonProvider;
 use NimbleKnuckle\App\Demo\DemoLoader;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitRecord;
+use PHPUnit\Framework\ExpectationFailedException;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
@@ -45,6 +46,21 @@ abstract class AppTestCase extends WebTestCase
             self::$template = $data.'/template.db';
             is_file(self::$template) && unlink(self::$template);
             $this->db()->executeStatement('VACUUM INTO ?', [self::$template]);
+        }
+    }
+
+    /** What counts days is loaded and read on one day: where midnight falls into it, it is done again. */
+    protected function onOneDay(callable $test): void
+    {
+        $day = date('Y-m-d');
+        if ($day !== self::$day) {
+            self::ensureKernelShutdown();
+            $this->setUp();
+        }
+        try {
+            $test();
+        } catch (ExpectationFailedException $e) {
+            date('Y-m-d') === $day ? throw $e : $this->onOneDay($test);
         }
     }
 

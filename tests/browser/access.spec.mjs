@@ -4,7 +4,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { Demo } from './server.mjs';
 import { signIn, watchConsole } from './hands.mjs';
 
-const demo = new Demo(8072);
+const demo = new Demo();
 test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
 test.afterAll(() => demo.kill());
 

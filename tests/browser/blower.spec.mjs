@@ -4,7 +4,7 @@ import { act, afterMark, answer, go, signIn, signOut, stepId, tapGo, turn, watch
 import { Demo } from './server.mjs';
 
 test.describe.configure({ mode: 'serial' });
-const demo = new Demo(8097);
+const demo = new Demo();
 let fit;
 
 test.beforeAll(() => demo.start());

@@ -5,7 +5,7 @@ import { belt } from '../../assets/js/belt.js';
 import { Demo } from './server.mjs';
 import { signIn, watchConsole } from './hands.mjs';
 
-const demo = new Demo(8084);
+const demo = new Demo();
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
 test.afterAll(() => demo.kill());

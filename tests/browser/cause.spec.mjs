@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { act, signIn, turn, watchConsole, workUntil, writeReading } from './hands.mjs';
 import { Demo } from './server.mjs';
 
-const demo = new Demo(8100);
+const demo = new Demo();
 
 test.beforeAll(() => demo.start());
 test.afterAll(() => demo.kill());

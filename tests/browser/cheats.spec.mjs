@@ -3,7 +3,7 @@ import { test, expect } from '@playwright/test';
 import { Demo } from './server.mjs';
 import { act, afterMark, closeAnyway, go, signIn, signOut, stepId, tapGo, turn, workUntil, writeReading } from './hands.mjs';
 
-const demo = new Demo(8078);
+const demo = new Demo();
 test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
 test.afterAll(() => demo.kill());
 

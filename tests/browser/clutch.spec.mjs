@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { afterMark, go, signIn, tapGo, watchConsole, workUntil } from './hands.mjs';
 import { Demo } from './server.mjs';
 
-const demo = new Demo(8099);
+const demo = new Demo();
 
 test.beforeAll(() => demo.start());
 test.afterAll(() => demo.kill());

@@ -10,7 +10,8 @@ import { signIn, watchConsole } from './hands.mjs';
 const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 const port = 8093;
 const base = `http://127.0.0.1:${port}`;
-const data = 'var/browser-deploy';
+const data = 'var/browser/deploy';
+const sessions = 'var/browser/deploy-sessions';
 const secure = 'https://127.0.0.1:8444';
 const isRoot = userInfo().uid === 0;
 let server;
@@ -34,7 +35,7 @@ const startProxy = () => {
 test.beforeAll(async () => {
   test.setTimeout(120_000);
   rmSync(`${root}/${data}`, { recursive: true, force: true });
-  const env = { ...process.env, APP_ENV: 'prod', APP_DATA: data };
+  const env = { ...process.env, APP_ENV: 'prod', APP_DATA: data, APP_SESSIONS: sessions };
   execFileSync('php', ['bin/console', 'doctrine:migrations:migrate', '--no-interaction', '--quiet'], { cwd: root, env });
   execFileSync('php', ['bin/console', 'demo:load', '--no-history'], { cwd: root, env });
   const real = { ...env, NK_PROXIES: '127.0.0.1', NK_NAMES: '^127\\.0\\.0\\.1$', ...(isRoot ? { NK_USER: 'www-data' } : {}) };
@@ -111,10 +112,10 @@ test('a TLS proxy in front: redirects stay on it, the cookie is for it alone, ot
 });
 
 test('a visitor without a cookie leaves no session behind', async () => {
-  const sessions = () => readdirSync(`${root}/var/sessions/prod`).length;
-  const before = sessions();
+  const kept = () => readdirSync(`${root}/${sessions}/prod`).length;
+  const before = kept();
   for (let i = 0; i < 40; i += 1) await fetch(`${base}/${i % 2 ? 'sign-in' : 'fits'}`, { redirect: 'manual' });
-  expect(sessions()).toBe(before);
+  expect(kept()).toBe(before);
 });
 
 test('it never runs as root, and its socket is for the web server alone', async () => {

@@ -3,7 +3,7 @@ import { test, expect } from '@playwright/test';
 import { Demo } from './server.mjs';
 import { afterMark, signIn, stepId, tapGo, watchConsole, workUntil } from './hands.mjs';
 
-const demo = new Demo(8075);
+const demo = new Demo();
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
 test.afterAll(() => demo.kill());

@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { act, workUntil } from './hands.mjs';
 import { Demo } from './server.mjs';
 
-const workshop = new Demo(8089, { empty: true });
+const workshop = new Demo({ empty: true });
 
 test.beforeAll(async () => { await workshop.start(); });
 test.afterAll(async () => { await workshop.kill(); });

@@ -4,7 +4,7 @@ import { manyPoint } from '../../assets/js/card.js';
 import { act, READINGS, signIn, turn, watchConsole, workUntil } from './hands.mjs';
 import { Demo } from './server.mjs';
 
-const demo = new Demo(8103);
+const demo = new Demo();
 test.beforeAll(() => demo.start());
 test.afterAll(() => demo.kill());
 

@@ -1,16 +1,17 @@
 // A whole fit without the server: carried, worked from one step to the last, reloaded on the way, and sent when the server is back.
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { act, go, signIn, stepId, tapGo, turn, watchConsole } from './hands.mjs';
+import { Front } from './front.mjs';
 import { Demo } from './server.mjs';
 
-const demo = new Demo(8104);
+const demo = new Demo();
 test.use({ serviceWorkers: 'allow' });
 test.beforeAll(() => demo.start());
 test.afterAll(() => demo.kill());
 
-const begin = async (page, procedure, vehicle = 'veldra-tarn-20t') => {
-  await page.goto(`${demo.base}/start?vehicle=${vehicle}&procedures[]=${procedure}`);
+const begin = async (page, procedure, vehicle = 'veldra-tarn-20t', base = demo.base) => {
+  await page.goto(`${base}/start?vehicle=${vehicle}&procedures[]=${procedure}`);
   await page.getByRole('button', { name: 'Make the sheet' }).click();
   await page.waitForURL(/\/fits\//);
   return new URL(page.url()).pathname.split('/')[2];
@@ -169,7 +170,7 @@ test('a picture taken off line waits in order and arrives; on every page it is s
   await expect.poll(() => waits(page)).toBe(2);
   await expect(page.locator('.thumb .picture')).toContainText('1 taken');
   // The browser's own database has them as well as this page.
-  expect(await page.evaluate(() => new Promise((done) => { const asked = indexedDB.open('nk-queue', 1); asked.onsuccess = () => { const all = asked.result.transaction('marks').objectStore('marks').getAll(); all.onsuccess = () => done(all.result.length); }; }))).toBe(2);
+  expect(await page.evaluate(() => new Promise((done) => { const asked = indexedDB.open('nk-tablet'); asked.onsuccess = () => { const all = asked.result.transaction('marks').objectStore('marks').getAll(); all.onsuccess = () => done(all.result.length); }; }))).toBe(2);
   await page.goto(`${demo.base}/`);
   await expect(page.locator('[data-waiting]')).toContainText('2 marks wait here');
   await expect(page.locator('main')).toContainText('This is as the server last said it');
@@ -185,24 +186,22 @@ test('a picture taken off line waits in order and arrives; on every page it is s
   await expect.poll(() => page.request.get(`${demo.base}/fits/${fit}/export`).then((one) => one.json()).then((one) => one.events.filter((event) => event.type === 'photo-taken').length - 1 + one.events.filter((event) => event.payload.text === 'Off line, at the vehicle').length), { timeout: 30_000 }).toBe(2);
 });
 
+const shipped = readFileSync(new URL('../../public/sw.js', import.meta.url), 'utf8');
+const before = (file) => readFileSync(new URL(`before/${file}`, import.meta.url), 'utf8');
+
 test('a new version waits for the end of the step and strands no mark; a pedal works the big button', async ({ page }) => {
   page.setDefaultTimeout(8000);
-  const file = new URL('../../public/sw.js', import.meta.url);
-  const shipped = readFileSync(file);
-  await signIn(page, demo.base, 'Ines Tarrow');
-  const fit = await begin(page, 'serpentine-belt', 'ostrel-vane-s6');
-  await page.goto(`${demo.base}/fits/${fit}/bench`);
+  const front = await new Front(demo).start();
+  await signIn(page, front.base, 'Ines Tarrow');
+  const fit = await begin(page, 'serpentine-belt', 'ostrel-vane-s6', front.base);
+  await page.goto(`${front.base}/fits/${fit}/bench`);
   await carried(page, fit);
   await controlled(page);
   const step = await stepId(page);
   await page.evaluate(() => { window.stillHere = true; });
-  try {
-    writeFileSync(file, `${shipped}\n// the version after it`);
-    await page.evaluate(() => navigator.serviceWorker.getRegistration().then((one) => one.update()));
-    await expect(page.locator('#new-version')).toBeVisible({ timeout: 15_000 });
-  } finally {
-    writeFileSync(file, shipped);
-  }
+  front.instead.set('/sw.js', `${shipped}\n// the version after it`);
+  await page.evaluate(() => navigator.serviceWorker.getRegistration().then((one) => one.update()));
+  await expect(page.locator('#new-version')).toBeVisible({ timeout: 15_000 });
   expect(await page.evaluate(() => window.stillHere)).toBe(true);
   expect(await stepId(page)).toBe(step);
   while ((await stepId(page)) === step) {
@@ -217,4 +216,46 @@ test('a new version waits for the end of the step and strands no mark; a pedal w
   await expect.poll(() => page.evaluate(() => window.stillHere ?? false).catch(() => false), { timeout: 15_000 }).toBe(false);
   await expect(page.locator('#step-title')).toBeVisible();
   await expect.poll(() => waits(page)).toBe(0);
+  await front.stop();
+});
+
+test('marks and a picture that wait where they lay before this version are sent by it, in their order and once', async ({ page }) => {
+  page.setDefaultTimeout(8000);
+  const front = await new Front(demo).start();
+  front.instead.set('/sw.js', before('sw.js'));
+  for (const file of ['queue.js', 'blobs.js']) front.instead.set(`/before/${file}`, before(file));
+  await signIn(page, front.base, 'Joss Wending');
+  const fit = await page.locator('article[data-carry]', { hasText: 'Tarn 20T: thermostat' }).getAttribute('data-carry');
+  await page.goto(`${front.base}/fits/${fit}/bench`);
+  await carried(page, fit);
+  await controlled(page);
+  const bytes = [...await (await page.request.get(`${front.base}/practice/pictures/belt.jpg`)).body()];
+  const log = async () => (await (await page.request.get(`${front.base}/fits/${fit}/export`)).json()).events;
+  const had = (await log()).length;
+  // What the page of before wrote down: three notes and a picture, of which this page has only the last note at hand.
+  await page.evaluate(async ([of, file]) => {
+    const [queue, blobs] = [await import('/before/queue.js'), await import('/before/blobs.js')];
+    const by = document.querySelector('[data-person]').dataset.person;
+    const id = (n) => `01${'0'.repeat(22)}B${n}`;
+    const one = (n, more) => ({ id: id(n), seq: n, at: new Date(Date.now() - 60000 + 1000 * n).toISOString(), fit: of, batch: id(n), by, ...more });
+    await blobs.keepBlob(id(2), new Blob([new Uint8Array(file)], { type: 'image/jpeg' }));
+    const note = (n) => one(n, { type: 'noted', payload: { text: `Before ${n}`, step: 'clean' } });
+    queue.store([note(1), one(2, { type: 'photo-taken', photo: true, payload: { step: 'clean', of: 'before' } }), note(3), note(4)]);
+    await queue.onDisk();
+    localStorage.setItem('nk-outbox', JSON.stringify([note(4)]));
+  }, [fit, bytes]);
+  // The worker of now takes over, and the page with it.
+  front.instead.clear();
+  await page.evaluate(() => navigator.serviceWorker.getRegistration().then((one) => one.update()));
+  await page.goto(`${front.base}/`);
+  await expect.poll(() => waits(page), { timeout: 30_000 }).toBe(0);
+  await expect(page.locator('#refused')).toBeHidden();
+  const told = (await log()).slice(had).map((event) => event.payload.text ?? event.type);
+  expect(told).toEqual(['Before 1', 'photo-taken', 'Before 3', 'Before 4']);
+  const left = await page.evaluate(async () => {
+    const all = (name, store) => new Promise((done) => { const asked = indexedDB.open(name); asked.onsuccess = () => { const count = asked.result.transaction(store).objectStore(store).count(); count.onsuccess = () => { asked.result.close(); done(count.result); }; }; });
+    return [await all('nk-queue', 'marks'), await all('nk-pictures', 'blobs'), await all('nk-tablet', 'marks'), await all('nk-tablet', 'pictures')];
+  });
+  expect(left).toEqual([0, 0, 0, 0]);
+  await front.stop();
 });

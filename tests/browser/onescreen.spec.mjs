@@ -4,7 +4,7 @@ import { test, expect } from '@playwright/test';
 import { Demo } from './server.mjs';
 import { signIn, watchConsole, workUntil } from './hands.mjs';
 
-const demo = new Demo(8077);
+const demo = new Demo();
 test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
 test.afterAll(() => demo.kill());
 

@@ -4,7 +4,7 @@ import { asked, marks } from '../../assets/js/photo.js';
 import { signIn, watchConsole } from './hands.mjs';
 import { Demo } from './server.mjs';
 
-const demo = new Demo(8101);
+const demo = new Demo();
 test.beforeAll(() => demo.start());
 test.afterAll(() => demo.kill());
 

@@ -5,7 +5,7 @@ import { arrowHead } from '../../assets/js/draw.js';
 import { afterMark, signIn, watchConsole } from './hands.mjs';
 import { Demo } from './server.mjs';
 
-const demo = new Demo(8102);
+const demo = new Demo();
 let fit = '';
 test.beforeAll(() => demo.start());
 test.afterAll(() => demo.kill());

@@ -5,8 +5,10 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.mjs',
   outputDir: '../../test-results',
-  workers: 1,
+  // Each worker runs whole files, on ports and data of its own.
+  workers: 2,
   fullyParallel: false,
+  globalSetup: './server.mjs',
   timeout: 180_000,
   expect: { timeout: 10_000 },
   reporter: [['list']],

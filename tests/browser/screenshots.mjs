@@ -7,7 +7,7 @@ import { act, answer, PASSWORD, READINGS, turn, workUntil, writeReading } from '
 import { Demo } from './server.mjs';
 
 const out = `${dirname(dirname(dirname(fileURLToPath(import.meta.url))))}/docs/screenshots`;
-const demo = await new Demo(8079).start();
+const demo = await new Demo().start();
 const browser = await chromium.launch(launchOptions);
 try {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();

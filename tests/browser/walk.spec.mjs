@@ -4,7 +4,7 @@ import { readFile } from 'node:fs/promises';
 import { Demo } from './server.mjs';
 import { afterMark, go, signIn, signOut, stepId, tapGo, turn, watchConsole, workUntil, writeReading } from './hands.mjs';
 
-const demo = new Demo(8071);
+const demo = new Demo();
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
 test.afterAll(() => demo.kill());

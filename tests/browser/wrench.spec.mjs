@@ -3,7 +3,7 @@ import { test, expect } from '@playwright/test';
 import { Demo } from './server.mjs';
 import { afterMark, go, signIn, stepId, tapGo, watchConsole } from './hands.mjs';
 
-const demo = new Demo(8072);
+const demo = new Demo();
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
 test.afterAll(() => demo.kill());

@@ -18,6 +18,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Tests\Sample;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -42,8 +43,8 @@ final class CrewTest extends TestCase
             ++$all;
             $good += self::worst($sheet) <= 1.15 ? 1 : 0;
         }
-        self::assertGreaterThan(60, $all);
-        self::assertGreaterThanOrEqual(0.95 * $all, $good, sprintf('%d of %d', $good, $all));
+        self::assertGreaterThan(60, count(self::allPairs()));
+        self::assertGreaterThanOrEqual(Sample::floor(0.95, $all), $good, sprintf('%d of %d', $good, $all));
     }
 
     public function testEachJobKeepsItsOrderOnTheTimeLine(): void
@@ -122,7 +123,7 @@ final class CrewTest extends TestCase
                 }
             }
         }
-        self::assertGreaterThan(50, $seen);
+        self::assertGreaterThan(Sample::isWhole() ? 50 : 0, $seen);
     }
 
     public function testWhatCameOffBeforeTheDrainWaitsForNothingLater(): void
@@ -240,6 +241,13 @@ final class CrewTest extends TestCase
     /** @return iterable<array{string, string}> every pair that can be planned together, either way round */
     private static function pairs(): iterable
     {
+        yield from Sample::of(self::allPairs(), 'crews');
+    }
+
+    /** @return list<array{string, string}> */
+    private static function allPairs(): array
+    {
+        $pairs = [];
         $jobs = array_diff(array_map(
             static fn (string $file): string => basename($file, '.yaml'), glob(dirname(__DIR__, 3).'/procedures/*.yaml') ?: [],
         ), ['common']);
@@ -248,9 +256,11 @@ final class CrewTest extends TestCase
                 $together = !in_array($other, Sheets::procedure($one)->needs->notWith, true)
                     && !in_array($one, Sheets::procedure($other)->needs->notWith, true);
                 if ($one !== $other && $together) {
-                    yield [$one, $other];
+                    $pairs[] = [$one, $other];
                 }
             }
         }
+
+        return $pairs;
     }
 }

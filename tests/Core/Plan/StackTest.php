@@ -29,6 +29,7 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Tests\Core\Bench\Law\Worker;
+use NimbleKnuckle\Tests\Sample;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -38,7 +39,7 @@ use Random\Randomizer;
 /**
  * Jobs planned together lose nothing: whatever a sheet of one job says, takes, asks and books stands on the sheet of all, in
  * that job's own order, and all together take no longer than one after the other, but for a lift. What is looked for is read off the single
- * sheets. NK_STACKS=1000 runs the whole of it.
+ * sheets. A sample of all pairs, of their options, of a thousand triples.
  */
 #[CoversClass(Stack::class)]
 #[CoversClass(Standing::class)]
@@ -54,32 +55,48 @@ final class StackTest extends TestCase
 
     public function testEveryPairLosesNothing(): void
     {
-        $checked = 0;
-        foreach (self::jobs() as $first => $a) {
-            foreach (self::jobs() as $second => $b) {
-                if ($first !== $second) {
-                    $this->check([$a, $b], [[], []]);
-                    ++$checked;
-                }
-            }
+        $pairs = self::pairsOf(self::jobs());
+        self::assertGreaterThanOrEqual(90, count($pairs));
+        foreach (Sample::of($pairs, 'pairs') as $pair) {
+            $this->check($pair, [[], []]);
         }
-        self::assertGreaterThanOrEqual(90, $checked);
     }
 
     public function testEveryPairOnEveryDemoVehicleLosesNothing(): void
     {
         $planned = 0;
+        $all = [];
         foreach (glob(dirname(__DIR__, 3).'/demo/vehicles/*.yaml') ?: [] as $file) {
             $vehicle = Sheets::vehicle(basename($file, '.yaml'));
             $jobs = array_filter(self::jobs(), static fn (Procedure $job): bool => self::fits($job, $vehicle));
             $planned += count($jobs);
-            foreach ($jobs as $a) {
-                foreach ($jobs as $b) {
-                    $a === $b || $this->check([$a, $b], [[], []], $vehicle);
-                }
+            foreach (self::pairsOf($jobs) as $pair) {
+                $all[] = [$pair, $vehicle];
             }
         }
         self::assertGreaterThanOrEqual(25, $planned, 'most procedures can be planned on some demo vehicle');
+        foreach (Sample::of($all, 'pairs on vehicles') as [$pair, $vehicle]) {
+            $this->check($pair, [[], []], $vehicle);
+        }
+    }
+
+    /**
+     * @param array<string, Procedure> $jobs
+     *
+     * @return list<array{Procedure, Procedure}> in either order
+     */
+    private static function pairsOf(array $jobs): array
+    {
+        $pairs = [];
+        foreach ($jobs as $first => $a) {
+            foreach ($jobs as $second => $b) {
+                if ($first !== $second) {
+                    $pairs[] = [$a, $b];
+                }
+            }
+        }
+
+        return $pairs;
     }
 
     private static function fits(Procedure $job, VehicleSheet $vehicle): bool
@@ -100,22 +117,24 @@ final class StackTest extends TestCase
 
     public function testEveryOptionInPairsLosesNothing(): void
     {
-        foreach (self::jobs() as $id => $job) {
-            foreach ($job->groups as $group) {
+        $all = [];
+        foreach (self::pairsOf(self::jobs()) as $pair) {
+            foreach ($pair[0]->groups as $group) {
                 foreach ($group->options as $option) {
-                    foreach (self::jobs() as $other => $with) {
-                        $id === $other || $this->check([$job, $with], [[$group->id => $option->id], []]);
-                    }
+                    $all[] = [$pair, [$group->id => $option->id]];
                 }
             }
+        }
+        foreach (Sample::of($all, 'options') as [$pair, $choice]) {
+            $this->check($pair, [$choice, []]);
         }
     }
 
     public function testSeededTriplesLoseNothing(): void
     {
-        $luck = new Randomizer(new Mt19937(1_225));
         $jobs = array_values(self::jobs());
-        for ($run = 0, $runs = (int) (getenv('NK_STACKS') ?: 120); $run < $runs; ++$run) {
+        foreach (Sample::seeds(1000, 'triples', 50) as $seed) {
+            $luck = new Randomizer(new Mt19937(1_225 + $seed));
             $three = array_slice($luck->shuffleArray($jobs), 0, 3);
             $this->check($three, array_map(static fn (Procedure $job): array => self::anyOptions($job, $luck), $three));
         }

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests;
+
+/** What a thing costs this process, whatever else the machine does meanwhile. */
+final readonly class Cpu
+{
+    /** @return float seconds of the processor, the process's own and the system's on its behalf */
+    public static function seconds(callable $work): float
+    {
+        $before = self::now();
+        $work();
+
+        return self::now() - $before;
+    }
+
+    private static function now(): float
+    {
+        $used = getrusage();
+        $seconds = 0.0;
+        foreach (['ru_utime', 'ru_stime'] as $kind) {
+            $seconds += ($used[$kind.'.tv_sec'] ?? 0) + ($used[$kind.'.tv_usec'] ?? 0) / 1e6;
+        }
+
+        return $seconds;
+    }
+}
