@@ -18,12 +18,10 @@ final readonly class Cpu
 
     private static function now(): float
     {
-        $used = getrusage();
-        $seconds = 0.0;
-        foreach (['ru_utime', 'ru_stime'] as $kind) {
-            $seconds += ($used[$kind.'.tv_sec'] ?? 0) + ($used[$kind.'.tv_usec'] ?? 0) / 1e6;
-        }
+        /** @var array<string, int> $used */
+        $used = getrusage() ?: [];
 
-        return $seconds;
+        return ($used['ru_utime.tv_sec'] ?? 0) + ($used['ru_stime.tv_sec'] ?? 0)
+            + (($used['ru_utime.tv_usec'] ?? 0) + ($used['ru_stime.tv_usec'] ?? 0)) / 1e6;
     }
 }

@@ -40,7 +40,7 @@ final readonly class Sample
     {
         $all = is_array($all) ? $all : iterator_to_array($all);
         $wanted = max($least, (int) ceil(count($all) / $oneIn));
-        if (self::isWhole() || $wanted >= count($all)) {
+        if (self::isWhole() || [] === $all || $wanted < 1 || $wanted >= count($all)) {
             return $all;
         }
         $keys = (new Randomizer(new Mt19937(crc32($of.' '.self::seed()))))->pickArrayKeys($all, $wanted);

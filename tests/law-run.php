@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * Plays fits by honest and careless hands and prints, one JSON object a line, what the law of the core says after each event: for
- * tests/browser/law.spec.mjs, which holds the law of the tablet against it. php tests/law-run.php SEED COUNT
+ * tests/browser/law.spec.mjs, which holds the law of the tablet against it. php tests/law-run.php SEED …
  */
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -55,8 +55,7 @@ $says = static function (Fit $fit, string $step): array {
         'counted' => null === $here ? 0 : $fit->counted($here),
     ];
 };
-[$first, $count] = [(int) ($argv[1] ?? 1), (int) ($argv[2] ?? 7)];
-for ($seed = $first; $seed < $first + $count; ++$seed) {
+foreach (array_map(intval(...), array_slice($argv, 1) ?: [1]) as $seed) {
     [$vehicle, $procedures, $choices] = JOBS[$seed % count(JOBS)];
     $sheet = (new Compiler(Sheets::common()))->compile(
         array_map(Sheets::procedure(...), $procedures), new Choices($choices), Sheets::vehicle($vehicle), new Kit([], []),

@@ -13,7 +13,7 @@ final readonly class BeltPath
     /** rad: what cannot be a wrap and is a pulley missed by a little. */
     private const MISSED = 5.5;
     private const SAME = 1e-9;
-    /** Degrees of wrap on a driven ribbed pulley, under which it is said, and under which it is no drive. */
+    /** Degrees of wrap on a ribbed pulley that gives or takes power, under which it is said, and under which it is no drive. */
     public const LITTLE = 90.0;
     public const LEAST = 60.0;
 
@@ -158,10 +158,10 @@ final readonly class BeltPath
         return Pulley::driver($this->pulleys);
     }
 
-    /** Whether a driven pulley has so little belt round it. */
+    /** Whether a pulley that gives or takes power has so little belt round it: the crank gives all of it. */
     public function hasLess(int $at, float $degrees): bool
     {
-        return !$this->pulleys[$at]->isIdler() && $at !== $this->driver() && $this->wraps[$at] < $degrees;
+        return !$this->pulleys[$at]->isIdler() && $this->wraps[$at] < $degrees;
     }
 
     public function turnsWithCrank(int $at): bool

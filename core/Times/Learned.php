@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Core\Times;
 
 /**
  * How long something takes here: the plan as four jobs' worth of belief, and what was measured, both lognormal. Normal and inverse
- * gamma belief, updated with each job; the band holds four in five. Minutes. Source: Gelman and others, Bayesian Data Analysis, 3.3.
+ * gamma belief, updated with each job; the band holds four in five. Before the first job it is the plan, as it was made. Minutes. Source: Gelman and others, Bayesian Data Analysis, 3.3.
  */
 final readonly class Learned
 {
@@ -36,8 +36,11 @@ final readonly class Learned
     public static function by(array $planned, Tally $tally): self
     {
         [$low, $likely, $high] = $planned;
-        [$mean, $spread] = [log($likely), log($high / $low) / self::BAND];
         $n = $tally->n;
+        if (0 === $n) {
+            return new self($likely, $low, $high, 1.0, 0);
+        }
+        [$mean, $spread] = [log($likely), log($high / $low) / self::BAND];
         $here = $mean + $tally->mean();
         $squares = $tally->aroundMean();
         $new = (self::WEIGHT * $mean + $n * $here) / (self::WEIGHT + $n);

@@ -109,7 +109,9 @@ test('a photo is laid under the board to scale and sent nowhere', async ({ page 
   page.on('request', (request) => { if (request.method() === 'POST') sent.push(request.postData() ?? ''); });
   await page.getByRole('button', { name: 'Lay it under the board' }).click();
   await expect(page.locator('.traced')).toContainText('first of two');
-  const box = await page.locator('svg.board').boundingBox();
+  // The board is drawn anew when a field has been filled in.
+  let box = null;
+  await expect.poll(async () => { box = await page.locator('svg.board').boundingBox(); return box; }).not.toBeNull();
   const tap = async (x, y) => page.mouse.click(box.x + x, box.y + y);
   const scale = await page.evaluate(() => 1 / document.querySelector('svg.board').getScreenCTM().a);
   const photo = () => page.locator('svg.board .photo').evaluate((one) => ['x', 'y', 'width'].map((name) => Number(one.getAttribute(name))));

@@ -1,5 +1,6 @@
 // The other two ways of filling, walked to the end; and a tablet that is switched off with marks still on it.
 import { test, expect } from '@playwright/test';
+import { sample } from './sample.mjs';
 import { Demo } from './server.mjs';
 import { afterMark, signIn, stepId, tapGo, watchConsole, workUntil } from './hands.mjs';
 
@@ -8,10 +9,10 @@ test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
 test.afterAll(() => demo.kill());
 
-for (const [way, label, marks] of [
+for (const [way, label, marks] of sample([
   ['bleed', 'Engine-off bleed screw', ['bleed-fill', 'bleed-close']],
   ['burp', 'Run and burp', ['burp-fill', 'burp-run']],
-]) {
+], 'fills', 2)) {
   test(`filled by the way “${label}”`, async ({ page }) => {
     test.setTimeout(240_000);
     const errors = watchConsole(page);

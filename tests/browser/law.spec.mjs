@@ -1,15 +1,16 @@
 // The law of the tablet against the law of the core, over the same sequences of honest and careless hands: after every event both say the
-// same of what is loose, what is next, what a step lacks; and what the tablet refuses the core refuses, in the same words. NK_RUNS has more.
+// same of what is loose, what is next, what a step lacks; and what the tablet refuses the core refuses, in the same words. A sample of 200 runs.
 import assert from 'node:assert/strict';
 import { execFileSync } from 'node:child_process';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
+import { seeds } from './sample.mjs';
 import { boltsLeft, counted, fold, looseEnds, nextBolt, passFaults, refusal, stepOf, within } from '../../assets/js/law.js';
 
 const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
-const RUNS = Number(process.env.NK_RUNS ?? 28);
-const FROM = Number(process.env.NK_SEED ?? 1);
+const SEEDS = seeds(200, 'law', 10);
+const RUNS = SEEDS.length;
 /** What the tablet knows nothing of: a reason given twice, weights, batteries, the order of the line. */
 const BY_SMALL_RULES = new Set(['counted', 'counted-all', 'broke', 'replaced', 'dropped', 'found', 'fastener-marked', 'put-in', 'taken-out', 'tool-counted', 'caution-acknowledged', 'step-reopened']);
 
@@ -18,7 +19,7 @@ const same = (mine, its, where) => JSON.stringify(mine) === JSON.stringify(its) 
 
 test('both say the same', () => {
   test.setTimeout(60_000 + 6000 * RUNS);
-  const lines = execFileSync('php', ['-d', 'memory_limit=1G', 'tests/law-run.php', String(FROM), String(RUNS)], { cwd: root, encoding: 'utf8', maxBuffer: 2e9 }).trim().split('\n');
+  const lines = execFileSync('php', ['-d', 'memory_limit=1G', 'tests/law-run.php', ...SEEDS.map(String)], { cwd: root, encoding: 'utf8', maxBuffer: 2e9 }).trim().split('\n');
   let [events, refused] = [0, 0];
   for (const line of lines) {
     const { seed, sheet, told } = JSON.parse(line);

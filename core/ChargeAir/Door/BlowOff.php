@@ -30,6 +30,8 @@ final readonly class BlowOff implements Sum
     private const FLANK = 25.0;
     private const ENOUGH = 2.0;
     private const LEAST = 1.2;
+    /** Past this neither the band nor the hose bears what friction would hold. */
+    private const BEYOND = 10.0;
 
     public function name(): string
     {
@@ -177,6 +179,9 @@ final readonly class BlowOff implements Sum
             $hold->margin < self::LEAST => Check::watch('tied', sprintf('Only the tie holds it: %s times the push by the clamp.', $said)),
             $hold->margin < self::ENOUGH => Check::watch(
                 'near', sprintf('%s times the push at the least. Under twice is little for heat and oil.', $said),
+            ),
+            $hold->margin > self::BEYOND => Check::ok(
+                'holds', sprintf('Over %s times the push: hose or clamp gives way before it slips.', Show::n(self::BEYOND)),
             ),
             default => Check::ok('holds', sprintf('%s times the push at the least.', $said)),
         };

@@ -14,6 +14,8 @@ use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Law\Law;
+use NimbleKnuckle\Core\Bench\Law\Obstacle;
+use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\MixFromBench;
 use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Bench\WrenchTask;
@@ -36,18 +38,20 @@ final readonly class BenchPins implements Pin
 {
     private const START = '2026-11-25T08:00:00Z';
     private const STEPS = 260;
-    private const LOOK_EVERY = 26;
+    private const LOOK_EVERY = 52;
+    private const JOBS = [0, 3, 5, 7];
 
     public static function values(): iterable
     {
-        foreach (SheetPins::JOBS as $i => [$vehicleId, $procedures, $choices]) {
+        foreach (self::JOBS as $i) {
+            [$vehicleId, $procedures, $choices] = SheetPins::JOBS[$i];
             $vehicle = Sheets::vehicle($vehicleId);
             $sheet = (new Compiler(Sheets::common()))->compile(
                 array_map(Sheets::procedure(...), $procedures), new Choices($choices), $vehicle, new Kit([], []),
             );
             foreach ($vehicle->joints as $joint) {
                 $ladder = Ladder::of($joint);
-                yield 'ladder '.$vehicleId.' '.$joint->id => [$ladder, $ladder->snug(), $ladder->final(), $ladder->goes()];
+                yield 'ladder '.$i.' '.$vehicleId.' '.$joint->id => [$ladder, $ladder->snug(), $ladder->final(), $ladder->goes()];
             }
             yield from self::worked((string) $i, new Fit($sheet, $vehicle, FitState::none()), $i);
         }
@@ -149,14 +153,14 @@ final readonly class BenchPins implements Pin
     /** @return array<string, mixed> */
     private static function look(Fit $fit, \DateTimeImmutable $now): array
     {
-        $steps = $joints = [];
+        $steps = $joints = $counted = [];
         foreach ($fit->sheet->steps as $step) {
             if (!$fit->state->isClosed($step->id) && count($steps) < 12) {
-                $steps[$step->id] = [
-                    $fit->gate()->of($step), $fit->rigs()->planned($step), $fit->waitLeft($step, $now), $fit->runsByItself($step),
-                ];
+                $obstacles = array_map(static fn (Obstacle $one): string => $one->code.': '.$one->text, $fit->gate()->of($step));
+                $steps[$step->id] = [$obstacles, $fit->waitLeft($step, $now), $fit->runsByItself($step)];
             }
-            $steps['counted'][] = [$fit->counted($step), $fit->expected($step), $fit->holds($step), $fit->toolsMissing($step)];
+            $count = [$fit->counted($step), $fit->expected($step), $fit->holds($step), $fit->toolsMissing($step)];
+            [0, 0, [], []] === $count || $counted[$step->id] = $count;
         }
         foreach ($fit->vehicle->joints as $joint) {
             $joints[$joint->id] = [
@@ -166,7 +170,8 @@ final readonly class BenchPins implements Pin
         }
 
         return [
-            'ends' => $fit->looseEnds(), 'review' => $fit->review(), 'steps' => $steps, 'joints' => $joints, 'loose' => $fit->looseJoints(),
+            'ends' => array_map(static fn (LooseEnd $end): string => $end->id.' '.$end->since, $fit->looseEnds()),
+            'review' => $fit->review(), 'steps' => $steps, 'counted' => $counted, 'joints' => $joints, 'loose' => $fit->looseJoints(),
             'left' => $fit->minutesLeft($now), 'at' => $fit->currentStep()->id ?? '', 'phase' => $fit->currentPhase(),
             'actual' => $fit->actual(), 'gaps' => array_map($fit->flows()->gap(...), $fit->vehicle->circuits),
             'open' => count($fit->openSteps()), 'fluids' => array_map(

@@ -9,7 +9,6 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
-use NimbleKnuckle\Core\Plan\Sheet\Lane;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
@@ -17,7 +16,7 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use Symfony\Component\Yaml\Yaml;
 
-/** Documents with one leaf exchanged: read, or refused in words. Lines of shorthand, events, and lanes. */
+/** Documents with one leaf exchanged: read, or refused in words. Lines of shorthand, and events. */
 final readonly class DocumentPins implements Pin
 {
     private const LINES = [
@@ -47,10 +46,9 @@ final readonly class DocumentPins implements Pin
             }
         }
         $sheet = Sheets::thermostat();
-        yield 'lane' => Lane::of($sheet);
         $plain = json_decode((string) json_encode($sheet->toArray()), true);
         foreach (is_array($plain) ? Leaves::of($plain, 911) : [] as $name => $changed) {
-            yield 'sheet '.$name => self::said(static fn (): array => Sheet::read(Node::of($changed))->toArray());
+            yield 'sheet '.$name => self::said(static fn (): Sheet => Sheet::read(Node::of($changed)));
         }
         foreach (self::LINES as $line) {
             yield 'line '.$line => self::said(static fn (): mixed => Shorthand::read($line));
@@ -132,7 +130,9 @@ final readonly class DocumentPins implements Pin
     private static function said(callable $read): mixed
     {
         try {
-            return $read();
+            $read = $read();
+
+            return $read instanceof VehicleSheet || $read instanceof Procedure || $read instanceof Sheet ? 'read' : $read;
         } catch (CoreException|InvalidInput $e) {
             return $e->getMessage();
         } catch (\DomainException|\LogicException $e) {

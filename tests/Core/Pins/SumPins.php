@@ -11,104 +11,139 @@ use NimbleKnuckle\Core\Luck;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Sum;
+use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Tests\Core\Doors;
-use NimbleKnuckle\Tests\Core\Sum\Pinned;
+use NimbleKnuckle\Tests\Core\Sum\Drawn;
 use NimbleKnuckle\Tests\Core\Trace\OtherBench;
-use Random\Engine\Mt19937;
-use Random\Randomizer;
 
-/** Many more answers of every sum than are written out in full: fine steps, whole tables, slips of the pen. A mark each few. */
-final readonly class SumPins implements Pin
+/** What every sum answers: words, working and drawing of a few, each boundary, each refusal, whole tables of some. */
+final readonly class SumPins
 {
-    private const RUNS = 200;
-    private const TOGETHER = 8;
-    private const BASES = 8;
-    private const FAR = ['-5', '0', '0.00001', '0.4', '4999', '99999', '1e9', 'x', 'ring 120', 'ring 121', '33 %', '33.7 °C', '21.55 mm'];
+    private const WHOLE = 2;
+    private const SHORT = 14;
+    private const BASES = 3;
+    private const DRAWN_LONGEST = 900;
+    private const FAR = ['-5', '0', '0.00001', '4999', '1e9', 'x', 'ring 121', '33.7 °C'];
     private const UNITS = ['Nm' => 1.0, 'ft-lb' => 1.3558179483, 'in-lb' => 0.1129848290, 'kgf·m' => 9.80665, 'N·cm' => 0.01];
 
-    public static function values(): iterable
+    /** @return iterable<string, string> a few answers whole, more of them in short, where each begins to be another, what is refused */
+    public static function of(string $name): iterable
     {
-        foreach (Pinned::sums() as $sum) {
-            yield from self::marked($sum, 'fine', self::fine($sum));
-            yield from self::marked($sum, 'ends', self::ends($sum));
-            yield from self::thresholds($sum);
-            yield from self::marked($sum, 'units', self::inOtherUnits($sum));
+        $sum = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($name);
+        foreach (Drawn::inputs($name, self::WHOLE, 11) as $inputs) {
+            yield 'whole '.self::asked($inputs) => self::whole($sum, $inputs);
         }
-        yield from self::marked('torque-check', 'slips', self::slips());
-        yield from self::marked('thread-gauge', 'table', self::gauged());
-        yield from self::marked('clamp-size', 'table', self::clamped());
-        yield from self::marked('thermostat-test', 'bands', self::panned());
-        yield from self::marked('bolt-reuse', 'bands', self::reused());
-        yield from self::marked('trace-judge', 'benches', self::traced());
-        yield from self::marked('warm-up', 'engines', self::warmed());
-        yield from self::marked('wrench-pick', 'kits', self::kits());
+        yield from self::shortOf($sum, Drawn::inputs($name, self::SHORT));
+        yield from self::thresholds($sum);
+        yield from self::far($sum);
+        yield from self::shortOf($sum, match ($name) {
+            'torque-check' => self::slips(),
+            'thread-gauge' => self::gauged(),
+            'clamp-size' => self::clamped(),
+            'thermostat-test' => self::panned(),
+            'bolt-reuse' => self::reused(),
+            'trace-judge' => self::traced(),
+            'warm-up' => self::warmed(),
+            'wrench-pick' => self::kits(),
+            default => [],
+        });
+    }
+
+    /** @param array<string, mixed> $inputs */
+    private static function answer(Sum $sum, array $inputs): SumResult|InvalidInput
+    {
+        try {
+            return $sum->compute(Inputs::of($inputs, $sum->fields()));
+        } catch (InvalidInput $e) {
+            return $e;
+        }
+    }
+
+    /** @param array<string, mixed> $inputs */
+    private static function asked(array $inputs): string
+    {
+        $said = [];
+        foreach ($inputs as $field => $value) {
+            $value = is_array($value) && count($value) > 9 ? [...array_slice($value, 0, 2), count($value).' in all'] : $value;
+            $said[] = $field.' '.Text::of($value);
+        }
+
+        return implode(', ', $said);
+    }
+
+    /** @param array<string, mixed> $inputs */
+    private static function whole(Sum $sum, array $inputs): string
+    {
+        $answer = self::answer($sum, $inputs);
+        if ($answer instanceof InvalidInput) {
+            return Text::short($answer);
+        }
+        $lines = [$sum->headline($answer)->asLine(), Text::short($answer), ...array_map(Text::of(...), $answer->checks)];
+        foreach ($answer->working as $one) {
+            $lines[] = sprintf('%s: %s | %s | %s | %s', $one->label, $one->formula, $one->with, $one->result, $one->source);
+        }
+        $lines[] = 'drawn '.mb_substr(Text::of($sum->drawing(Inputs::of($inputs, $sum->fields()), $answer)), 0, self::DRAWN_LONGEST);
+
+        return implode("\n", $lines);
     }
 
     /**
-     * @param iterable<array<string, mixed>> $all
+     * @param iterable<array<string, string>>|iterable<array<string, mixed>> $all
      *
-     * @return iterable<string, mixed>
+     * @return iterable<string, string>
      */
-    private static function marked(string $sum, string $what, iterable $all): iterable
+    private static function shortOf(Sum $sum, iterable $all): iterable
     {
-        $answers = [];
-        $n = 0;
+        $told = [];
+        /** @var array<string, mixed> $inputs */
         foreach ($all as $inputs) {
-            $answers[] = Pinned::answer($sum, $inputs);
-            if (0 === ++$n % self::TOGETHER) {
-                yield sprintf('%s %s %d', $sum, $what, $n) => $answers;
-                $answers = [];
-            }
+            $told[self::asked($inputs)] = Text::short(self::answer($sum, $inputs));
         }
-        yield sprintf('%s %s rest', $sum, $what) => $answers;
+        yield from $told;
     }
 
-    /** @return iterable<array<string, string>> */
-    private static function fine(string $sum): iterable
+    /** @return iterable<string, string> */
+    private static function far(Sum $sum): iterable
     {
-        $random = new Randomizer(new Mt19937(crc32('fine '.$sum)));
-        foreach (Pinned::inputs($sum, self::RUNS, 7) as $inputs) {
-            yield array_map(static fn (string $text): string => is_numeric($text) && 0 !== $random->getInt(0, 3)
-                ? (string) round((float) $text * (1 + $random->getInt(-400, 400) / 10_000), 4)
-                : $text, $inputs);
-        }
-    }
-
-    /** @return iterable<array<string, string>> every field far outside: what is said names both of its ends */
-    private static function ends(string $sum): iterable
-    {
-        $first = Pinned::inputs($sum, 1, 3)[0];
-        foreach (Doors::book()->named($sum)->fields() as $field) {
+        $first = Drawn::inputs($sum->name(), 1, 3)[0];
+        foreach ($sum->fields() as $field) {
+            $said = [];
             foreach (self::FAR as $far) {
-                yield [$field->name => $far] + $first;
+                $answer = self::answer($sum, [$field->name => $far] + $first);
+                $said[$answer instanceof InvalidInput ? Text::of($answer) : 'answered'][] = $far;
             }
+            $lines = [];
+            foreach ($said as $words => $all) {
+                $lines[] = implode(' and ', $all).' | '.$words;
+            }
+            yield 'far '.$field->name => implode("\n", $lines);
         }
     }
 
-    /** @return iterable<string, list<string>> where along each field the verdict, a check or a refusal begins */
-    private static function thresholds(string $sum): iterable
+    /** @return iterable<string, string> where along each field another answer begins: the last before it, the first of it */
+    private static function thresholds(Sum $sum): iterable
     {
-        $door = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($sum);
-        $said = static function (array $inputs) use ($door): string {
-            try {
-                $result = $door->compute(Inputs::of($inputs, $door->fields()));
-            } catch (InvalidInput $e) {
-                return $e->field;
-            }
+        /** @param array<string, mixed> $inputs */
+        $said = static function (array $inputs) use ($sum): string {
+            $answer = self::answer($sum, $inputs);
 
-            return implode(
-                ' ', ['is', ...array_map(static fn (Check $check): string => $check->level->value.' '.$check->code, $result->checks)],
-            );
+            return $answer instanceof InvalidInput ? 'refused '.$answer->field : implode(', ', array_map(
+                static fn (Check $check): string => $check->level->value.' '.$check->code, $answer->checks,
+            ));
         };
-        $sound = array_filter(Pinned::inputs($sum, 40, 3), static fn (array $inputs): bool => str_starts_with($said($inputs), 'is'));
+        $sound = array_filter(
+            Drawn::inputs($sum->name(), 40, 3), static fn (array $inputs): bool => !str_starts_with($said($inputs), 'refused'),
+        );
         foreach (array_slice($sound, 0, self::BASES) as $n => $inputs) {
-            foreach ($door->fields() as $field) {
+            yield 'base '.$n => self::asked($inputs);
+            foreach ($sum->fields() as $field) {
                 $at = static fn (float $value): string => $said(
                     [$field->name => rtrim(rtrim(sprintf('%.3F', $value), '0'), '.')] + $inputs,
                 );
                 $found = 'samples' === $field->name ? [] : Thresholds::of($at);
                 if ([] !== $found) {
-                    yield sprintf('%s from %d along %s', $sum, $n, $field->name) => $found;
+                    yield sprintf('base %d along %s', $n, $field->name) => implode("\n", $found);
                 }
             }
         }
@@ -117,14 +152,12 @@ final readonly class SumPins implements Pin
     /** @return iterable<array<string, string>> one figure, and what a slip makes of it in another unit */
     private static function slips(): iterable
     {
-        foreach ([9.0, 21.7, 36.0, 85.0] as $value) {
+        foreach ([9.0, 36.0] as $value) {
             foreach (self::UNITS as $from => $a) {
                 foreach (self::UNITS as $to => $b) {
                     foreach ([1.0, 2.0, -1.0, 0.0] as $power) {
                         $other = round($value * ($a / $b) ** $power, 1);
                         yield ['stated' => sprintf('%s %s / %s %s', $value, $from, $other, $to)];
-                        yield ['stated' => sprintf('%s %s / %s %s', $value, $from, round($other / 10, 1), $to), 'thread' => 'M10'];
-                        yield ['stated' => sprintf('%s %s / %s %s', $value, $from, strrev((string) (int) $other), $to)];
                     }
                 }
             }
@@ -134,7 +167,7 @@ final readonly class SumPins implements Pin
     /** @return iterable<array<string, string>> */
     private static function gauged(): iterable
     {
-        for ($diameter = 2.9; $diameter < 26.0; $diameter += 0.11) {
+        for ($diameter = 2.9; $diameter < 26.0; $diameter += 0.37) {
             foreach (['0.7', '1', '1.25', '1.5', '2', '1.06', '1.41', '0.907'] as $k => $pitch) {
                 if (0 === ((int) (100 * $diameter) + $k) % 5) {
                     yield ['diameter' => (string) round($diameter, 2), 'pitch' => $pitch];
@@ -147,7 +180,7 @@ final readonly class SumPins implements Pin
     private static function clamped(): iterable
     {
         foreach (['worm', 'spring', 'tbolt'] as $kind) {
-            for ($outside = 6.5; $outside < 150.0; $outside += 1.3) {
+            for ($outside = 6.5; $outside < 150.0; $outside += 2.9) {
                 yield ['outside' => (string) $outside, 'inside' => (string) round($outside - 7.3, 1), 'kind' => $kind] + (
                     0 === (int) $outside % 2 ? ['spigot' => (string) round($outside - 6.9, 1), 'behind_bead' => '17'] : []
                 );
@@ -198,19 +231,6 @@ final readonly class SumPins implements Pin
         }
     }
 
-    /** @return iterable<array<string, string>> every field in every unit of its kind: what is said then keeps to those units */
-    private static function inOtherUnits(string $sum): iterable
-    {
-        $first = Pinned::inputs($sum, 1, 3)[0];
-        foreach (Doors::book()->named($sum)->fields() as $field) {
-            foreach ($field->kind?->units() ?? [] as $unit) {
-                foreach (isset($first[$field->name]) ? [$first[$field->name], '7.5'] : ['7.5'] as $value) {
-                    yield [$field->name => (float) $value.' '.$unit->symbol()] + $first;
-                }
-            }
-        }
-    }
-
     /** @return iterable<array<string, mixed>> */
     private static function warmed(): iterable
     {
@@ -225,7 +245,7 @@ final readonly class SumPins implements Pin
     /** @return iterable<array<string, mixed>> */
     private static function traced(): iterable
     {
-        for ($seed = 1; $seed <= 40; ++$seed) {
+        for ($seed = 1; $seed <= 24; ++$seed) {
             $bench = new OtherBench(2_000 + $seed);
             $samples = $bench->pull(OtherBench::KINDS[$seed % count(OtherBench::KINDS)]);
             yield ['samples' => $samples, 'spec' => $bench->target] + (0 === $seed % 2 ? ['joint' => $bench->joint] : []);

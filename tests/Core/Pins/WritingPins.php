@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Pins;
 
+use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
@@ -17,24 +18,63 @@ final readonly class WritingPins implements Pin
     {
         $seen = [];
         foreach (file(dirname(__DIR__).'/Quantity/writings.txt', \FILE_IGNORE_NEW_LINES) ?: [] as $line) {
-            $text = trim(explode("\t", $line)[1] ?? '');
+            [$kind, $text] = [explode("\t", $line)[0], trim(explode("\t", $line)[1] ?? '')];
             if (str_starts_with($line, '#') || '' === $text || isset($seen[$text])) {
                 continue;
             }
             $seen[$text] = true;
-            yield $text => array_map(static fn (Kind $kind): mixed => self::read($kind, $text), Kind::cases());
-            yield 'rows '.$text => self::rows(str_replace(' / ', "\n", $text).'; '.$text);
-            yield 'system '.$text => UnitSystem::heardIn($text);
+            yield $text => self::everyKind($text, Kind::tryFrom($kind))."\nrows ".Text::of(self::rows(str_replace(' / ', "\n", $text).'; '.$text))
+                .' | '.Text::of(UnitSystem::heardIn($text));
         }
+    }
+
+    /** As its own kind of field reads it, and some others; the same said of several stands once. */
+    private static function everyKind(string $text, ?Kind $own): string
+    {
+        $said = [];
+        $others = [Kind::Torque, Kind::Length, Kind::Angle, Kind::Temperature, Kind::Number];
+        foreach (array_unique([$own ?? Kind::Torque, ...$others], \SORT_REGULAR) as $kind) {
+            $said[Text::of(self::read($kind, $text))][] = $kind->value;
+        }
+        $lines = [];
+        foreach ($said as $words => $kinds) {
+            $lines[] = implode(' ', $kinds).': '.$words;
+        }
+
+        return implode("\n", $lines);
     }
 
     private static function read(Kind $kind, string $text): mixed
     {
         try {
-            return Notation::readStated($kind, $text);
+            $stated = Notation::readStated($kind, $text);
+
+            return implode(', ', self::figures(get_object_vars($stated)));
         } catch (InvalidQuantity $e) {
             return $e->getMessage();
         }
+    }
+
+    /**
+     * @param array<array-key, mixed> $parts
+     *
+     * @return list<string> each figure there is, with half of its last step
+     */
+    private static function figures(array $parts): array
+    {
+        $said = [];
+        foreach ($parts as $name => $part) {
+            if ($part instanceof Figure) {
+                $said[] = sprintf('%s %s ±%s (%s)', $name, Text::of($part->quantity), Text::number($part->halfStep), $part->unit->value);
+            } elseif (is_object($part) || is_array($part)) {
+                $inside = self::figures(is_array($part) ? $part : get_object_vars($part));
+                [] === $inside || $said[] = $name.' '.implode(' ', $inside);
+            } elseif (!in_array($part, [null, '', false], true)) {
+                $said[] = $name.' '.Text::of($part);
+            }
+        }
+
+        return $said;
     }
 
     private static function rows(string $text): mixed
