@@ -158,9 +158,11 @@ final readonly class BeltPath
         return Pulley::driver($this->pulleys);
     }
 
-    /** Whether a pulley that gives or takes power has so little belt round it: the crank gives all of it. */
+    /** Whether a pulley that gives or takes power has so little belt round it; the crank is named where it is no drive any more. */
     public function hasLess(int $at, float $degrees): bool
     {
+        $degrees = $at === $this->driver() ? min($degrees, self::LEAST) : $degrees;
+
         return !$this->pulleys[$at]->isIdler() && $this->wraps[$at] < $degrees;
     }
 

@@ -6,7 +6,8 @@ namespace NimbleKnuckle\Core\Times;
 
 /**
  * How long something takes here: the plan as four jobs' worth of belief, and what was measured, both lognormal. Normal and inverse
- * gamma belief, updated with each job; the band holds four in five. Before the first job it is the plan, as it was made. Minutes. Source: Gelman and others, Bayesian Data Analysis, 3.3.
+ * gamma belief, updated with each job; the band holds four in five. Before the first job it is the plan, as it was made. Minutes.
+ * Source: Gelman and others, Bayesian Data Analysis, 3.3.
  */
 final readonly class Learned
 {

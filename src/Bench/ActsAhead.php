@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\App\Kit\KitReader;
+use NimbleKnuckle\Core\Bench\Act\Act;
+use NimbleKnuckle\Core\Bench\Act\NextAct;
+use NimbleKnuckle\Core\Bench\Act\Turn;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
@@ -21,14 +25,19 @@ final readonly class ActsAhead
 {
     private const MOST = 90;
 
-    public function __construct(private NextAct $next, private ClockInterface $clock)
+    public function __construct(private KitReader $kit, private ClockInterface $clock)
     {
     }
 
     /** The act in turn. */
     public function now(Fit $fit, Step $step): Act
     {
-        return $this->next->for($fit, $step);
+        return $this->next($this->clock->now())->for($fit, $step);
+    }
+
+    private function next(\DateTimeImmutable $now): NextAct
+    {
+        return new NextAct($this->kit->kit(), $now);
     }
 
     /** @return list<array<string, mixed>> the act in turn first; each with a key of its own for all that follows from it */
@@ -36,8 +45,9 @@ final readonly class ActsAhead
     {
         $acts = [];
         $at = $this->clock->now();
+        $next = $this->next($at);
         for ($i = 0; $i < self::MOST && !$fit->state->isClosed($step->id); ++$i) {
-            $act = $this->next->for($fit, $step);
+            $act = $next->for($fit, $step);
             $acts[] = $act->toArray();
             if (Turn::Clock === $act->turn || '' !== $act->step) {
                 break;

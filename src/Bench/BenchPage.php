@@ -29,6 +29,8 @@ use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Photos\BenchPictures;
 use NimbleKnuckle\Core\BeltDrive\DriveState;
 use NimbleKnuckle\Core\BeltDrive\RouteDrawing;
+use NimbleKnuckle\Core\Bench\Act\Act;
+use NimbleKnuckle\Core\Bench\Act\Turn;
 use NimbleKnuckle\Core\Bench\FillFromBench;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\Core\Bench\Act\FastenerTap;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Kit\Wrench;
-use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Tightening\CardGeometry;
 
@@ -41,7 +40,7 @@ final readonly class BoltCardView
                 'next' => $bolt === $next,
                 'label' => $joint->boltLabel($bolt),
                 'by' => isset($fit->state->marks[$joint->id][$bolt]) ? $fit->state->marks[$joint->id][$bolt]->by : '',
-                'tap' => ['bolt' => $bolt] + ($pulls[$stage] ??= self::tap($joint, $bolt, min($final, $stage + 1), $kit)),
+                'tap' => ['bolt' => $bolt] + ($pulls[$stage] ??= FastenerTap::mark($joint, $bolt, min($final, $stage + 1), $kit)),
             ];
         }
 
@@ -49,24 +48,5 @@ final readonly class BoltCardView
             $joint, CardGeometry::of($joint->pattern->layout, $joint->fastener->named->known->diameter ?? 0.0), $bolts, $next,
             $nextStage, $final, $ladder,
         );
-    }
-
-    /**
-     * The mark a tap on a fastener makes, with the wrench it is done with where a figure is pulled.
-     *
-     * @return array<string, string|int|float>
-     */
-    public static function tap(Joint $joint, int $bolt, int $stage, Kit $kit): array
-    {
-        $mark = ['type' => 'fastener-marked', 'joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage];
-        $rung = Ladder::of($joint)->rung($stage);
-        if ($rung->isByTorque() && $joint->hasFigure()) {
-            $advice = WrenchAdvice::for($kit, $joint, $joint->torqueAt($rung->share));
-            if ($advice->wrench instanceof Wrench && null !== $advice->setting) {
-                $mark += ['wrench' => $advice->wrench->name, 'setting' => round($advice->setting->setting()->newtonMetres, 2)];
-            }
-        }
-
-        return $mark;
     }
 }

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\Act;
 use NimbleKnuckle\App\Bench\AskView;
 use NimbleKnuckle\App\Bench\BenchPage;
 use NimbleKnuckle\App\Bench\BoltCardView;
-use NimbleKnuckle\App\Bench\NextAct;
 use NimbleKnuckle\App\Bench\TrayView;
-use NimbleKnuckle\App\Bench\Turn;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
+use NimbleKnuckle\Core\Bench\Act\Act;
+use NimbleKnuckle\Core\Bench\Act\NextAct;
+use NimbleKnuckle\Core\Bench\Act\Turn;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Reading;
 use NimbleKnuckle\Core\Document\Node;
@@ -153,7 +153,7 @@ final class BenchPageTest extends AppTestCase
     {
         $fit = $this->load();
 
-        return $this->service(NextAct::class)->for($fit, $this->step($fit, $step));
+        return (new NextAct($this->service(KitReader::class)->kit(), new \DateTimeImmutable()))->for($fit, $this->step($fit, $step));
     }
 
     private function load(): Fit

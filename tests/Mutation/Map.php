@@ -107,7 +107,7 @@ final readonly class Map
     {
         $seconds = [];
         $read = simplexml_load_file($junit);
-        foreach (false === $read ? [] : $read->xpath('//testcase') ?: [] as $case) {
+        foreach (false === $read ? [] : ($read->xpath('//testcase') ?: []) as $case) {
             $test = $case['class'].'::'.explode(' with data set', (string) $case['name'])[0];
             $seconds[$test] = ($seconds[$test] ?? 0.0) + (float) $case['time'];
         }

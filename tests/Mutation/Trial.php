@@ -75,7 +75,8 @@ final class Trial
             $class = substr(explode('::', $test)[0], strlen('NimbleKnuckle\\Tests\\'));
             $files[$root.'/tests/'.str_replace('\\', '/', $class).'.php'] = true;
         }
-        $filter = '~^('.implode('|', array_map(static fn (string $test): string => preg_quote($test, '~'), $tests)).')( with data set .*)?$~';
+        $names = implode('|', array_map(static fn (string $test): string => preg_quote($test, '~'), $tests));
+        $filter = '~^('.$names.')( with data set .*)?$~';
 
         return [...(strlen($filter) < self::WORDS ? ['--filter', $filter] : []), ...array_keys($files)];
     }

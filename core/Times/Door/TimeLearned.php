@@ -57,8 +57,8 @@ final readonly class TimeLearned implements Sum
     public function headline(SumResult $r): Headline
     {
         return new Headline('Likely here', [Headline::figure($r->number('likely'), 'min')], sprintf(
-            '%s to %s in four jobs of five; from %s', Show::n($r->number('low'), 3), Show::n($r->number('high'), 3),
-            Show::n($r->number('from')),
+            '%s to %s in four jobs of five; %s', Show::n($r->number('low'), 3), Show::n($r->number('high'), 3),
+            $r->number('from') > 0.0 ? 'from '.Show::n($r->number('from')) : 'as planned',
         ));
     }
 
@@ -86,7 +86,10 @@ final readonly class TimeLearned implements Sum
                 self::jobs($n),
             )),
             default => Check::ok('learned', sprintf('From %s here.', self::jobs($n))),
-        }], [
+        }], 0 === $n ? [new Working(
+            'As planned', 'low, likely, high', 'nothing was measured here yet',
+            sprintf('%s, %s, %s min', ...array_map(static fn (float $one): string => Show::n($one), $planned)), 'the plan',
+        )] : [
             new Working('Likely', 'exp((4 μ₀ + Σ ln t)/(4 + n))', sprintf('μ₀ of %s min, %s', Show::n($planned[1]), self::jobs($n)),
                 Show::n($learned->likely, 3).' min', 'the plan counts as four jobs: working value'),
             new Working('Four in five', 'exp(μ ± 1.2816 σ)', 'σ of the plan, of the jobs, and of what lies between them',

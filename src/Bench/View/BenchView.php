@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench\View;
 
-use NimbleKnuckle\App\Bench\Act;
 use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\Core\Bench\Act\Act;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 

@@ -74,16 +74,25 @@ final class BeltSumsTest extends TestCase
     {
         foreach ([300 => 'ok', 230 => 'watch', 120 => 'stop'] as $up => $verdict) {
             $r = self::answer('belt-path', ['pulleys' => sprintf(
-                'crank 0 -60 150 drives; pump 260 0 60; fan 0 %d 60; alternator -260 0 60', $up,
+                'crank 0 -160 150 drives; pump 260 0 60; fan 0 %d 60; alternator -260 0 60', $up,
             )]);
             self::assertSame($verdict, $r->verdict->value, sprintf('%s° at %d', $r->entries('wraps')[2] ?? '', $up));
         }
     }
 
+    /** It gives all the others take: so little of the belt round it is no drive, whoever they are. */
+    public function testACrankThatTheBeltHardlyTouchesIsNamed(): void
+    {
+        $r = self::answer('belt-path', ['pulleys' => 'crank 0 -60 150 drives; pump 260 0 60; fan 0 300 60; alternator -260 0 60']);
+        self::assertLessThan(60.0, $r->entries('wraps')[0]);
+        self::assertStringContainsString('round the crank', $r->headline());
+        self::assertSame('stop', $r->verdict->value);
+    }
+
     /** An idler takes nothing off the belt: it may have as little of it as it likes. */
     public function testARibbedIdlerNeedsNoWrap(): void
     {
-        $drive = 'crank 0 -60 150 drives; pump 260 0 60; %s 0 120 60; alternator -260 0 60';
+        $drive = 'crank 0 -160 150 drives; pump 260 0 60; %s 0 120 60; alternator -260 0 60';
         self::assertSame('stop', self::answer('belt-path', ['pulleys' => sprintf($drive, 'fan')])->verdict->value);
         self::assertSame('ok', self::answer('belt-path', ['pulleys' => sprintf($drive, 'upper idler')])->verdict->value);
     }

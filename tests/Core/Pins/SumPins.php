@@ -121,25 +121,27 @@ final readonly class SumPins
         }
     }
 
+    /** @param array<string, string> $inputs */
+    private static function said(Sum $sum, array $inputs): string
+    {
+        $answer = self::answer($sum, $inputs);
+
+        return $answer instanceof InvalidInput ? 'refused '.$answer->field : implode(', ', array_map(
+            static fn (Check $check): string => $check->level->value.' '.$check->code, $answer->checks,
+        ));
+    }
+
     /** @return iterable<string, string> where along each field another answer begins: the last before it, the first of it */
     private static function thresholds(Sum $sum): iterable
     {
-        /** @param array<string, mixed> $inputs */
-        $said = static function (array $inputs) use ($sum): string {
-            $answer = self::answer($sum, $inputs);
-
-            return $answer instanceof InvalidInput ? 'refused '.$answer->field : implode(', ', array_map(
-                static fn (Check $check): string => $check->level->value.' '.$check->code, $answer->checks,
-            ));
-        };
         $sound = array_filter(
-            Drawn::inputs($sum->name(), 40, 3), static fn (array $inputs): bool => !str_starts_with($said($inputs), 'refused'),
+            Drawn::inputs($sum->name(), 40, 3), static fn (array $inputs): bool => !str_starts_with(self::said($sum, $inputs), 'refused'),
         );
         foreach (array_slice($sound, 0, self::BASES) as $n => $inputs) {
             yield 'base '.$n => self::asked($inputs);
             foreach ($sum->fields() as $field) {
-                $at = static fn (float $value): string => $said(
-                    [$field->name => rtrim(rtrim(sprintf('%.3F', $value), '0'), '.')] + $inputs,
+                $at = static fn (float $value): string => self::said(
+                    $sum, [$field->name => rtrim(rtrim(sprintf('%.3F', $value), '0'), '.')] + $inputs,
                 );
                 $found = 'samples' === $field->name ? [] : Thresholds::of($at);
                 if ([] !== $found) {

@@ -32,7 +32,9 @@ final readonly class TracePins implements Pin
                 $start = 0 === $seed % 4 ? 0.5 * $exercise->target : 0.0;
                 $model = JointModel::of($exercise->bolt, $exercise->springs, $exercise->target, 540.0, $fault, $seed, $start);
                 $samples = (new Hand($model, $seed))->tighten();
-                yield sprintf('pull %d %s', $seed, $fault->value) => [self::some($samples), $model->touch(), $model->steepest(), $model->windUp()];
+                yield sprintf('pull %d %s', $seed, $fault->value) => [
+                    self::some($samples), $model->touch(), $model->steepest(), $model->windUp(),
+                ];
                 yield from self::judged(
                     sprintf('%d %s', $seed, $fault->value), $samples, TraceSpec::torque($exercise->target, $start), $exercise->expected(),
                 );

@@ -27,7 +27,8 @@ final readonly class WarmUpPins implements Pin
                 $samples = $model->whole([2.0, 5.0, 10.0][$seed % 3]);
                 $name = $fault->value.' '.$seed;
                 yield 'engine '.$name => [
-                    $data, count($samples), array_column(array_chunk($samples, 60), 0), $model->time(), $model->stored(), $model->coolant(), $model->opening(), $model->fanRuns(),
+                    $data, count($samples), array_column(array_chunk($samples, 60), 0), $model->time(),
+                    $model->stored(), $model->coolant(), $model->opening(), $model->fanRuns(),
                     $fault->finding(), $fault->label(),
                 ];
                 foreach ([0.2, 0.5, 0.75, 1.0] as $share) {

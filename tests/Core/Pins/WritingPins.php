@@ -23,8 +23,8 @@ final readonly class WritingPins implements Pin
                 continue;
             }
             $seen[$text] = true;
-            yield $text => self::everyKind($text, Kind::tryFrom($kind))."\nrows ".Text::of(self::rows(str_replace(' / ', "\n", $text).'; '.$text))
-                .' | '.Text::of(UnitSystem::heardIn($text));
+            $rows = Text::of(self::rows(str_replace(' / ', "\n", $text).'; '.$text));
+            yield $text => self::everyKind($text, Kind::tryFrom($kind))."\nrows ".$rows.' | '.Text::of(UnitSystem::heardIn($text));
         }
     }
 

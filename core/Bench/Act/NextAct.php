@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Bench;
+namespace NimbleKnuckle\Core\Bench\Act;
 
-use NimbleKnuckle\App\Kit\KitReader;
-use NimbleKnuckle\App\Web\Format;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\Law\Bar;
@@ -18,17 +16,18 @@ use NimbleKnuckle\Core\Bench\PieceCount;
 use NimbleKnuckle\Core\Bench\Rung;
 use NimbleKnuckle\Core\Bench\RungKind;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Shot;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
-use Psr\Clock\ClockInterface;
+use NimbleKnuckle\Core\Sum\Show;
 
 /** Chooses the act of the big button for a step, one thing in turn; what may be is asked of the law. */
 final readonly class NextAct
 {
-    public function __construct(private KitReader $kit, private ClockInterface $clock)
+    public function __construct(private Kit $kit, private \DateTimeImmutable $now)
     {
     }
 
@@ -184,7 +183,7 @@ final readonly class NextAct
 
         return Act::marks(
             Turn::Fastener, $this->pulled($joint, $ladder->rung($stage), $bolt, $ladder),
-            BoltCardView::tap($joint, $bolt, $stage, $this->kit->kit()) + ['step' => $step->id],
+            FastenerTap::mark($joint, $bolt, $stage, $this->kit) + ['step' => $step->id],
         );
     }
 
@@ -194,10 +193,10 @@ final readonly class NextAct
         $isOnlyPass = $rung->stage === $ladder->final() || count($joint->going->passes) < 2;
 
         return ucfirst(match ($rung->kind) {
-            RungKind::Angle => sprintf('%s%s, %s° on', $what, $rung->label, Format::plain($rung->degrees)),
+            RungKind::Angle => sprintf('%s%s, %s° on', $what, $rung->label, Show::n($rung->degrees)),
             RungKind::Check => $what.'checked',
             default => $what.match (true) {
-                $rung->share < 100.0 => sprintf('at %s %%', Format::plain($rung->share)),
+                $rung->share < 100.0 => sprintf('at %s %%', Show::n($rung->share)),
                 $isOnlyPass => 'at torque',
                 default => 'at 100 %',
             },
@@ -216,7 +215,7 @@ final readonly class NextAct
         $rung = $ladder->rung($stage);
         $how = match ($rung->kind) {
             RungKind::Started => 'started by hand',
-            RungKind::Drawn => sprintf('turned %s° down', Format::plain($rung->degrees)),
+            RungKind::Drawn => sprintf('turned %s° down', Show::n($rung->degrees)),
             default => 'snug',
         };
         $label = match (count($marks)) {
@@ -244,7 +243,7 @@ final readonly class NextAct
         $stage = $run->stage();
         $asks = [] !== array_filter($step->asking->asks, static fn (Ask $ask): bool => $ask->field === $stage->ask);
         $isRead = $asks && $run->isReadSince($fit->state->reading($step->id, $stage->ask));
-        if ($run->secondsLeft($this->clock->now()) > 0.0 && !$isRead) {
+        if ($run->secondsLeft($this->now) > 0.0 && !$isRead) {
             return Act::timer($stage->done, $run->until(), $stage->seconds);
         }
         if ($asks && !$isRead) {

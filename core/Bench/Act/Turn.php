@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Bench;
+namespace NimbleKnuckle\Core\Bench\Act;
 
 /** What is in turn at a step: one thing at a time is asked of the hand, and the screen is laid out for it. */
 enum Turn: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Bench;
+namespace NimbleKnuckle\Core\Bench\Act;
 
 /** The one thing to do next, as the big button says it: marks to make, a reading to save, or a step to go to. */
 final readonly class Act
