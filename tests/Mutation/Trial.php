@@ -14,7 +14,7 @@ final class Trial
     private readonly Process $process;
     private readonly string $junit;
 
-    /** @param list<string> $tests Class::method; none for all there are in the group */
+    /** @param list<string> $tests Class::method, or folders; none for all there are in the group */
     public function __construct(
         private readonly string $root,
         private readonly string $mutant,
@@ -67,8 +67,8 @@ final class Trial
      */
     private static function chosen(string $root, array $tests): array
     {
-        if ([] === $tests) {
-            return [$root.'/tests/Core'];
+        if ([] === $tests || is_dir($root.'/'.$tests[0])) {
+            return [] === $tests ? [$root.'/tests/Core'] : array_map(static fn (string $folder): string => $root.'/'.$folder, $tests);
         }
         $files = [];
         foreach ($tests as $test) {

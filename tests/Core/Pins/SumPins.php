@@ -22,7 +22,7 @@ final readonly class SumPins
 {
     private const WHOLE = 2;
     private const SHORT = 14;
-    private const BASES = 3;
+    private const BASES = 2;
     private const DRAWN_LONGEST = 900;
     private const FAR = ['-5', '0', '0.00001', '4999', '1e9', 'x', 'ring 121', '33.7 °C'];
     private const UNITS = ['Nm' => 1.0, 'ft-lb' => 1.3558179483, 'in-lb' => 0.1129848290, 'kgf·m' => 9.80665, 'N·cm' => 0.01];
