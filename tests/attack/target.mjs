@@ -31,7 +31,7 @@ export class Target {
     rmSync(`${root}/${this.data}`, { recursive: true, force: true });
     writeFileSync(this.log, '');
     const console = (...args) => execFileSync('php', ['bin/console', ...args], { cwd: root, env: this.env, stdio: 'ignore' });
-    console('cache:clear');
+    if (!process.env.NK_WARM) console('cache:clear');
     console('doctrine:migrations:migrate', '--no-interaction');
     console('demo:load', '--no-history');
     return this;

@@ -216,7 +216,10 @@ test('a new version waits for the end of the step and strands no mark; a pedal w
   await expect.poll(() => page.evaluate(() => window.stillHere ?? false).catch(() => false), { timeout: 15_000 }).toBe(false);
   await expect(page.locator('#step-title')).toBeVisible();
   await expect.poll(() => waits(page)).toBe(0);
+  // A page kept by an older version asks for the files of then; without the server it gets those of now.
+  await controlled(page);
   await front.stop();
+  expect(await page.evaluate(() => fetch('/build/app.js?v=older').then((one) => one.text()).then((text) => text.length))).toBeGreaterThan(10_000);
 });
 
 test('marks and a picture that wait where they lay before this version are sent by it, in their order and once', async ({ page }) => {

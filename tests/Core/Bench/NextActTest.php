@@ -127,6 +127,11 @@ final class NextActTest extends TestCase
         for ($i = 0; $i < 40 && !$fit->state->isClosed('vacuum-pull'); ++$i) {
             $act = $this->next($fit, $step);
             $said[] = [$act->turn, $act->ask, $act->seconds];
+            if ($act->until > 0.0) {
+                [$before, $then] = [self::instant($act->until - 0.4), self::instant($act->until)];
+                self::assertSame($act->until, (new NextAct(Sheets::kit(), $before))->for($fit, $step)->until, 'it still stands');
+                self::assertSame(0.0, (new NextAct(Sheets::kit(), $then))->for($fit, $step)->until, 'it has stood');
+            }
             foreach ($this->done($fit, $step, $act) as $mark) {
                 $fit = $this->marked($fit, $mark);
             }
@@ -137,6 +142,11 @@ final class NextActTest extends TestCase
         $pulled = array_search('vacuum_pulled', array_column($said, 1), true);
         $held = array_search(120.0, array_column($said, 2), true);
         self::assertLessThan($held, $pulled, 'it is pulled before it is held');
+    }
+
+    private static function instant(float $second): \DateTimeImmutable
+    {
+        return \DateTimeImmutable::createFromFormat('U.u', sprintf('%.6F', $second)) ?: throw new \LogicException('No instant.');
     }
 
     private function next(Fit $fit, Step $step): Act

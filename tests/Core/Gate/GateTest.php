@@ -124,6 +124,53 @@ final class GateTest extends TestCase
         self::assertSame('sound', $says(['full' => 6.5]));
     }
 
+    /** What is drawn lies in its range, and comes near both of its ends. */
+    public function testASimulatedRunIsDrawnFromTheRangesItNames(): void
+    {
+        $begins = $ends = $lasts = $leaks = $shorts = $over = [];
+        for ($seed = 1; $seed <= 150; ++$seed) {
+            $sound = (new BoostModel(100.0, BoostFault::None, $seed))->samples();
+            $last = $sound[count($sound) - 1];
+            [$begins[], $ends[], $lasts[]] = [$sound[0][1], $last[1], $last[0]];
+            $top = static fn (BoostFault $fault): float => max(array_column((new BoostModel(100.0, $fault, $seed))->samples(), 2));
+            [$leaks[], $shorts[], $over[]] = [$top(BoostFault::Leak), $top(BoostFault::Short), $top(BoostFault::Spike)];
+        }
+        self::assertSpans(1800, 2600, 30, $begins, 'rpm it begins at');
+        self::assertSpans(5800, 7400, 60, $ends, 'rpm it ends at');
+        self::assertSpans(5.0, 9.0, 0.2, $lasts, 's it lasts');
+        self::assertSpans(45.0, 88.0, 6.0, $leaks, 'a leak reaches less than nine tenths');
+        self::assertSpans(60.0, 90.0, 6.0, $shorts, 'a short one too');
+        self::assertGreaterThan(112.0, min($over), 'a spike is over by more than twelve');
+        self::assertLessThan(200.0, max($over));
+    }
+
+    /** @param non-empty-list<float> $values */
+    private static function assertSpans(float $low, float $high, float $near, array $values, string $what): void
+    {
+        self::assertGreaterThanOrEqual($low - $near / 3, min($values), $what);
+        self::assertLessThanOrEqual($low + $near, min($values), $what);
+        self::assertLessThanOrEqual($high + $near / 3, max($values), $what);
+        self::assertGreaterThanOrEqual($high - $near, max($values), $what);
+    }
+
+    /**
+     * Where the rod rests and where it stands are read off what is still, not off what only just moves: a few hundredths of play in
+     * the rule change neither, nor does a stroke that lies the other way.
+     */
+    public function testRestAndStopAreTheMiddlesOfWhatIsStill(): void
+    {
+        $samples = [];
+        for ($p = 0; $p <= 120; $p += 4) {
+            $samples[] = [(float) $p, max(0.0, min(6.0, ($p - 40) / 10)) + [0.0, 0.03, -0.03, 0.02, -0.02][$p / 4 % 5]];
+        }
+        $test = ActuatorTest::of($samples, null, null, null);
+        self::assertEqualsWithDelta(6.0, $test->travel, 0.012);
+        self::assertEqualsWithDelta(40.0, $test->cracks ?? 0.0, 0.35);
+        self::assertEqualsWithDelta(10.0, $test->rate ?? 0.0, 0.08);
+        $falling = array_map(static fn (array $one): array => [$one[0], 6.0 - $one[1]], $samples);
+        self::assertSame(ActuatorFinding::NeverMoves, ActuatorTest::of($falling, null, null, null)->finding, 'it does not open by falling');
+    }
+
     public function testEachFaultOfTheSimulatedRunIsFound(): void
     {
         foreach ([10.0, 25.0, 100.0] as $hertz) {

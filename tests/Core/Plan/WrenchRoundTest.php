@@ -75,6 +75,24 @@ final class WrenchRoundTest extends TestCase
         );
     }
 
+    public function testACureTheVehicleSheetNamesIsThatLongAndSaysSo(): void
+    {
+        $wait = static fn (array $seat): ?Step => array_values(array_filter(Sheets::thermostat(
+            vehicle: Sheets::vehicle('veldra-tarn-20t', static function (array $document) use ($seat): array {
+                $joints = is_array($document['joints']) ? $document['joints'] : [];
+                $joints[0] = $seat + (is_array($joints[0]) ? $joints[0] : []);
+
+                return ['joints' => $joints] + $document;
+            }),
+        )->steps, static fn (Step $step): bool => str_starts_with($step->id, 'cure.')))[0] ?? null;
+        $said = $wait(['compound' => 'medium threadlocker', 'cure' => 45]) ?? self::fail('It waits.');
+        self::assertSame('By the vehicle sheet.', $said->words->why);
+        self::assertSame([45.0, 45.0, 58.5], [$said->slot->minutes->low, $said->slot->minutes->likely, $said->slot->minutes->high]);
+        self::assertTrue($said->slot->passive);
+        $thumb = $wait(['compound' => 'medium threadlocker']) ?? self::fail('It waits.');
+        self::assertStringContainsString('by rule of thumb', $thumb->words->why);
+    }
+
     /** @param array<string, mixed> $pull */
     private static function setting(array $pull, Wrench $wrench): float
     {
