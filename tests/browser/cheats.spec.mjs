@@ -8,21 +8,11 @@ test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
 test.afterAll(() => demo.kill());
 
 /** A fit of one's own, worked honestly up to a step. */
-const fitUpTo = async (page, who, stop, query = 'vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=vacuum') => {
-  // A helper plans nothing: a mechanic does it first.
-  const plans = /Petra/.test(who.source) ? /Joss Wending/ : who;
-  await signIn(page, demo.base, plans);
-  await page.goto(`${demo.base}/start?${query}`);
-  await page.getByRole('button', { name: 'Make the sheet' }).click();
-  await page.waitForURL(/\/fits\//);
-  const url = new URL(page.url()).pathname;
-  if (plans !== who) {
-    await signOut(page);
-    await signIn(page, demo.base, who);
-  }
-  await page.goto(`${demo.base}${url}/bench`);
-  if (stop) await workUntil(page, stop);
-  return url;
+const fitUpTo = async (page, who, stop) => {
+  const fit = demo.console('demo:fit', 'veldra-tarn-20t', 'thermostat-under', `--until=${stop || 'decide-sign'}`, `--by=${who.source}`, '--with=fill=vacuum').trim();
+  await signIn(page, demo.base, who);
+  await page.goto(`${demo.base}/fits/${fit}/bench`);
+  return `/fits/${fit}`;
 };
 
 /** Sends marks past the screen, as a forged page would. */

@@ -35,8 +35,11 @@ export const tapGo = async (page) => {
  * A hand that is faster than the button, for long walks: the wait is proved elsewhere. Armed and pressed in one breath, so that no
  * redrawing comes between and makes the button deaf again.
  */
+let taps = 0;
 const tapGoNow = async (page) => {
-  await go(page).click({ trial: true });
+  // That nothing lies over it is looked at now and then: each look waits for two frames.
+  taps += 1;
+  if (taps % 6 === 0) await go(page).click({ trial: true });
   await expect.poll(() => page.evaluate(() => {
     const button = document.querySelector('.thumb .go');
     if (!button || button.disabled) return false;
@@ -48,10 +51,20 @@ const tapGoNow = async (page) => {
 
 export const version = (page) => page.locator('#bench').getAttribute('data-version');
 
+/** Resolves in the page as soon as the bench shows another state than it did. */
+const changed = (page, before) => page.evaluate((was) => new Promise((done) => {
+  const bench = document.getElementById('bench');
+  if (!bench || bench.dataset.version !== was) { done(); return; }
+  const eye = new MutationObserver(() => { if (bench.dataset.version !== was) { eye.disconnect(); done(); } });
+  eye.observe(bench, { attributes: true, attributeFilter: ['data-version'] });
+  setTimeout(() => { eye.disconnect(); done(); }, 10_000);
+}), before);
+
 /** Waits until the bench shows a newer state than it did. */
 export const afterMark = async (page, act) => {
   const before = await version(page);
   await act();
+  await changed(page, before).catch(() => { /* another page came in between: asked again below */ });
   await expect.poll(() => version(page).catch(() => before), { timeout: 10_000, intervals: [20, 40, 80, 160] }).not.toBe(before);
 };
 
@@ -109,20 +122,35 @@ export const answer = (page, words = null) => afterMark(page, () => (words
   ? page.locator('.answers').getByRole('button', { name: words }).click()
   : page.locator('.answers button').first().click()));
 
+/** What is on the bench, in one look. */
+const look = async (page) => {
+  const seen = () => page.evaluate(() => {
+    const [bench, panes, button] = ['#bench', '.panes', '.thumb .go'].map((one) => document.querySelector(one));
+    const has = (one) => document.querySelector(one) !== null;
+    return bench && panes && button ? {
+      step: bench.dataset.step, turn: panes.dataset.turn, label: button.innerText.trim(), timer: Boolean(button.dataset.timerUntil),
+      answers: has('.answers button'), reading: has('.thumb .go[form="ask-form"]'), link: has('.thumb a.go'), over: has('.turn .over'),
+    } : null;
+  }).catch(() => null);
+  let found = null;
+  await expect.poll(async () => { found = await seen(); return found; }, { timeout: 30_000, intervals: [20, 80, 200] }).not.toBeNull();
+  return found;
+};
+
 /** One act of the bench, whatever is in turn. */
-export const act = async (page) => {
-  const now = await turn(page);
+export const act = async (page, seen = null) => {
+  const { turn: now, timer, answers, reading, link, over } = seen ?? await look(page);
   if (now === 'caution') return afterMark(page, () => page.getByRole('button', { name: 'Understood', exact: true }).click());
   if (now === 'tools') return takeTool(page);
-  if (await go(page).getAttribute('data-timer-until')) return hurry(page);
-  if (await page.locator('.answers button').count()) return answer(page);
-  if (await page.locator('.thumb .go[form="ask-form"]').count()) return writeReading(page);
-  if (await page.locator('.thumb a.go').count()) {
+  if (timer) return hurry(page);
+  if (answers) return answer(page);
+  if (reading) return writeReading(page);
+  if (link) {
     await page.evaluate(() => document.querySelector('.thumb .go').setAttribute('data-armed', ''));
     await go(page).click();
     return page.waitForLoadState();
   }
-  if (now === 'barred' && (await page.locator('.turn .over').count())) {
+  if (now === 'barred' && over) {
     return closeAnyway(page, excuse());
   }
   return afterMark(page, () => tapGoNow(page));
@@ -132,12 +160,13 @@ export const act = async (page) => {
 export const workUntil = async (page, stop, each = null) => {
   const seen = [];
   for (let i = 0; i < 700; i += 1) {
-    const step = await stepId(page);
-    if (step === stop) return seen;
-    if (seen[seen.length - 1] !== step) seen.push(step);
-    if ((await go(page).innerText()).trim().startsWith('Loose ends')) return seen;
-    if (each) await each(step, await turn(page));
-    await act(page);
+    const now = await look(page);
+    if (now.step === stop) return seen;
+    if (seen[seen.length - 1] !== now.step) seen.push(now.step);
+    if (now.label.startsWith('Loose ends')) return seen;
+    if (each) await each(now.step, now.turn);
+    // What looks at each act may have changed what is on the screen.
+    await act(page, each ? null : now);
   }
   throw new Error(`never reached ${stop}; at ${await stepId(page)}`);
 };
