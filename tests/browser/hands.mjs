@@ -35,11 +35,8 @@ export const tapGo = async (page) => {
  * A hand that is faster than the button, for long walks: the wait is proved elsewhere. Armed and pressed in one breath, so that no
  * redrawing comes between and makes the button deaf again.
  */
-let taps = 0;
 const tapGoNow = async (page) => {
-  // That nothing lies over it is looked at now and then: each look waits for two frames.
-  taps += 1;
-  if (taps % 6 === 0) await go(page).click({ trial: true });
+  await go(page).click({ trial: true });
   await expect.poll(() => page.evaluate(() => {
     const button = document.querySelector('.thumb .go');
     if (!button || button.disabled) return false;
