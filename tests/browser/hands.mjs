@@ -124,7 +124,9 @@ const look = async (page) => {
   const seen = () => page.evaluate(() => {
     const [bench, panes, button] = ['#bench', '.panes', '.thumb .go'].map((one) => document.querySelector(one));
     const has = (one) => document.querySelector(one) !== null;
-    return bench && panes && button ? {
+    // A page whose script has not begun is deaf: it is looked at again.
+    const listens = document.documentElement.dataset.skew !== undefined;
+    return listens && bench && panes && button ? {
       step: bench.dataset.step, turn: panes.dataset.turn, label: button.innerText.trim(), timer: Boolean(button.dataset.timerUntil),
       answers: has('.answers button'), reading: has('.thumb .go[form="ask-form"]'), link: has('.thumb a.go'), over: has('.turn .over'),
     } : null;
@@ -143,9 +145,11 @@ export const act = async (page, seen = null) => {
   if (answers) return answer(page);
   if (reading) return writeReading(page);
   if (link) {
+    const from = page.url();
     await page.evaluate(() => document.querySelector('.thumb .go').setAttribute('data-armed', ''));
     await go(page).click();
-    return page.waitForLoadState();
+    await page.waitForURL((one) => one.href !== from, { waitUntil: 'load' });
+    return undefined;
   }
   if (now === 'barred' && over) {
     return closeAnyway(page, excuse());
