@@ -136,13 +136,23 @@ const look = async (page) => {
   return found;
 };
 
-/** One act of the bench, whatever is in turn. */
+/** One act of the bench, whatever is in turn. Where the bench was drawn anew while the hand reached for it, the next look tells what is. */
 export const act = async (page, seen = null) => {
-  const { turn: now, timer, answers, reading, link, over } = seen ?? await look(page);
-  if (now === 'caution') return afterMark(page, () => page.getByRole('button', { name: 'Understood', exact: true }).click());
+  const now = seen ?? await look(page);
+  try {
+    return await doAct(page, now);
+  } catch (error) {
+    const then = await look(page);
+    if (JSON.stringify(then) === JSON.stringify(now)) throw error;
+    return undefined;
+  }
+};
+
+const doAct = async (page, { turn: now, timer, answers, reading, link, over }) => {
+  if (now === 'caution') return afterMark(page, () => page.getByRole('button', { name: 'Understood', exact: true }).click({ timeout: 10_000 }));
   if (now === 'tools') return takeTool(page);
   if (timer) return hurry(page);
-  if (answers) return answer(page);
+  if (answers) return afterMark(page, () => page.locator('.answers button').first().click({ timeout: 10_000 }));
   if (reading) return writeReading(page);
   if (link) {
     const from = page.url();
