@@ -332,8 +332,13 @@ export const forget = async () => {
 export const startCarry = () => {
   const root = bench();
   document.addEventListener('nk:sent', (event) => remember(event.detail));
-  // Another tablet's marks come with the news.
-  document.addEventListener('bench:changed', () => { if (root && bundle && navigator.onLine && String(bundle.version) !== root.dataset.version) carrySoon(root.dataset.fit); });
+  // Another tablet's marks come with the news, and a picture is no mark of this page: whatever changed the fit, it is carried anew.
+  let version = root?.dataset.version;
+  document.addEventListener('bench:changed', () => {
+    if (!root || !navigator.onLine || root.dataset.version === version) return;
+    version = root.dataset.version;
+    carrySoon(root.dataset.fit);
+  });
   if (root) setTimeout(() => carryFit(root.dataset.fit), 1500);
   const fits = new Set([...document.querySelectorAll('[data-carry]')].map((one) => one.dataset.carry));
   if (!root && fits.size > 0) {

@@ -1,7 +1,7 @@
 // Marks made on the bench. Each is written to the device first, then sent; it leaves the device only when the server says that
 // it has it. A refused one stays, with its reason, until it is sent again, corrected or thrown away by hand.
 import { ulid } from './ulid.js';
-import { bench, have, pulse, show } from './sync.js';
+import { bench, have, pulse, show, turned } from './sync.js';
 import { blob, dropBlob, keepBlob, load, reconcile, store } from './queue.js';
 
 const DEVICE = 'nk-device';
@@ -186,6 +186,7 @@ export const mark = (fit, events, { words = '', atField = null } = {}) => {
   const batch = ulid(now);
   const made = events.map(({ type, local, ...payload }) => ({ id: ulid(now), seq: (seq += 1), local, type, payload, at: new Date(now).toISOString(), fit, batch, by: person(), byName: document.querySelector('meta[name="person"]')?.content, words }));
   store([...load(), ...made]);
+  turned();
   // What waits is refused later, when its field is long out of sight: then it is listed.
   if (atField && !isOffline()) refusedHere.set(batch, atField);
   flush();

@@ -8,11 +8,17 @@ let hashes = {};
 let ahead = [];
 let askedAt = 0;
 let asking = false;
+let again = false;
+// Goes up whenever something newer than an answer under way is known here: news that was asked for before a tap is no news after it.
+let turns = 0;
 
 export const bench = () => document.getElementById('bench');
 export const aheadNow = () => ahead;
 export const stepAhead = () => { ahead = ahead.slice(1); return ahead[0]; };
 export const have = () => ({ ...hashes, ahead: ahead[0]?.key ?? '' });
+
+/** A mark was made: what was asked for before it is not shown any more. */
+export const turned = () => { turns += 1; };
 
 const skewBy = (now) => { document.documentElement.dataset.skew = String(now - Date.now() / 1000); };
 export const serverNow = () => Date.now() / 1000 + Number(document.documentElement.dataset.skew ?? 0);
@@ -28,6 +34,7 @@ const toStep = (answer) => {
 export const show = (answer) => {
   const root = bench();
   if (!root || !answer.regions) return;
+  turned();
   const moved = root.dataset.step !== answer.step;
   root.dataset.step = answer.step;
   root.dataset.version = answer.version;
@@ -50,17 +57,25 @@ export const show = (answer) => {
 /** Asks for news. Everything is asked for anew where what is shown may not be true. */
 export const pulse = async (all = false) => {
   const root = bench();
-  if (!root || asking) return;
+  if (!root) return;
+  if (asking) {
+    again ||= all;
+    return;
+  }
   asking = true;
   askedAt = Date.now();
+  const turn = turns;
+  let late = false;
   try {
     const query = new URLSearchParams({ step: root.dataset.step, since: all ? '0' : root.dataset.version, clock: all || root.dataset.clock === '1' ? '1' : '' });
     if (!all) for (const [name, hash] of Object.entries(have())) query.set(`have[${name}]`, hash);
     const response = await fetch(`/fits/${root.dataset.fit}/pulse?${query}`, { headers: { Accept: 'application/json' }, signal: AbortSignal.timeout(10000) });
     document.dispatchEvent(new CustomEvent('nk:news', { detail: response.status < 500 }));
-    if (response.status === 200 && !response.redirected) {
+    const answer = response.status === 200 && !response.redirected ? await response.json() : null;
+    late = turn !== turns;
+    if (answer && !late) {
       const before = document.querySelector('.closed-note')?.textContent;
-      show(await response.json());
+      show(answer);
       const note = document.querySelector('.closed-note')?.textContent;
       if (note && note !== before) document.getElementById('say').textContent = note.trim();
     }
@@ -68,6 +83,10 @@ export const pulse = async (all = false) => {
     document.dispatchEvent(new CustomEvent('nk:news', { detail: false }));
   } finally {
     asking = false;
+  }
+  if (again || (late && all)) {
+    again = false;
+    pulse(true);
   }
 };
 

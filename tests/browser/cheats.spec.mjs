@@ -179,6 +179,33 @@ test('10: a step closed by somebody else says so at once, and nothing repeats it
   await two.context().close();
 });
 
+test('news that was asked for before a tap draws nothing over what came after it', async ({ page }) => {
+  await fitUpTo(page, /Joss Wending/, 'safe-floor');
+  let letGo;
+  const held = new Promise((done) => { letGo = done; });
+  let asked;
+  const isAsked = new Promise((done) => { asked = done; });
+  await page.route('**/pulse?*', async (route) => {
+    const response = await route.fetch();
+    asked();
+    await held;
+    await route.fulfill({ response });
+  }, { times: 1 });
+  const answers = [];
+  page.on('response', (response) => { if (response.url().includes('/pulse?')) answers.push(response.url()); });
+  await page.evaluate(() => document.dispatchEvent(new CustomEvent('nk:pulse')));
+  await isAsked;
+  await afterMark(page, () => tapGo(page));
+  const [step, version] = [await stepId(page), await page.locator('#bench').getAttribute('data-version')];
+  expect(step).not.toBe('safe-floor');
+  letGo();
+  await page.waitForTimeout(500);
+  expect(await stepId(page)).toBe(step);
+  expect(await page.locator('#bench').getAttribute('data-version')).toBe(version);
+  // What was to be shown anew is asked for anew, and that is of now.
+  await expect.poll(() => answers.some((url) => url.includes(`step=${step}`) && url.includes('since=0'))).toBe(true);
+});
+
 test('what is being written survives marks of another tablet, dialog and focus too', async ({ browser }) => {
   const one = await (await browser.newContext()).newPage();
   const two = await (await browser.newContext()).newPage();

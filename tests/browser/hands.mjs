@@ -39,7 +39,8 @@ const tapGoNow = async (page) => {
   await go(page).click({ trial: true });
   await expect.poll(() => page.evaluate(() => {
     const button = document.querySelector('.thumb .go');
-    if (!button || button.disabled) return false;
+    // A link here is another turn than the one that was looked at.
+    if (!button || button.disabled || button.matches('a')) return false;
     button.setAttribute('data-armed', '');
     button.click();
     return true;
@@ -62,8 +63,36 @@ export const afterMark = async (page, act) => {
   const before = await version(page);
   await act();
   await changed(page, before).catch(() => { /* another page came in between: asked again below */ });
-  await expect.poll(() => version(page).catch(() => before), { timeout: 10_000, intervals: [20, 40, 80, 160] }).not.toBe(before);
+  try {
+    await expect.poll(() => version(page).catch(() => before), { timeout: 10_000, intervals: [20, 40, 80, 160] }).not.toBe(before);
+  } catch (error) {
+    throw new Error(`the bench stayed as it was: ${await told(page)}`, { cause: error });
+  }
 };
+
+/** What went over the line of late, and when a page began. */
+const diaries = new WeakMap();
+const diary = (page) => {
+  if (!diaries.has(page)) {
+    const lines = [];
+    const write = (text) => { lines.push(`${new Date().toISOString().slice(17, 23)} ${text}`); lines.splice(0, lines.length - 14); };
+    page.on('response', (response) => { if (/\/(pulse|events)/.test(response.url())) write(`${response.status()} ${response.url().replace(/^.*\/fits\/[^/]+/, '').slice(0, 60)}`); });
+    page.on('request', (request) => { if (/\/(pulse|events)/.test(request.url())) write(`asks ${request.url().replace(/^.*\/fits\/[^/]+/, '').slice(0, 60)}`); });
+    page.on('requestfailed', (request) => write(`failed ${request.url().slice(-60)} ${request.failure()?.errorText}`));
+    page.on('framenavigated', (frame) => write(`page ${frame.url().slice(-40)}`));
+    diaries.set(page, lines);
+  }
+  return diaries.get(page);
+};
+
+/** What the bench says about a mark that did not come through. */
+const told = async (page) => `${diary(page).join('; ')}; ${await asShown(page)}`;
+const asShown = (page) => page.evaluate(() => JSON.stringify({
+  at: new Date().toISOString(), version: document.getElementById('bench')?.dataset.version, step: document.getElementById('bench')?.dataset.step,
+  button: document.querySelector('.thumb .go')?.outerHTML.slice(0, 600),
+  ...Object.fromEntries(['refused', 'keeping', 'not-here', 'say'].map((id) => [id, document.getElementById(id)?.innerText.trim()])),
+  queue: localStorage.getItem('nk-outbox')?.slice(0, 400), dialog: document.querySelector('dialog[open]')?.id,
+})).catch(String);
 
 export const stepId = (page) => page.locator('#bench').getAttribute('data-step');
 export const turn = (page) => page.locator('.panes').getAttribute('data-turn');
@@ -121,6 +150,7 @@ export const answer = (page, words = null) => afterMark(page, () => (words
 
 /** What is on the bench, in one look. */
 const look = async (page) => {
+  diary(page);
   const seen = () => page.evaluate(() => {
     const [bench, panes, button] = ['#bench', '.panes', '.thumb .go'].map((one) => document.querySelector(one));
     const has = (one) => document.querySelector(one) !== null;
