@@ -197,13 +197,73 @@ const doAct = async (page, { turn: now, timer, answers, reading, link, over }) =
   return afterMark(page, () => tapGoNow(page));
 };
 
+/**
+ * A long walk, taken in the page itself: each act as act() does it, its button hit where it is seen. Ends at a step, at the sign-off, or
+ * where an act wants more than a tap.
+ */
+const strides = ({ stop, most, readings }) => {
+  const find = (one) => document.querySelector(one);
+  const rest = (ms) => new Promise((done) => { setTimeout(done, ms); });
+  const listens = () => document.documentElement.dataset.skew !== undefined && find('#bench') && find('.panes') && find('.thumb .go');
+  const isHit = (button) => {
+    const { left, right, top, bottom } = button.getBoundingClientRect();
+    return button.contains(document.elementFromPoint((left + right) / 2, (top + bottom) / 2));
+  };
+  const inTurn = (go) => {
+    const { turn } = find('.panes').dataset;
+    if (go.matches('a') || go.dataset.timerUntil || (turn === 'barred' && find('.turn .over'))) return null;
+    if (turn === 'caution') return [...document.querySelectorAll('#bench button')].find((one) => one.innerText.trim() === 'Understood') ?? null;
+    if (turn === 'tools') return find('.tool-list button');
+    if (find('.answers button')) return find('.answers button');
+    if (find('.thumb .go[form="ask-form"]')) {
+      const { field } = JSON.parse(find('#ask-form').dataset.markForm);
+      const input = find('#ask-form input');
+      input.value = readings[field] ?? readings[field.replace(/_\d+$/, '')] ?? '1';
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    }
+    return go;
+  };
+  const kept = async (bench, was) => {
+    for (let i = 0; i < 500 && bench.dataset.version === was; i += 1) await rest(20);
+    return bench.dataset.version !== was;
+  };
+  const walk = async () => {
+    const seen = [];
+    const ends = (why) => ({ seen, why });
+    for (let acts = 0; acts < most; acts += 1) {
+      for (let i = 0; i < 200 && !listens(); i += 1) await rest(20);
+      if (!listens()) return ends('deaf');
+      const [bench, go] = [find('#bench'), find('.thumb .go')];
+      const { step, version } = bench.dataset;
+      if (step === stop) return ends('there');
+      if (seen[seen.length - 1] !== step) seen.push(step);
+      if (go.innerText.trim().startsWith('Loose ends')) return ends('there');
+      const button = inTurn(go);
+      button?.scrollIntoView({ block: 'nearest' });
+      if (!button || button.disabled || !isHit(button)) return ends('hand');
+      button.setAttribute('data-armed', '');
+      button.click();
+      if (!await kept(bench, version)) return ends('hand');
+    }
+    return ends('far');
+  };
+  return walk();
+};
+
 /** Works through the bench until a step, or until only the sign-off is left. */
 export const workUntil = async (page, stop, each = null) => {
   const seen = [];
+  const passes = (step) => { if (seen[seen.length - 1] !== step) seen.push(step); };
   for (let i = 0; i < 700; i += 1) {
+    if (!each) {
+      const went = await page.evaluate(strides, { stop, most: 100, readings: READINGS }).catch(() => null);
+      went?.seen.forEach(passes);
+      if (went?.why === 'there') return seen;
+      if (went?.why === 'far') continue;
+    }
     const now = await look(page);
     if (now.step === stop) return seen;
-    if (seen[seen.length - 1] !== now.step) seen.push(now.step);
+    passes(now.step);
     if (now.label.startsWith('Loose ends')) return seen;
     if (each) await each(now.step, now.turn);
     // What looks at each act may have changed what is on the screen.

@@ -5,8 +5,6 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.mjs',
   outputDir: '../../test-results',
-  // Said as “flaky” where it is needed: a reason to look, not to land nothing.
-  retries: process.env.CI ? 1 : 0,
   // Each worker runs whole files, on ports and data of its own.
   workers: 2,
   fullyParallel: false,
