@@ -65,13 +65,13 @@ $map = isset($given['rooms']) ? Map::byRooms() : Map::made($root, $root.'/var/mu
 
 /** Bare first, then, where nothing noticed, the pins; longer where time ran out. */
 $next = static function (Place $place, string $mutant, string $stage) use ($map, $root): Trial {
-    $tests = $map->testsOf($place);
-    $limit = max(LEAST_SECONDS, TIMES_LONGER * $map->secondsOf($tests));
+    $tests = $map->testsOf($place, 'pins' === $stage);
+    $limit = max('pins' === $stage ? PINS_SECONDS : LEAST_SECONDS, TIMES_LONGER * $map->secondsOf($tests));
 
     return match ($stage) {
         'bare' => new Trial($root, $mutant, $tests, $limit, '--exclude-group', 'pins'),
         'bare again' => new Trial($root, $mutant, $tests, AGAIN_TIMES * $limit, '--exclude-group', 'pins'),
-        default => new Trial($root, $mutant, [], PINS_SECONDS, '--group', 'pins'),
+        default => new Trial($root, $mutant, $tests, $limit, '--group', 'pins'),
     };
 };
 $end = ['bare' => [], 'pins' => [], 'survived' => [], 'endless' => [], 'died' => [], 'unloadable' => []];
@@ -81,8 +81,13 @@ while (([] !== $waiting && microtime(true) < $until) || [] !== $running) {
         $place = array_shift($waiting);
         $mutant = (string) tempnam(sys_get_temp_dir(), 'nk-mutant');
         file_put_contents($mutant, $place->mutant());
-        $isRunThrough = [] !== $map->testsOf($place);
-        $stage = $isRunThrough ? 'bare' : 'pins';
+        $stage = [] !== $map->testsOf($place) ? 'bare' : 'pins';
+        if ('pins' === $stage && [] === $map->testsOf($place, true)) {
+            $end['survived'][] = $place->name();
+            isset($given['list']) && fwrite(\STDERR, 'survived '.$place->name()."\n");
+            unlink($mutant);
+            continue;
+        }
         $running[] = [$next($place, $mutant, $stage), $place, $mutant, $stage];
     }
     foreach ($running as $key => [$trial, $place, $mutant, $stage]) {
@@ -92,7 +97,7 @@ while (([] !== $waiting && microtime(true) < $until) || [] !== $running) {
         }
         $then = match (true) {
             End::TimedOut === $said && 'bare' === $stage => 'bare again',
-            End::Passed === $said && 'pins' !== $stage => 'pins',
+            End::Passed === $said && 'pins' !== $stage && [] !== $map->testsOf($place, true) => 'pins',
             default => '',
         };
         if ('' !== $then) {

@@ -4,27 +4,29 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Mutation;
 
-use SebastianBergmann\CodeCoverage\CodeCoverage;
 use Symfony\Component\Process\Process;
 
 /**
- * Which tests run through which line of the core, and how long each takes: read off one run under pcov. A line that only holds a
- * constant is run through by whatever runs through its file.
+ * Which tests run through which line of the core, each set of data by itself, and how long each takes: read off one run under pcov. A
+ * line that only holds a constant is run through by whatever runs through its file.
  */
 final readonly class Map
 {
+    private const PINS = 'NimbleKnuckle\\Tests\\Core\\Pins\\';
+
     /**
-     * @param array<string, array<int, list<string>>> $lines path => line => tests
-     * @param array<string, float> $seconds test => how long
+     * @param list<string> $names Class::method, with its set of data
+     * @param list<float> $seconds how long each takes
+     * @param array<string, array<int, string>> $lines path => line => which of them, packed
      */
-    private function __construct(private array $lines, private array $seconds)
+    private function __construct(private array $names, private array $seconds, private array $lines)
     {
     }
 
     /** Without a run beforehand: the tests of the room a place stands in, and those of all sums. */
     public static function byRooms(): self
     {
-        return new self([], []);
+        return new self([], [], []);
     }
 
     /** Made where the core or its tests are not what they were; kept until then. */
@@ -35,45 +37,51 @@ final readonly class Map
         if (!is_file($file)) {
             is_dir($folder) || mkdir($folder, 0o755, true);
             array_map(unlink(...), glob($folder.'/map-*') ?: []);
-            [$coverage, $junit] = [$folder.'/coverage.php', $folder.'/times.xml'];
             $run = new Process([
                 \PHP_BINARY, '-d', 'extension=pcov', '-d', 'pcov.enabled=1', '-d', 'pcov.directory='.$root.'/core', '-d', 'memory_limit=4G',
-                $root.'/vendor/bin/phpunit', '--no-configuration', '--bootstrap', $root.'/vendor/autoload.php', '--coverage-filter',
-                $root.'/core', '--coverage-php', $coverage, '--log-junit', $junit, '--exclude-group', 'pins', '--no-output',
-                $root.'/tests/Core',
-            ], $root, timeout: null);
+                $root.'/vendor/bin/phpunit', '--no-configuration', '--bootstrap', $root.'/vendor/autoload.php', '--extension',
+                Footprint::class, '--no-output', $root.'/tests/Core',
+            ], $root, ['NK_FOOTPRINT' => $file.'.part'], timeout: null);
             0 === $run->run() || throw new \RuntimeException('The tests do not pass as they are: nothing can be said of mutants.');
-            file_put_contents($file, serialize([self::lines($coverage, $root), self::seconds($junit)]));
-            unlink($coverage);
-            unlink($junit);
+            rename($file.'.part', $file);
         }
-        /** @var array{array<string, array<int, list<string>>>, array<string, float>} $made */
+        /** @var array{list<string>, list<float>, array<string, array<int, string>>} $made */
         $made = unserialize((string) file_get_contents($file), ['allowed_classes' => false]);
 
         return new self(...$made);
     }
 
     /**
-     * @return list<string> Class::method, the quickest first; folders where nothing is known
+     * Those that are no pins, or the pins.
+     *
+     * @return list<string> as their names are, the quickest first; folders where nothing is known
      */
-    public function testsOf(Place $place): array
+    public function testsOf(Place $place, bool $pins = false): array
     {
         if ([] === $this->lines) {
-            return array_values(array_filter(
-                ['tests/Core/'.explode('/', $place->path)[1], 'tests/Core/Sum', 'tests/Core/Quantity'], is_dir(...),
+            return $pins ? ['tests/Core/Pins'] : array_values(array_filter(
+                ['tests/Core/'.explode('/', $place->path)[1], 'tests/Core/Sum', 'tests/Core/Quantity'],
+                is_dir(...),
             ));
         }
         $file = $this->lines[$place->path] ?? [];
-        $tests = $file[$place->line] ?? array_values(array_unique(array_merge([], ...array_values($file))));
-        usort($tests, fn (string $a, string $b): int => ($this->seconds[$a] ?? 0.0) <=> ($this->seconds[$b] ?? 0.0) ?: $a <=> $b);
+        /** @var list<int> $ran */
+        $ran = array_values(array_unique(array_merge(...array_map(
+            static fn (string $packed): array => array_values(unpack('v*', $packed) ?: []),
+            isset($file[$place->line]) ? [$file[$place->line]] : array_values($file),
+        ))));
+        $ran = array_values(array_filter($ran, fn (int $one): bool => str_starts_with($this->names[$one], self::PINS) === $pins));
+        usort($ran, fn (int $a, int $b): int => $this->seconds[$a] <=> $this->seconds[$b] ?: $a <=> $b);
 
-        return $tests;
+        return array_map(fn (int $one): string => $this->names[$one], $ran);
     }
 
     /** @param list<string> $tests */
     public function secondsOf(array $tests): float
     {
-        return array_sum(array_map(fn (string $test): float => $this->seconds[$test] ?? 0.0, $tests));
+        $wanted = array_flip($tests);
+
+        return array_sum(array_filter($this->seconds, fn (int $one): bool => isset($wanted[$this->names[$one]]), \ARRAY_FILTER_USE_KEY));
     }
 
     private static function key(string $root): string
@@ -93,36 +101,5 @@ final readonly class Map
         }
 
         return substr(hash_final($hash), 0, 12);
-    }
-
-    /** @return array<string, array<int, list<string>>> */
-    private static function lines(string $coverage, string $root): array
-    {
-        $lines = [];
-        $read = require $coverage;
-        $read instanceof CodeCoverage || throw new \RuntimeException('There is no coverage.');
-        /** @var array<string, array<int, list<string>|null>> $data */
-        $data = $read->getData()->lineCoverage();
-        foreach ($data as $path => $covered) {
-            foreach ($covered as $line => $tests) {
-                $methods = array_map(static fn (string $test): string => explode('#', $test)[0], $tests ?? []);
-                [] === $methods || $lines[substr($path, strlen($root) + 1)][$line] = array_values(array_unique($methods));
-            }
-        }
-
-        return $lines;
-    }
-
-    /** @return array<string, float> */
-    private static function seconds(string $junit): array
-    {
-        $seconds = [];
-        $read = simplexml_load_file($junit);
-        foreach (false === $read ? [] : ($read->xpath('//testcase') ?: []) as $case) {
-            $test = $case['class'].'::'.explode(' with data set', (string) $case['name'])[0];
-            $seconds[$test] = ($seconds[$test] ?? 0.0) + (float) $case['time'];
-        }
-
-        return $seconds;
     }
 }

@@ -10,11 +10,11 @@ use Symfony\Component\Process\Process;
 /** One run of tests against one mutant, in a process of its own. */
 final class Trial
 {
-    private const WORDS = 60_000;
+    private const WORDS = 40_000;
     private readonly Process $process;
     private readonly string $junit;
 
-    /** @param list<string> $tests Class::method, or folders; none for all there are in the group */
+    /** @param list<string> $tests by their names, or folders */
     public function __construct(
         private readonly string $root,
         private readonly string $mutant,
@@ -67,17 +67,23 @@ final class Trial
      */
     private static function chosen(string $root, array $tests): array
     {
-        if ([] === $tests || is_dir($root.'/'.$tests[0])) {
-            return [] === $tests ? [$root.'/tests/Core'] : array_map(static fn (string $folder): string => $root.'/'.$folder, $tests);
+        if (is_dir($root.'/'.$tests[0])) {
+            return array_map(static fn (string $folder): string => $root.'/'.$folder, $tests);
         }
         $files = [];
         foreach ($tests as $test) {
             $class = substr(explode('::', $test)[0], strlen('NimbleKnuckle\\Tests\\'));
             $files[$root.'/tests/'.str_replace('\\', '/', $class).'.php'] = true;
         }
-        $names = implode('|', array_map(static fn (string $test): string => preg_quote($test, '~'), $tests));
-        $filter = '~^('.$names.')( with data set .*)?$~';
+        $method = static fn (string $test): string => explode(' with data set ', $test)[0];
+        foreach ([$tests, array_values(array_unique(array_map($method, $tests)))] as $named) {
+            $filter = '~^('.implode('|', array_map(static fn (string $test): string => preg_quote($test, '~'), $named)).')'
+                .($named === $tests ? '$~' : '( with data set .*)?$~');
+            if (strlen($filter) < self::WORDS) {
+                return ['--filter', $filter, ...array_keys($files)];
+            }
+        }
 
-        return [...(strlen($filter) < self::WORDS ? ['--filter', $filter] : []), ...array_keys($files)];
+        return array_keys($files);
     }
 }

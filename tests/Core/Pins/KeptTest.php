@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Pins;
 
-use PHPUnit\Framework\Attributes\CoversNothing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /** Tables, units, bands, judgements, sheets, benches and what the sums answer do not change unseen. */
-#[CoversNothing]
 #[Group('pins')]
 final class KeptTest extends TestCase
 {

@@ -7,11 +7,9 @@ namespace NimbleKnuckle\Tests\Core\Sum;
 use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Tests\Core\Doors;
-use PHPUnit\Framework\Attributes\CoversNothing;
 use PHPUnit\Framework\TestCase;
 
 /** What must hold of the sums whatever the numbers: turned round they give back what went in, and more never gives less. */
-#[CoversNothing]
 final class PropertiesTest extends TestCase
 {
     private const ROUNDS = 150;

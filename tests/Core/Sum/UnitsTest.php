@@ -15,12 +15,10 @@ use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
 use NimbleKnuckle\Tests\Core\Doors;
 use NimbleKnuckle\Tests\Sample;
-use PHPUnit\Framework\Attributes\CoversNothing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** The same size in any unit of its kind is the same answer: each field of each sum, in each unit. */
-#[CoversNothing]
 final class UnitsTest extends TestCase
 {
     private const BASES = 40;

@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Sum;
 
 use NimbleKnuckle\Tests\Core\Doors;
-use PHPUnit\Framework\Attributes\CoversNothing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Yaml\Yaml;
 
 /** Each sum against values worked out another way: by a published table, by hand, or from the law itself, said with each. */
-#[CoversNothing]
 final class WorkedTest extends TestCase
 {
     private const WITHIN = 1e-4;

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Sum;
+
+use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Sum\Sum;
+use NimbleKnuckle\Tests\Core\Doors;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Yaml\Yaml;
+
+/** What each field takes, on both sides of both ends, as ranges.txt says. */
+final class RangesTest extends TestCase
+{
+    private const NEAR = 1e-6;
+
+    #[DataProvider('ranges')]
+    public function testItTakesWhatLiesBetweenAndRefusesWhatLiesPast(string $sum, string $field, string $low, string $high): void
+    {
+        $sum = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($sum);
+        $given = self::given($sum->name());
+        if ('' === $high) {
+            self::assertSame(sprintf('“%s” must be more than zero.', $field), self::refusal($sum, $given, $field, 0.0));
+            self::assertStringNotContainsString('must be more', self::refusal($sum, $given, $field, 0.001));
+
+            return;
+        }
+        [$low, $high] = [(float) $low, (float) $high];
+        foreach ([[$low, -1], [$high, 1]] as [$end, $way]) {
+            self::assertStringNotContainsString('is outside', self::refusal($sum, $given, $field, $end), $end.' is within');
+            self::assertStringNotContainsString('is outside', self::refusal($sum, $given, $field, $end - $way * self::NEAR), 'within');
+            $past = self::refusal($sum, $given, $field, $end + $way * self::NEAR * max(1.0, abs($end)));
+            $isPastTheKind = str_contains($past, 'is below zero') || str_contains($past, 'is past anything');
+            self::assertTrue($isPastTheKind || str_contains($past, 'is outside') && str_contains($past, 'check “'.$field.'”'), $past);
+        }
+    }
+
+    /** @return iterable<string, array{string, string, string, string}> */
+    public static function ranges(): iterable
+    {
+        foreach (file(__DIR__.'/ranges.txt', \FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+            if (1 === preg_match('~^(\S+) (\S+): (?:over 0|(\S+) to (\S+))(?: \S+)?$~u', $line, $m)) {
+                yield $m[1].' '.$m[2] => [$m[1], $m[2], $m[3] ?? '', $m[4] ?? ''];
+            }
+        }
+    }
+
+    /** What has a range is in the list, so that none is without a test. */
+    public function testEveryLineOfTheListIsRead(): void
+    {
+        $lines = array_filter(file(__DIR__.'/ranges.txt', \FILE_IGNORE_NEW_LINES) ?: [], static fn (string $line): bool => '#' !== $line[0]);
+        self::assertCount(count($lines), iterator_to_array(self::ranges()));
+    }
+
+    /** @return array<string, string> */
+    private static function given(string $sum): array
+    {
+        static $worked = null;
+        /** @var array<string, list<array{inputs: array<string, string>}>> $worked */
+        $worked ??= Yaml::parseFile(__DIR__.'/worked.yaml');
+
+        return $worked[$sum][0]['inputs'];
+    }
+
+    /**
+     * What is said at the field; empty where it is taken, or where another field is at fault.
+     *
+     * @param array<string, string> $given
+     */
+    private static function refusal(Sum $sum, array $given, string $field, float $value): string
+    {
+        try {
+            $sum->compute(Inputs::of([$field => rtrim(rtrim(sprintf('%.9F', $value), '0'), '.')] + $given, $sum->fields()));
+        } catch (InvalidInput $e) {
+            return $e->field === $field ? $e->getMessage() : '';
+        }
+
+        return '';
+    }
+}
