@@ -110,6 +110,7 @@ const wrong = (form, message) => {
   if (!told) return false;
   told.textContent = message;
   told.hidden = message === '';
+  told.dataset.of = place.dataset.markForm;
   place.closest('dialog:not([open])')?.showModal?.();
   const field = place.querySelector('input, textarea');
   field?.setAttribute('aria-invalid', message === '' ? 'false' : 'true');

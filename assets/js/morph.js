@@ -5,10 +5,14 @@ const OURS = { DETAILS: ['open'], DIALOG: ['open'] };
 
 const isDirty = (field) => (field.type === 'checkbox' || field.type === 'radio' ? field.checked !== field.defaultChecked : field.value !== field.defaultValue);
 
+/** What is wrong with what somebody wrote stands until it is written again, or until something else is asked: only this side knows of it. */
+const stands = (told) => told !== null && !told.hidden && told.dataset.of === told.closest('[data-mark-form]')?.dataset.markForm;
+const isWrong = (field) => stands(field.closest('[data-mark-form]')?.querySelector('[data-wrong]') ?? null);
+
 const attributes = (old, fresh) => {
   const keep = OURS[old.nodeName] ?? [];
   // What is bound on this side is the page's own.
-  const ours = (name) => keep.includes(name) || name === 'data-armed' || old.hasAttribute(`:${name}`) || (name === 'aria-pressed' && old.hasAttribute('data-unit'));
+  const ours = (name) => keep.includes(name) || name === 'data-armed' || (name === 'aria-invalid' && isWrong(old)) || old.hasAttribute(`:${name}`) || (name === 'aria-pressed' && old.hasAttribute('data-unit'));
   for (const { name } of Array.from(old.attributes)) if (!fresh.hasAttribute(name) && !ours(name)) old.removeAttribute(name);
   for (const { name, value } of Array.from(fresh.attributes)) {
     if (ours(name)) continue;
@@ -42,7 +46,7 @@ export const morph = (old, fresh) => {
     if (old.nodeValue !== fresh.nodeValue) old.nodeValue = fresh.nodeValue;
     return;
   }
-  if (old.hasAttribute('data-keep')) return;
+  if (old.hasAttribute('data-keep') || (old.hasAttribute('data-wrong') && stands(old))) return;
   const typed = old.matches('input, textarea, select') && (document.activeElement === old || isDirty(old));
   attributes(old, fresh);
   if (typed) return;

@@ -70,8 +70,13 @@ test('3: a dropped pin does not go back on', async ({ page }) => {
 test('4: 41 L do not come out of 6.6, and a gap is a loose end', async ({ page }) => {
   await fitUpTo(page, /Joss Wending/, 'drained');
   await page.locator('#ask-form input').fill('41');
+  // The news that a refusal asks for is drawn over it, and takes nothing of it away.
+  const news = page.waitForResponse((response) => response.url().includes('since=0'));
   await tapGo(page);
+  await (await news).finished();
+  await page.waitForTimeout(500);
   await expect(page.locator('#ask-wrong')).toContainText('holds 6.6 L');
+  await expect(page.locator('#ask-form input')).toHaveAttribute('aria-invalid', 'true');
   await expect(page.locator('#ask-form input')).toHaveValue('41');
   await writeReading(page, '4.1');
   await workUntil(page, 'vacuum-fill');
