@@ -25,6 +25,8 @@ use NimbleKnuckle\Core\Quantity\Volume;
 final readonly class Inputs
 {
     private const MOST_ITEMS = 20_000;
+    /** Decimals where three do not tell a figure from its limit. */
+    private const CLOSE = 9;
 
     /** @param array<string, mixed> $raw */
     private function __construct(public array $raw)
@@ -104,14 +106,7 @@ final readonly class Inputs
     {
         $value = $this->number($name, $kind);
         if ($value < $low || $value > $high) {
-            $unit = $kind->baseUnit()->symbol();
-            throw InvalidInput::in(
-                $name,
-                sprintf(
-                    '%s %s is outside %s to %s %s: check “%s”.', self::show($value), $unit, self::show($low), self::show($high),
-                    $unit, $name,
-                ),
-            );
+            throw InvalidInput::in($name, self::outside($value, $low, $high, $kind->baseUnit()->symbol(), $name));
         }
 
         return $value;
@@ -179,9 +174,9 @@ final readonly class Inputs
         $raw = is_string($raw) ? str_replace(',', '.', $raw) : $raw;
         $seconds = is_numeric($raw) ? (float) $raw : 60 * $this->number($name, Kind::Duration);
 
-        return $seconds >= $low && $seconds <= $high ? $seconds : throw InvalidInput::in($name, sprintf(
-            '%s s is outside %s to %s s: check “%s”.', self::show($seconds), self::show($low), self::show($high), $name,
-        ));
+        return $seconds >= $low && $seconds <= $high ? $seconds : throw InvalidInput::in(
+            $name, self::outside($seconds, $low, $high, 's', $name),
+        );
     }
 
     /** More than nothing, or between two bounds in percent. */
@@ -351,9 +346,19 @@ final readonly class Inputs
         );
     }
 
-    private static function show(float $value): string
+    private static function outside(float $value, float $low, float $high, string $unit, string $name): string
     {
-        $text = Digits::fixed($value, 3);
+        $unit = '' === $unit ? '' : ' '.$unit;
+        $ends = [self::show($low), self::show($high)];
+        // What lies past an end by less than is shown would be said to be that end.
+        $said = in_array(self::show($value), $ends, true) ? self::show($value, self::CLOSE) : self::show($value);
+
+        return sprintf('%s%s is outside %s to %s%s: check “%s”.', $said, $unit, $ends[0], $ends[1], $unit, $name);
+    }
+
+    private static function show(float $value, int $decimals = 3): string
+    {
+        $text = Digits::fixed($value, abs($value) > 0.0 && abs($value) < 0.0005 ? self::CLOSE : $decimals);
 
         return str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
     }

@@ -65,11 +65,14 @@ final readonly class Map
             ));
         }
         $file = $this->lines[$place->path] ?? [];
-        /** @var list<int> $ran */
-        $ran = array_values(array_unique(array_merge(...array_map(
-            static fn (string $packed): array => array_values(unpack('v*', $packed) ?: []),
-            isset($file[$place->line]) ? [$file[$place->line]] : array_values($file),
-        ))));
+        $ran = [];
+        foreach (isset($file[$place->line]) ? [$file[$place->line]] : $file as $packed) {
+            /** @var list<int> $numbers */
+            $numbers = array_values(unpack('v*', $packed) ?: []);
+            foreach ($numbers as $one) {
+                $ran[$one] = $one;
+            }
+        }
         $ran = array_values(array_filter($ran, fn (int $one): bool => str_starts_with($this->names[$one], self::PINS) === $pins));
         usort($ran, fn (int $a, int $b): int => $this->seconds[$a] <=> $this->seconds[$b] ?: $a <=> $b);
 

@@ -140,7 +140,9 @@ final readonly class PressScrewSum implements Sum
             return [null, $friction];
         }
         $face = (new Entries(['radius' => Kind::Length, 'friction?' => Kind::Number]))->one($in, 'face');
-        $face->number('radius') > 0.0 && $face->number('radius') < 200.0 || throw InvalidInput::in('face', 'The mean radius is over 0 mm.');
+        $face->number('radius') > 0.0 && $face->number('radius') < 200.0 || throw InvalidInput::in(
+            'face', 'The mean radius is over 0 mm and under 200.',
+        );
 
         return [Length::millimetres($face->number('radius')), [$friction[0], $face->maybe('friction') ?? $friction[1]]];
     }

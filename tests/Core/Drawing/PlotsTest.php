@@ -81,7 +81,7 @@ final class PlotsTest extends TestCase
         if (0 === preg_match_all('~(?<![\w.])-?\d+(?:\.(\d+))?~', $text, $m, \PREG_SET_ORDER)) {
             return;
         }
-        $off = [];
+        $off = [\INF];
         foreach ($m as $number) {
             $rounded = 0.5 * 10 ** -strlen($number[1] ?? '');
             foreach ($places as [$at, [$base, $each]]) {

@@ -117,22 +117,13 @@ final class WarmUpLimitsTest extends TestCase
     /** Three teeth of three kelvin within 75 s of one another are a saw; two, shallow, slow or settling ones are none. */
     public function testASaw(): void
     {
-        $saw = static function (array $depths, float $apart): array {
-            $corners = [[0.0, 20.0], [690.0, 89.0], [900.0, 91.0]];
-            foreach ($depths as $i => $depth) {
-                $at = 900.0 + $apart * $i;
-                $corners = [...$corners, [$at + 0.5 * $apart, 91.0 - $depth], [$at + $apart, 91.0]];
-            }
-
-            return [...$corners, [900.0 + $apart * count($depths) + 300.0, 91.5]];
-        };
-        self::assertSame(Sign::Saw, self::judged($saw([4, 4, 4], 70.0))->sign());
-        self::assertSame(3, self::judged($saw([4, 4, 4], 70.0))->jolts->teeth);
-        self::assertSame(Sign::Opened, self::judged($saw([4, 4], 70.0))->sign());
-        self::assertSame(Sign::Opened, self::judged($saw([2.8, 2.8, 2.8], 70.0))->sign());
-        self::assertSame(Sign::Opened, self::judged($saw([4, 4, 4], 85.0))->sign());
-        self::assertSame(Sign::Opened, self::judged($saw([6, 4.6, 3.5], 70.0))->sign());
-        self::assertSame(Sign::Saw, self::judged($saw([6, 5.2, 4.5], 70.0))->sign());
+        self::assertSame(Sign::Saw, self::judged(self::saw([4, 4, 4], 70.0))->sign());
+        self::assertSame(3, self::judged(self::saw([4, 4, 4], 70.0))->jolts->teeth);
+        self::assertSame(Sign::Opened, self::judged(self::saw([4, 4], 70.0))->sign());
+        self::assertSame(Sign::Opened, self::judged(self::saw([2.8, 2.8, 2.8], 70.0))->sign());
+        self::assertSame(Sign::Opened, self::judged(self::saw([4, 4, 4], 85.0))->sign());
+        self::assertSame(Sign::Opened, self::judged(self::saw([6, 4.6, 3.5], 70.0))->sign());
+        self::assertSame(Sign::Saw, self::judged(self::saw([6, 5.2, 4.5], 70.0))->sign());
     }
 
     public function testWhatIsNoCurveIsSaid(): void
@@ -142,11 +133,27 @@ final class WarmUpLimitsTest extends TestCase
             [[[0, 20], [5, 200], [10, 22], [15, 23], [20, 24]], 'Sample 2: 200 °C'], [[[0, -60], [5, 2], [10, 3], [15, 4], [20, 5]], 'Sample 1'],
         ] as [$samples, $said]) {
             try {
-                Curve::of(array_map(static fn (array $one): array => array_map(floatval(...), $one), $samples));
+                Curve::of(array_values(array_map(static fn (array $one): array => [(float) $one[0], (float) $one[1]], $samples)));
                 self::fail($said);
             } catch (\DomainException|\InvalidArgumentException|\RuntimeException $e) {
                 self::assertStringContainsString($said, $e->getMessage());
             }
         }
+    }
+
+    /**
+     * @param list<float|int> $depths
+     *
+     * @return list<array{float, float}>
+     */
+    private static function saw(array $depths, float $apart): array
+    {
+        $corners = [[0.0, 20.0], [690.0, 89.0], [900.0, 91.0]];
+        foreach ($depths as $i => $depth) {
+            $at = 900.0 + $apart * $i;
+            $corners = [...$corners, [$at + 0.5 * $apart, 91.0 - $depth], [$at + $apart, 91.0]];
+        }
+
+        return [...$corners, [900.0 + $apart * count($depths) + 300.0, 91.5]];
     }
 }

@@ -18,7 +18,7 @@ final class ActuatorLimitsTest extends TestCase
      */
     private static function drawn(float $later = 0.0, float $stop = 7.0, float $cracks = 50.0, float $to = 120.0, float $rest = 0.0): array
     {
-        $samples = [];
+        $samples = [[0.0, $rest]];
         foreach ([[0, (int) $to, 1, 0.0], [(int) $to, 0, -1, $later]] as [$from, $end, $step, $off]) {
             for ($kpa = $from; $kpa !== $end + $step; $kpa += $step) {
                 $samples[] = [(float) $kpa, $rest + max(0.0, min($stop, ($kpa + $off - $cracks) / 8))];

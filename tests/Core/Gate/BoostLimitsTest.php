@@ -32,7 +32,7 @@ final class BoostLimitsTest extends TestCase
         foreach ([[91.0, BoostFinding::Short], [92.5, BoostFinding::Sound]] as [$most, $finding]) {
             $run = self::drawn([[0, 0], [2, $most], [8, $most]]);
             self::assertSame($finding, $run?->finding, $most.' kPa');
-            self::assertSame(BoostFinding::Short === $finding, null === $run?->reached && null === $run?->settled);
+            self::assertSame(BoostFinding::Short === $finding, null === ($run->reached ?? null) && null === ($run->settled ?? null));
         }
         $run = self::drawn([[0, 0], [2, 100.0], [8, 100.0]]);
         self::assertEqualsWithDelta(2000 + 500 * 1.84, $run?->reached, 30.0, 'it is near at 92 kPa');

@@ -23,6 +23,8 @@ final readonly class SumPins
     private const WHOLE = 2;
     private const SHORT = 14;
     private const BASES = 2;
+    /** Inputs that are tried for what there is to say. */
+    private const TALKS = 60;
     private const DRAWN_LONGEST = 900;
     private const FAR = ['-5', '0', '0.00001', '4999', '1e9', 'x', 'ring 121', '33.7 °C'];
     private const UNITS = ['Nm' => 1.0, 'ft-lb' => 1.3558179483, 'in-lb' => 0.1129848290, 'kgf·m' => 9.80665, 'N·cm' => 0.01];
@@ -37,6 +39,7 @@ final readonly class SumPins
         yield from self::shortOf($sum, Drawn::inputs($name, self::SHORT));
         yield from self::thresholds($sum);
         yield from self::far($sum);
+        yield from self::sentences($sum);
         yield from self::shortOf($sum, match ($name) {
             'torque-check' => self::slips(),
             'thread-gauge' => self::gauged(),
@@ -149,6 +152,28 @@ final readonly class SumPins
                 }
             }
         }
+    }
+
+    /** @return iterable<string, string> each sentence as it first comes up, with the figures it then has */
+    private static function sentences(Sum $sum): iterable
+    {
+        $said = [];
+        foreach (Drawn::inputs($sum->name(), self::TALKS, 29) as $inputs) {
+            $answer = self::answer($sum, $inputs);
+            if ($answer instanceof InvalidInput) {
+                $words = (string) preg_replace('~[^a-z]+~i', ' ', $answer->getMessage());
+                $said['refused '.$answer->field.' '.mb_substr($words, 0, 24)] ??= $answer->getMessage();
+                continue;
+            }
+            foreach ($answer->checks as $check) {
+                $said['says '.$check->level->value.' '.$check->code] ??= Text::of($check);
+            }
+            foreach ($answer->working as $one) {
+                $said['works out '.$one->label] ??= sprintf('%s | %s | %s | %s', $one->formula, $one->with, $one->result, $one->source);
+            }
+        }
+        ksort($said);
+        yield from $said;
     }
 
     /** @return iterable<array<string, string>> one figure, and what a slip makes of it in another unit */
