@@ -233,7 +233,10 @@ final readonly class DiscStackSum implements Sum
     private static function tried(FrictionFit $fit, array $trials): array
     {
         $checks = array_map(static fn (int $i): Check => Check::watch(
-            'few-pulls', sprintf('Trial %d has %d pulls: three at the least, threads oiled for each.', $i + 1, count($trials[$i]->pulls)),
+            'few-pulls', sprintf(
+                'Trial %d has %d %s: three at the least, threads oiled for each.', $i + 1, count($trials[$i]->pulls),
+                1 === count($trials[$i]->pulls) ? 'pull' : 'pulls',
+            ),
         ), array_keys(array_filter($trials, static fn (Trial $one): bool => count($one->pulls) < 3)));
         if (null !== $fit->odd) {
             $checks[] = null === $fit->disc

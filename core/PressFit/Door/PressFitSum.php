@@ -29,8 +29,13 @@ final readonly class PressFitSum implements Sum
     private const STRESSED = 0.8;
     private const RUBBER = 110.0;
     private const SOFT = 150.0;
+    /** °C at which steel glows: more is told as more. */
+    private const GLOWS = 700;
+    /** MPa, over which no steel of a hub or shaft is sold. */
+    private const ANY_STEEL = 2_000.0;
     private const COLDEST = -190.0;
     /** Taper or ovality over this share of the interference is said. */
+    private const ABSOLUTE_ZERO = -273.15;
     private const UNEVEN = 0.25;
 
     public function name(): string
@@ -167,6 +172,12 @@ final readonly class PressFitSum implements Sum
         foreach ($parts as [$part, $stress, $material]) {
             $checks[] = match (true) {
                 0.0 === $stress->megapascals => null,
+                $stress->megapascals > ($material->yield->megapascals ?? self::ANY_STEEL) => Check::stop('stress', sprintf(
+                    '%s MPa in the %s would be past %s: it gives way before, and nothing worked out here holds. Measure shaft and '
+                        .'bore again.',
+                    Show::n($stress->megapascals, 3), $part, null === $material->yield ? 'what any steel stands'
+                        : sprintf('its yield of %s MPa', Show::n($material->yield->megapascals, 3)),
+                )),
                 null === $material->yield => Check::watch('yield-unknown', sprintf(
                     '%s MPa in the %s. Where its %s yields is not known.', Show::n($stress->megapascals, 3), $part, $material->name,
                 )),
@@ -187,19 +198,21 @@ final readonly class PressFitSum implements Sum
     private static function warmed(PressFit $fit, PartMaterial $hub, bool $bonded): array
     {
         $heat = $fit->heat->celsius;
+        $said = $heat > self::GLOWS ? sprintf('over %d', self::GLOWS) : Show::n($heat, 3);
 
         return [
             match (true) {
                 $bonded && $heat > self::RUBBER => Check::stop('rubber', sprintf(
-                    'Slipping it on takes %s °C: over 110 °C the rubber is done for. Press it.', Show::n($heat, 3),
+                    'Slipping it on takes %s °C: over 110 °C the rubber is done for. Press it.', $said,
                 )),
                 'aluminium' === $hub->name && $heat > self::SOFT => Check::watch('soft', sprintf(
-                    'Slipping it on takes %s °C: over 150 °C aluminium goes soft.', Show::n($heat, 3),
+                    'Slipping it on takes %s °C: over 150 °C aluminium goes soft.', $said,
                 )),
                 default => null,
             },
             $fit->chill->celsius < self::COLDEST ? Check::ok(
-                'chill', sprintf('Chilling the shaft to %s °C cannot be had.', Show::n($fit->chill->celsius, 3)),
+                'chill', $fit->chill->celsius < self::ABSOLUTE_ZERO ? 'No cold makes the shaft small enough to slip in.'
+                    : sprintf('Chilling the shaft to %s °C cannot be had.', Show::n($fit->chill->celsius, 3)),
             ) : null,
         ];
     }

@@ -165,6 +165,9 @@ final readonly class SealSqueezeDoor implements Sum
         $said = sprintf('Squeezed by %s %%', Show::n($squeeze, 3));
 
         return match (true) {
+            $squeeze <= 0.0 => Check::stop(
+                'squeeze', 'Not squeezed at all: the groove is deeper than the ring is thick. A thicker ring, or a shallower groove.',
+            ),
             $squeeze < self::SQUEEZE_ENDS[0] => Check::stop('squeeze', $said.': it will weep. A thicker ring, or a shallower groove.'),
             $squeeze > self::SQUEEZE_ENDS[1] => Check::stop(
                 'squeeze', $said.': it is crushed and takes a set. A thinner ring, or a deeper groove.',
