@@ -84,7 +84,8 @@ final class Footprint implements Extension
         $ran = \pcov\collect(\pcov\all);
         foreach ($ran as $path => $lines) {
             foreach (str_starts_with($path, $root.'core/') ? $lines : [] as $line => $times) {
-                $times > 0 && $this->lines[substr($path, strlen($root))][$line] = ($this->lines[substr($path, strlen($root))][$line] ?? '').$number;
+                $file = substr($path, strlen($root));
+                $times > 0 && $this->lines[$file][$line] = ($this->lines[$file][$line] ?? '').$number;
             }
         }
     }

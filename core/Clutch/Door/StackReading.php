@@ -24,11 +24,14 @@ final readonly class StackReading
     {
         $entry = (new Entries(['De' => Kind::Length, 'Di' => Kind::Length, 't' => Kind::Length, 'l0' => Kind::Length]))->one($in, 'spring');
         [$outer, $inner, $t, $l0] = array_map($entry->number(...), ['De', 'Di', 't', 'l0']);
-        $inner > 0.0 && $outer > 1.05 * $inner && $outer < 500.0 || throw InvalidInput::in(
-            'spring', 'It is larger outside than inside: De, then Di.',
+        $inner > 0.0 && $outer > 1.05 * $inner || throw InvalidInput::in('spring', 'It is larger outside than inside: De, then Di.');
+        $outer < 500.0 || throw InvalidInput::in('spring', 'Its outside is under 500 mm.');
+        $t > 0.05 && $t < $outer / 4 || throw InvalidInput::in(
+            'spring', 'Its thickness is the third, in mm: over 0.05, and under a quarter of its outside.',
         );
-        $t > 0.05 && $t < $outer / 4 || throw InvalidInput::in('spring', 'Its thickness is the third, in mm.');
-        $l0 > $t && $l0 < 4 * $t || throw InvalidInput::in('spring', 'Its free height is the fourth: more than its thickness.');
+        $l0 > $t && $l0 < 4 * $t || throw InvalidInput::in(
+            'spring', 'Its free height is the fourth: more than its thickness, and under four times that.',
+        );
 
         return new DiscSpring($outer, $inner, $t, $l0);
     }

@@ -29,6 +29,8 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of what hangs on a hook: kg and degrees in, N and margins out. An unrated part is a stop whatever it looks like. */
 final readonly class LiftLinks implements Sum
 {
+    /** Of the whole load, under which a leg is slack. */
+    private const SLACK = 0.001;
     private const LEAST = 1.0;
     private const ENOUGH = 1.5;
     /** ° from upright */
@@ -98,7 +100,9 @@ final readonly class LiftLinks implements Sum
             Angle::degrees(abs($one->number('angle'))), self::rating($one),
         ), (new Entries(['angle' => Kind::Angle, 'rating?' => Kind::Mass]))->of($in, 'legs'));
         foreach ($legs as $leg) {
-            $leg->angle->degrees < 89.0 || throw InvalidInput::in('legs', 'A leg that lies flat carries nothing upward.');
+            $leg->angle->degrees < 89.0 || throw InvalidInput::in(
+                'legs', 'A leg stands under 89° from upright: one that lies flat carries nothing upward.',
+            );
         }
         1 !== count($legs) || $legs[0]->angle->degrees < 0.5 || throw InvalidInput::in(
             'legs', 'A single leg hangs upright: give the second leg, or 0°.',
@@ -151,16 +155,16 @@ final readonly class LiftLinks implements Sum
         $tensions = Sling::tensions($mass, $legs);
         $checks = $margins = [];
         foreach ($legs as $i => $leg) {
-            [$margins[], $one] = self::judged(sprintf('Leg %d', $i + 1), $leg->rating, $tensions[$i]);
+            [$margins[], $one] = self::judged(sprintf('Leg %d', $i + 1), $leg->rating, $tensions[$i], $mass->weight());
             array_push($checks, $one, ...self::steep($i + 1, $leg));
         }
         if (null !== $beam) {
-            [$margins[], $checks[]] = self::judged('Bar', $beam->rating, $mass->weight());
+            [$margins[], $checks[]] = self::judged('Bar', $beam->rating, $mass->weight(), $mass->weight());
         }
         $parts = $in->has('parts') ? (new Entries(['rating?' => Kind::Mass]))->of($in, 'parts') : [];
         foreach ($parts as $i => $part) {
             $name = '' === $part->name ? sprintf('Part %d', $i + 1) : ucfirst($part->name);
-            [$margins[], $checks[]] = self::judged($name, self::rating($part), $mass->weight());
+            [$margins[], $checks[]] = self::judged($name, self::rating($part), $mass->weight(), $mass->weight());
         }[] !== $margins || throw InvalidInput::in('parts', 'Say what it hangs on: legs, a bar, or the parts in line.');
 
         return new SumResult($this->name(), $in->raw, [
@@ -170,11 +174,16 @@ final readonly class LiftLinks implements Sum
         ], $checks, self::working($mass, $legs, $tensions, $beam));
     }
 
-    /** @return array{float, Check} */
-    private static function judged(string $name, ?Mass $rating, Force $load): array
+    /** @return array{float, Check} its margin; of a leg that hangs slack that of the whole load, which it gets when that swings */
+    private static function judged(string $name, ?Mass $rating, Force $load, Force $whole): array
     {
         if (null === $rating) {
             return [0.0, Check::stop('unrated', $name.' has no rating. Nothing is lifted on it.')];
+        }
+        if ($load->newtons < self::SLACK * $whole->newtons) {
+            return [$rating->weight()->over($whole), Check::watch(
+                'slack', $name.' hangs slack: the other one carries it all, and it swings under that. Hang it so that both pull.',
+            )];
         }
         $margin = $rating->weight()->over($load);
         $said = sprintf('%s carries %s times what hangs on it', $name, Show::n($margin, 3));

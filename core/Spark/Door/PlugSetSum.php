@@ -173,7 +173,7 @@ final readonly class PlugSetSum implements Sum
                 'plugs', sprintf('Plug %d: its gap is from 0.1 to 4 mm.', $i + 1),
             );
             $one->number('cylinder') >= 1.0 && $one->number('cylinder') <= 32.0 || throw InvalidInput::in(
-                'plugs', sprintf('Plug %d: the cylinder comes first, from 1.', $i + 1),
+                'plugs', sprintf('Plug %d: the cylinder comes first, from 1 to 32.', $i + 1),
             );
         }
 

@@ -21,7 +21,8 @@ final class BeltDrawingTest extends TestCase
     private static function drive(): array
     {
         return [
-            new Pulley('crank', 0, 0, 152, drives: true), new Pulley('alternator', 225, 150, 62), new Pulley('tensioner', 120, 196, 76, Side::Back),
+            new Pulley('crank', 0, 0, 152, drives: true), new Pulley('alternator', 225, 150, 62),
+            new Pulley('tensioner', 120, 196, 76, Side::Back),
             new Pulley('blower', 40, 330, 74), new Pulley('idler', -52, 214, 70, Side::Back), new Pulley('pump', -176, 150, 128),
         ];
     }
@@ -126,7 +127,9 @@ final class BeltDrawingTest extends TestCase
             self::assertEqualsWithDelta($arcs[$k][2], hypot($arcs[$k][0] - $pulley->x, $arcs[$k][1] + $pulley->y), 0.02);
             self::assertEqualsWithDelta($pulley->pitchRadius(BeltSection::common()), $arcs[$k][2], 0.006);
             self::assertEqualsWithDelta(
-                $path->wraps[$at], self::turned($pulley->x, -$pulley->y, $arcs[$k][0], $arcs[$k][1], $arcs[$k][5], $arcs[$k][6], $arcs[$k][4]), 0.05,
+                $path->wraps[$at], self::turned(
+                    $pulley->x, -$pulley->y, $arcs[$k][0], $arcs[$k][1], $arcs[$k][5], $arcs[$k][6], $arcs[$k][4],
+                ), 0.05,
             );
         }
         // Only from the crank to the alternator both ends lie.
@@ -145,7 +148,9 @@ final class BeltDrawingTest extends TestCase
         $arm = $drawn->arm ?? self::fail('There is an arm.');
         self::assertSame([169.0, -159.0, true], [$arm['x'], $arm['y'], $arm['inside']]);
         $far = 61 + 38 + 13;
-        foreach ([['tip', 142, $far], ['idler', 142, 61], ['near', 160, $far], ['far', 125, $far], ['free', 175, $far]] as [$what, $angle, $r]) {
+        foreach ([
+            ['tip', 142, $far], ['idler', 142, 61], ['near', 160, $far], ['far', 125, $far], ['free', 175, $far],
+        ] as [$what, $angle, $r]) {
             self::assertEqualsWithDelta([169 + $r * cos(deg2rad($angle)), -159 - $r * sin(deg2rad($angle))], $arm[$what], 1e-9, $what);
         }
         [$window] = self::arcs($arm['window']);
@@ -155,7 +160,9 @@ final class BeltDrawingTest extends TestCase
         $wide = BeltDrawing::of($drive, null, new Tensioner(169, 159, 61, 10, [20, 230]), 100.0, self::ARM)->arm['window'] ?? '';
         self::assertSame([1, 0], array_slice(self::arcs($wide)[0], 3, 2), 'the long way, and against the clock');
         foreach ([[160.0, true], [160.1, false], [125.0, true], [124.9, false]] as [$angle, $isInside]) {
-            self::assertSame($isInside, BeltDrawing::of($drive, null, $tensioner, $angle, self::ARM)->arm['inside'] ?? null, (string) $angle);
+            self::assertSame(
+                $isInside, BeltDrawing::of($drive, null, $tensioner, $angle, self::ARM)->arm['inside'] ?? null, (string) $angle,
+            );
         }
         $without = BeltDrawing::of($drive, null, $tensioner)->arm ?? self::fail('There is an arm.');
         self::assertEqualsWithDelta($without['free'], $without['tip'], 1e-9, 'where nothing is known it rests');
@@ -172,7 +179,9 @@ final class BeltDrawingTest extends TestCase
         self::assertEqualsWithDelta([-176 - 64 - 34, 225 + 31 + 34, -330 - 37 - 34, 76 + 34], $edges, 1e-9);
         self::assertEqualsWithDelta(max($frame->width, $frame->height) / 100, BeltDrawing::of($drive, null)->unit, 1e-9);
         $out = BeltDrawing::of($drive, null, new Tensioner(400, -300, 50, 90, [80, 20]))->frame;
-        self::assertEqualsWithDelta([-274, 400 + 84, -401, 300 + 84], [$out->left, $out->left + $out->width, $out->top, $out->top + $out->height], 1e-9);
+        self::assertEqualsWithDelta(
+            [-274, 400 + 84, -401, 300 + 84], [$out->left, $out->left + $out->width, $out->top, $out->top + $out->height], 1e-9,
+        );
         $other = BeltDrawing::of($drive, null, new Tensioner(-400, 500, 50, 90, [80, 20]))->frame;
         self::assertEqualsWithDelta([-484, 290, -584, 110], [
             $other->left, $other->left + $other->width, $other->top, $other->top + $other->height,
@@ -189,7 +198,10 @@ final class BeltDrawingTest extends TestCase
         self::assertSame(['', 'little', ''], $states(BeltDrawing::of($flat, BeltPath::of($flat, BeltSection::common()))));
         $fault = BeltDrawing::of($drive, null, fault: 3);
         self::assertSame(['', '', '', 'fault', '', ''], $states($fault));
-        self::assertSame(['', [], 'No belt runs here: crank, alternator, tensioner, blower, idler, pump.'], [$fault->belt, $fault->chevrons, $fault->said]);
+        self::assertSame(
+            ['', [], 'No belt runs here: crank, alternator, tensioner, blower, idler, pump.'],
+            [$fault->belt, $fault->chevrons, $fault->said],
+        );
         self::assertSame([null, ''], [$fault->pulleys[0]['degrees'], $fault->pulleys[0]['wrap']]);
         $drawn = BeltDrawing::of($drive, $path, null, null, self::ARM);
         self::assertSame([false, false, true, false, false, false], array_column($drawn->pulleys, 'isArm'));

@@ -77,7 +77,8 @@ final class TablesTest extends TestCase
             foreach (explode(' ', $sizes) as $i => $size) {
                 $thread = Thread::parse($size.' '.$series);
                 [$name, $turns] = explode('-', $size);
-                $inch = '#' === $name[0] ? 0.060 + 0.013 * (int) substr($name, 1) : (int) explode('/', $name)[0] / (int) explode('/', $name)[1];
+                $inch = '#' === $name[0] ? 0.060 + 0.013 * (int) substr($name, 1)
+                    : (int) explode('/', $name)[0] / (int) explode('/', $name)[1];
                 self::assertEqualsWithDelta(25.4 * $inch, $thread->diameter, 1e-9, $size);
                 self::assertEqualsWithDelta(25.4 / (int) $turns, $thread->pitch, 1e-9, $size);
                 self::assertEqualsWithDelta((float) $areas[$i] * 25.4 ** 2, $thread->stressArea(), 0.006 * $thread->stressArea(), $size);
@@ -109,8 +110,8 @@ final class TablesTest extends TestCase
             self::assertEqualsWithDelta($thread->diameter - $pitch, $thread->pitchDiameter(), 1e-5 * $thread->diameter, $thread->name);
             self::assertEqualsWithDelta($thread->diameter - $root, $thread->rootDiameter(), 1e-5 * $thread->diameter, $thread->name);
             self::assertEqualsWithDelta($thread->diameter - $minor, $thread->minorDiameter(), 1e-5 * $thread->diameter, $thread->name);
-            self::assertEqualsWithDelta(M_PI / 4 * $thread->stressDiameter() ** 2, $thread->stressArea(), 1e-6 * $thread->stressArea());
-            $all = M_PI * $thread->diameter * 12.5;
+            self::assertEqualsWithDelta(\M_PI / 4 * $thread->stressDiameter() ** 2, $thread->stressArea(), 1e-6 * $thread->stressArea());
+            $all = \M_PI * $thread->diameter * 12.5;
             self::assertEqualsWithDelta(7 / 8, $thread->internalShearArea(12.5) / $all, 1e-9, 'of the cylinder over its crests');
             self::assertEqualsWithDelta(
                 3 / 4, $thread->externalShearArea(12.5) / $all * $thread->diameter / $thread->minorDiameter(), 1e-9, 'of the nut’s bore',
@@ -161,7 +162,9 @@ final class TablesTest extends TestCase
             self::assertEqualsWithDelta(2 * $thread->diameter, BearingFace::under('flanged', $thread)->outer, 1e-9);
             self::assertEqualsWithDelta(1.425 * $thread->diameter, BearingFace::under('cap', $thread)->outer, 1e-9);
         }
-        $collars = ['G1/8' => 14.0, 'G1/4' => 18.0, 'G3/8' => 22.0, 'G1/2' => 26.0, 'G5/8' => 28.0, 'G3/4' => 32.0, 'G7/8' => 36.0, 'G1' => 39.0];
+        $collars = [
+            'G1/8' => 14.0, 'G1/4' => 18.0, 'G3/8' => 22.0, 'G1/2' => 26.0, 'G5/8' => 28.0, 'G3/4' => 32.0, 'G7/8' => 36.0, 'G1' => 39.0,
+        ];
         foreach ($collars as $size => $collar) {
             $face = BearingFace::hexagon(Thread::parse($size));
             self::assertSame([$collar, Thread::parse($size)->diameter], [$face->outer, $face->hole], $size);
@@ -197,7 +200,7 @@ final class TablesTest extends TestCase
     {
         foreach ([[Member::Steel, 207.0], [Member::Aluminium, 71.0], [Member::CastIron, 100.0]] as [$member, $modulus]) {
             foreach ([[8.0, 16.0], [10.0, 25.0], [12.0, 24.0], [6.0, 15.0]] as [$d, $grip]) {
-                $cone = 0.5774 * M_PI * 1000 * $modulus * $d / (2 * log(5 * (0.5774 * $grip + 0.5 * $d) / (0.5774 * $grip + 2.5 * $d)));
+                $cone = 0.5774 * \M_PI * 1000 * $modulus * $d / (2 * log(5 * (0.5774 * $grip + 0.5 * $d) / (0.5774 * $grip + 2.5 * $d)));
                 self::assertEqualsWithDelta(1.0, $member->stiffness($d, $grip) / $cone, 0.07, $member->value.' '.$d.' '.$grip);
             }
         }

@@ -78,7 +78,9 @@ final class LeakLimitsTest extends TestCase
             for ($i = 1; $i <= (int) (self::SECONDS / $step); ++$i) {
                 $ratio = 100_000.0 / $p;
                 $critical = (2 / 2.4) ** (1.4 / 0.4);
-                $psi = $ratio <= $critical ? sqrt(1.4 * (2 / 2.4) ** (2.4 / 0.4)) : sqrt(2 * 1.4 / 0.4 * ($ratio ** (2 / 1.4) - $ratio ** (2.4 / 1.4)));
+                $psi = $ratio <= $critical ? sqrt(1.4 * (2 / 2.4) ** (2.4 / 0.4)) : sqrt(
+                    2 * 1.4 / 0.4 * ($ratio ** (2 / 1.4) - $ratio ** (2.4 / 1.4)),
+                );
                 $flow = 0.65 * $mm2 * 1e-6 * $p / sqrt(287.05 * 293.15) * $psi;
                 $p = max(100_000.0, $p - $flow * 287.05 * 293.15 / $volume * $step);
                 0 === $i % 250 && $kpa[] = ($p - 100_000) / 1000;

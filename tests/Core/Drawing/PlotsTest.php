@@ -50,7 +50,9 @@ final class PlotsTest extends TestCase
         [$x, $y] = [self::scale($plot->xTicks()), self::scale($plot->yTicks())];
         foreach ($plot->levels as $level) {
             self::assertSaid($level['text'], [[$level['at'], $y]]);
-            self::assertThat($level['at'], self::logicalAnd(self::greaterThanOrEqual($plot->top()), self::lessThanOrEqual($plot->bottom())));
+            self::assertThat(
+                $level['at'], self::logicalAnd(self::greaterThanOrEqual($plot->top()), self::lessThanOrEqual($plot->bottom())),
+            );
         }
         foreach ($plot->marks as $mark) {
             self::assertSaid($mark['text'], [[$mark['at'], $x]]);

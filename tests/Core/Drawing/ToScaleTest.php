@@ -70,7 +70,9 @@ final class ToScaleTest extends TestCase
             self::assertEqualsWithDelta([240 + $side * 25.0 * $across, 240 + $side * 12.7 * $across], [$x1, $x2], 0.06);
             $isWideDown = $n < 4;
             $base = 310.0 - $up * $foot[intdiv($n, 2)];
-            self::assertEqualsWithDelta([$base - ($isWideDown ? 0.0 : 1.1 * $up), $base - ($isWideDown ? 1.1 * $up : 0.0)], [$y1, $y2], 0.06);
+            self::assertEqualsWithDelta(
+                [$base - ($isWideDown ? 0.0 : 1.1 * $up), $base - ($isWideDown ? 1.1 * $up : 0.0)], [$y1, $y2], 0.06,
+            );
             self::assertEqualsWithDelta([-3.0 * $up, $x1, $y1 - 3.0 * $up], [$thick, $x3, $y3], 0.11);
         }
         self::assertSame(sprintf('3 discs, %s', $stack->said()), $drawn->said);
@@ -92,7 +94,9 @@ final class ToScaleTest extends TestCase
         self::assertEqualsWithDelta(2.0, $drawn->unit, 1e-9);
         self::assertEqualsWithDelta([100 - 16.0, -70.0, 100 + 16.0, -70.0], $fan['wall'], 1e-9);
         $frame = $drawn->frame;
-        self::assertEqualsWithDelta([-28.0, -100.0 - 32.0, 200.0 + 68.0, 100.0 + 64.0], [$frame->left, $frame->top, $frame->width, $frame->height], 1e-9);
+        self::assertEqualsWithDelta(
+            [-28.0, -100.0 - 32.0, 200.0 + 68.0, 100.0 + 64.0], [$frame->left, $frame->top, $frame->width, $frame->height], 1e-9,
+        );
         $aside = TiltDrawing::of([0.0, 0.0], [200.0, 0.0], 0.0, [new TiltPoint('pipe', 100.0, 50.0, 20.0, 0.0)])->points[0]['wall'];
         self::assertEqualsWithDelta([120.0, -50.0 - 16.0, 120.0, -50.0 + 16.0], $aside, 1e-9);
         self::assertEqualsWithDelta(0.01, TiltDrawing::of([0.0, 0.0], [0.1, 0.0], 0.0, [])->unit, 1e-12, 'a point has no size');
@@ -106,13 +110,17 @@ final class ToScaleTest extends TestCase
         self::assertEqualsWithDelta(6.0, $drawn->unit, 1e-9);
         self::assertSame([$share->centre[0], -$share->centre[1]], $drawn->centre);
         $frame = $drawn->frame;
-        self::assertEqualsWithDelta([-300 - 216.0, -100 - 204.0, 600 + 432.0, 100 + 408.0], [$frame->left, $frame->top, $frame->width, $frame->height], 1e-9);
+        self::assertEqualsWithDelta(
+            [-300 - 216.0, -100 - 204.0, 600 + 432.0, 100 + 408.0], [$frame->left, $frame->top, $frame->width, $frame->height], 1e-9,
+        );
         $lengths = [];
         foreach ($drawn->mounts as $i => $one) {
             self::assertSame([$mounts[$i]->name, $mounts[$i]->x, -$mounts[$i]->y], [$one['name'], $one['x'], $one['y']]);
             self::assertEqualsWithDelta(100 * $share->shares[$i], $one['share'], 1e-9);
             [$dx, $dy] = [$one['toX'] - $one['x'], $one['toY'] - $one['y']];
-            self::assertEqualsWithDelta(atan2(-$share->forces[$i][1], $share->forces[$i][0]), atan2($dy, $dx), 1e-9, 'the way it pulls, y down');
+            self::assertEqualsWithDelta(
+                atan2(-$share->forces[$i][1], $share->forces[$i][0]), atan2($dy, $dx), 1e-9, 'the way it pulls, y down',
+            );
             $lengths[] = hypot($dx, $dy) / hypot(...$share->forces[$i]);
         }
         self::assertEqualsWithDelta($lengths[0], $lengths[1], 1e-9);
@@ -133,9 +141,13 @@ final class ToScaleTest extends TestCase
                 self::assertSame([$points[$i], $points[($i + 1) % 3]], [[$x, $y], [$toX, $toY]]);
                 self::assertSame(!$isExempt && hypot($toX - $x, $toY - $y) > $spacing->most->millimetres, $isWide);
             }
-            self::assertSame([-20.0, -20.0, 140.0, 80.0], [$drawn->left, $drawn->top, $drawn->width, $drawn->height], 'two and a half bolts');
+            self::assertSame(
+                [-20.0, -20.0, 140.0, 80.0], [$drawn->left, $drawn->top, $drawn->width, $drawn->height], 'two and a half bolts',
+            );
         }
-        $far = SpacingDrawing::of([[0.0, 0.0], [500.0, 10.0]], BoltSpacing::pressed([Length::millimetres(500.0)]), Length::millimetres(8.0), true);
+        $far = SpacingDrawing::of(
+            [[0.0, 0.0], [500.0, 10.0]], BoltSpacing::pressed([Length::millimetres(500.0)]), Length::millimetres(8.0), true,
+        );
         self::assertSame([-30.0, 560.0], [$far->left, $far->width], 'or six hundredths of it');
     }
 
@@ -147,18 +159,28 @@ final class ToScaleTest extends TestCase
         self::assertSame(268.0, $drawn->height);
         [$in, $out] = $drawn->rows;
         $scale = 78.0 / 63.0;
-        self::assertEqualsWithDelta([51 * $scale, 78.0, 61 * $scale, 73 * $scale], [$in['left'], $in['right'], $in['hoseLeft'], $in['hoseRight']], 1e-9);
-        self::assertSame(['in', 51.0, 63.0, 'reducer', true, 0.0, true], [$in['name'], $in['a'], $in['b'], $in['hose'], $in['turned'], $in['angle'], $in['bead']]);
+        self::assertEqualsWithDelta(
+            [51 * $scale, 78.0, 61 * $scale, 73 * $scale], [$in['left'], $in['right'], $in['hoseLeft'], $in['hoseRight']], 1e-9,
+        );
+        self::assertSame(
+            ['in', 51.0, 63.0, 'reducer', true, 0.0, true],
+            [$in['name'], $in['a'], $in['b'], $in['hose'], $in['turned'], $in['angle'], $in['bead']],
+        );
         self::assertEqualsWithDelta([71 * $scale, 71 * $scale], [$out['hoseLeft'], $out['hoseRight']], 1e-9);
         self::assertSame(['elbow', false, false], [$out['hose'], $out['turned'], $out['bead']]);
         self::assertEqualsWithDelta([72.8, 202.8], [$in['y'], $out['y']], 1e-9);
         $none = BoxDrawing::of($joints, [], CouplerMatch::of($joints, []))->rows[0];
-        self::assertSame(['', 0.0, 0.0, 'missing', false], [$none['hose'], $none['hoseLeft'], $none['hoseRight'], $none['end'], $none['turned']]);
+        self::assertSame(
+            ['', 0.0, 0.0, 'missing', false], [$none['hose'], $none['hoseLeft'], $none['hoseRight'], $none['end'], $none['turned']],
+        );
     }
 
     public function testAChargePathIsAsLongAndAsWideAsItsParts(): void
     {
-        $sections = [new ChargeSection('hot', 50.0, 400.0, [[90.0, 75.0]]), new ChargeSection('cooler', 80.0, 600.0), new ChargeSection('cold', 60.0, 0.5)];
+        $sections = [
+            new ChargeSection('hot', 50.0, 400.0, [[90.0, 75.0]]), new ChargeSection('cooler', 80.0, 600.0),
+            new ChargeSection('cold', 60.0, 0.5),
+        ];
         $path = ChargePath::of($sections, 0.2, 200.0, 60.0);
         $drawn = PathDrawing::of($sections, $path);
         [$hot, $cooler, $cold] = $drawn->pipes;
@@ -166,21 +188,28 @@ final class ToScaleTest extends TestCase
         foreach ($drawn->pipes as $i => $pipe) {
             self::assertEqualsWithDelta(90.0, $pipe['y'] + $pipe['height'] / 2, 1e-9);
             self::assertEqualsWithDelta($i > 0 ? $drawn->pipes[$i - 1]['x'] + $drawn->pipes[$i - 1]['width'] : 0.0, $pipe['x'], 1e-9);
-            self::assertSame([$path->parts[$i]['velocity'], $path->parts[$i]['loss'], $i === $path->worst], [$pipe['velocity'], $pipe['loss'], $pipe['isWorst']]);
+            self::assertSame(
+                [$path->parts[$i]['velocity'], $path->parts[$i]['loss'], $i === $path->worst],
+                [$pipe['velocity'], $pipe['loss'], $pipe['isWorst']],
+            );
             self::assertSame([$path->parts[$i]['mach'] > 0.4, count($sections[$i]->bends)], [$pipe['isFast'], $pipe['bends']]);
         }
         self::assertEqualsWithDelta(640.0, $cold['x'] + $cold['width'], 1e-9);
         // Past the least that each is drawn, by its length.
         self::assertEqualsWithDelta(400 / 600, ($hot['width'] - 54) / ($cooler['width'] - 54), 1e-9);
         self::assertEqualsWithDelta(1 / 600, ($cold['width'] - 54) / ($cooler['width'] - 54), 1e-9);
-        self::assertStringStartsWith(sprintf('hot: 50.0 mm, %.0f m/s, %.2f kPa lost; cooler', $hot['velocity'], $hot['loss']), $drawn->said);
+        self::assertStringStartsWith(
+            sprintf('hot: 50.0 mm, %.0f m/s, %.2f kPa lost; cooler', $hot['velocity'], $hot['loss']), $drawn->said,
+        );
     }
 
     /** Three quarters of a round from a hundred and thirty-five degrees on, clockwise, y down. */
     public function testTheHandOfAGauge(): void
     {
         $dial = DialDrawing::of(60.0, 85.0, 95.0, 62.0);
-        self::assertEqualsWithDelta([60.0, 62.0], [self::turned($dial->hand), self::turned($dial->before ?? self::fail('It was held.'))], 0.05);
+        self::assertEqualsWithDelta(
+            [60.0, 62.0], [self::turned($dial->hand), self::turned($dial->before ?? self::fail('It was held.'))], 0.05,
+        );
         self::assertEqualsWithDelta([131.0, 131.0], [self::far($dial->hand), self::far($dial->before)], 0.1);
         self::assertSame([60.0, 85.0, 95.0], [$dial->shown, $dial->aim, $dial->limit]);
         self::assertCount(11, $dial->ticks);
@@ -194,7 +223,9 @@ final class ToScaleTest extends TestCase
         foreach ([[0.92 * 85, 95.0], [95.0, 100.0]] as $k => [$from, $to]) {
             [$x, $y, $r, $again, , $isLong, , $toX, $toY] = self::numbers($dial->arcs[$k]['path']);
             self::assertSame([161.0, 161.0, 0.0], [$r, $again, $isLong]);
-            self::assertEqualsWithDelta([$from, $to], [self::turned(['x' => $x, 'y' => $y]), self::turned(['x' => $toX, 'y' => $toY])], 0.05);
+            self::assertEqualsWithDelta(
+                [$from, $to], [self::turned(['x' => $x, 'y' => $y]), self::turned(['x' => $toX, 'y' => $toY])], 0.05,
+            );
         }
         self::assertSame(['arc-good', 'arc-bad'], array_column($dial->arcs, 'kind'));
         // What is over or under the scale stands at its end; a long band is drawn the long way.
@@ -202,7 +233,9 @@ final class ToScaleTest extends TestCase
         self::assertSame(DialDrawing::of(0.0, 85.0, 95.0)->hand, DialDrawing::of(-5.0, 85.0, 95.0)->hand);
         self::assertNull(DialDrawing::of(60.0, 85.0, 95.0)->before);
         foreach ([[10.0, 75.0, 0], [10.0, 77.0, 1]] as [$aim, $limit, $isLong]) {
-            self::assertSame((float) $isLong, self::numbers(DialDrawing::of(0.0, $aim, $limit)->arcs[0]['path'])[5] ?? null, (string) $limit);
+            self::assertSame(
+                (float) $isLong, self::numbers(DialDrawing::of(0.0, $aim, $limit)->arcs[0]['path'])[5] ?? null, (string) $limit,
+            );
         }
     }
 

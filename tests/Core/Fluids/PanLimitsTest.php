@@ -20,7 +20,9 @@ final class PanLimitsTest extends TestCase
 
     public function testOffItsStamp(): void
     {
-        foreach ([[91.0, false, false], [91.1, true, false], [84.9, true, false], [94.0, true, false], [94.1, true, true], [81.9, true, true]] as [$at, $off, $far]) {
+        foreach ([
+            [91.0, false, false], [91.1, true, false], [84.9, true, false], [94.0, true, false], [94.1, true, true], [81.9, true, true],
+        ] as [$at, $off, $far]) {
             self::assertSame([$off, $far], [self::pan($at)->isOff(), self::pan($at)->isFarOff()], (string) $at);
             self::assertEqualsWithDelta($at - 88, self::pan($at)->off(), 1e-9);
         }
@@ -29,7 +31,9 @@ final class PanLimitsTest extends TestCase
     public function testFromBeginToFull(): void
     {
         foreach ([[3.9, true, false], [4.0, false, false], [18.0, false, false], [18.1, false, true]] as [$span, $quick, $slow]) {
-            self::assertSame([$quick, $slow], [self::pan(80.0, 80 + $span)->isQuick(), self::pan(80.0, 80 + $span)->isSlow()], (string) $span);
+            self::assertSame(
+                [$quick, $slow], [self::pan(80.0, 80 + $span)->isQuick(), self::pan(80.0, 80 + $span)->isSlow()], (string) $span,
+            );
         }
         self::assertSame([null, false, false], [self::pan(88.0)->span(), self::pan(88.0)->isQuick(), self::pan(88.0)->isSlow()]);
     }

@@ -18,7 +18,8 @@ final class WarmUpLimitsTest extends TestCase
     {
         $samples = [];
         for ($t = $corners[0][0]; $t <= $corners[count($corners) - 1][0] + 1e-9; $t += $every) {
-            for ($i = 1; $i < count($corners) - 1 && $corners[$i][0] < $t; ++$i);
+            for ($i = 1; $i < count($corners) - 1 && $corners[$i][0] < $t; ++$i) {
+            }
             [[$x, $y], [$toX, $toY]] = [$corners[$i - 1], $corners[$i]];
             $samples[] = [$t, $y + ($toY - $y) * ($t - $x) / ($toX - $x)];
         }
@@ -29,7 +30,9 @@ final class WarmUpLimitsTest extends TestCase
     /** @param list<array{float, float}> $corners */
     private static function judged(array $corners, ?float $full = null, float $every = 5.0): Judgement
     {
-        return Judgement::of(self::drawn($corners, $every), Temperature::celsius(88.0), null === $full ? null : Temperature::celsius($full));
+        return Judgement::of(
+            self::drawn($corners, $every), Temperature::celsius(88.0), null === $full ? null : Temperature::celsius($full),
+        );
     }
 
     public function testItHasOpenedWhereTheSlopeFallsUnderHalf(): void
@@ -98,7 +101,9 @@ final class WarmUpLimitsTest extends TestCase
     /** Twenty minutes, and still over fifteen short. */
     public function testItWarmsTooSlowly(): void
     {
-        foreach ([[1195.0, 72.0, Sign::NotSeenToOpen], [1200.0, 72.0, Sign::SlowToWarm], [1200.0, 73.5, Sign::NotSeenToOpen]] as [$seconds, $to, $sign]) {
+        foreach ([
+            [1195.0, 72.0, Sign::NotSeenToOpen], [1200.0, 72.0, Sign::SlowToWarm], [1200.0, 73.5, Sign::NotSeenToOpen],
+        ] as [$seconds, $to, $sign]) {
             self::assertSame($sign, self::judged([[0, 20], [$seconds, $to]])->sign(), $seconds.' s to '.$to);
         }
     }
@@ -109,7 +114,9 @@ final class WarmUpLimitsTest extends TestCase
         foreach ([[7.8, 20.0, true], [5.8, 20.0, false], [7.8, 45.0, false]] as [$by, $within, $isAir]) {
             $judged = self::judged([[0, 20], [400, 60], [400 + $within, 60 + $by], [700, 88]]);
             self::assertSame($isAir, Sign::Jumped === $judged->sign(), $by.' K within '.$within);
-            $isAir && self::assertEqualsWithDelta([60.0, 400.0], [$judged->jolts->jump['from'] ?? 0, $judged->jolts->jump['at'] ?? 0], 12.0);
+            $isAir && self::assertEqualsWithDelta(
+                [60.0, 400.0], [$judged->jolts->jump['from'] ?? 0, $judged->jolts->jump['at'] ?? 0], 12.0,
+            );
         }
         self::assertTrue(Sign::Jumped === self::judged([[0, 20], [400, 60], [415, 52], [800, 88]])->sign(), 'down as well as up');
     }
@@ -129,8 +136,12 @@ final class WarmUpLimitsTest extends TestCase
     public function testWhatIsNoCurveIsSaid(): void
     {
         foreach ([
-            [[[0, 20], [5, 21], [10, 22], [15, 23]], 'at least 5'], [[[0, 20], [5, 21], [5, 22], [15, 23], [20, 24]], 'Sample 3 is not later'],
-            [[[0, 20], [5, 200], [10, 22], [15, 23], [20, 24]], 'Sample 2: 200 °C'], [[[0, -60], [5, 2], [10, 3], [15, 4], [20, 5]], 'Sample 1'],
+            [
+                [[0, 20], [5, 21], [10, 22], [15, 23]], 'at least 5',
+            ], [[[0, 20], [5, 21], [5, 22], [15, 23], [20, 24]], 'Sample 3 is not later'],
+            [
+                [[0, 20], [5, 200], [10, 22], [15, 23], [20, 24]], 'Sample 2: 200 °C',
+            ], [[[0, -60], [5, 2], [10, 3], [15, 4], [20, 5]], 'Sample 1'],
         ] as [$samples, $said]) {
             try {
                 Curve::of(array_values(array_map(static fn (array $one): array => [(float) $one[0], (float) $one[1]], $samples)));

@@ -54,9 +54,13 @@ final class BoostLimitsTest extends TestCase
             self::assertSame($finding, $run?->finding, $peak.' kPa');
         }
         // What comes later than a second after, or does not come back under half of it, is no spike.
-        self::assertNotSame(BoostFinding::Spike, self::drawn([[0, 0], [2, 100], [3.3, 101], [3.6, 114], [4.2, 114], [4.6, 101], [8, 101]])?->finding);
+        self::assertNotSame(
+            BoostFinding::Spike, self::drawn([[0, 0], [2, 100], [3.3, 101], [3.6, 114], [4.2, 114], [4.6, 101], [8, 101]])?->finding,
+        );
         self::assertSame(BoostFinding::Spike, self::drawn([[0, 0], [2, 100], [2.4, 114], [3.0, 114], [3.5, 105.5], [8, 105.5]])?->finding);
-        self::assertNotSame(BoostFinding::Spike, self::drawn([[0, 0], [2, 100], [2.4, 114], [3.0, 114], [3.5, 106.5], [8, 106.5]])?->finding);
+        self::assertNotSame(
+            BoostFinding::Spike, self::drawn([[0, 0], [2, 100], [2.4, 114], [3.0, 114], [3.5, 106.5], [8, 106.5]])?->finding,
+        );
     }
 
     public function testItCreepsWhereItEndsSixOverAndStillRises(): void

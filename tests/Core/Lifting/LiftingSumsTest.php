@@ -19,6 +19,7 @@ use NimbleKnuckle\Core\Lifting\TiltPoint;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Mass;
 use NimbleKnuckle\Core\Quantity\Torque;
+use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -271,5 +272,18 @@ final class LiftingSumsTest extends TestCase
     private static function answer(string $sum, array $inputs): SumResult
     {
         return Doors::book()->run($sum, $inputs);
+    }
+
+    /** Beside a leg that stands upright the other one has nothing to hold: that is said, and nothing is divided by it. */
+    public function testBesideAnUprightLegTheOtherHangsSlack(): void
+    {
+        $result = Doors::book()->run('lift-links', ['mass' => '200', 'legs' => '0° 250; 30° 250']);
+        self::assertEqualsWithDelta([200 * 9.80665, 0.0], $result->entries('tension'), 1e-6);
+        self::assertEqualsWithDelta([1.25, 1.25], $result->entries('margin'), 1e-9);
+        self::assertSame(['watch margin', 'watch slack'], array_map(
+            static fn (Check $one): string => $one->level->value.' '.$one->code, $result->checks,
+        ));
+        $both = Doors::book()->run('lift-links', ['mass' => '200', 'legs' => '0° 250; 0° 250']);
+        self::assertEqualsWithDelta([2.5, 2.5], $both->entries('margin'), 1e-9, 'both upright share it');
     }
 }

@@ -25,7 +25,9 @@ final readonly class ModelPins implements Pin
     {
         foreach (self::SEEDS as $seed) {
             foreach (LeakFault::cases() as $fault) {
-                yield 'leak '.$fault->value.' '.$seed => self::told((new LeakModel(3.0 + $seed, 80.0 + 20 * $seed, $fault, $seed))->samples());
+                yield 'leak '.$fault->value.' '.$seed => self::told((new LeakModel(
+                    3.0 + $seed, 80.0 + 20 * $seed, $fault, $seed,
+                ))->samples());
             }
             foreach (BoostFault::cases() as $fault) {
                 yield 'boost '.$fault->value.' '.$seed => self::told((new BoostModel(60.0 + 20 * $seed, $fault, $seed))->samples());

@@ -14,7 +14,8 @@ final readonly class PinBook
 {
     private const PINS = [
         'tables' => TablePins::class, 'writings' => WritingPins::class, 'numbers' => NumberPins::class, 'traces' => TracePins::class,
-        'warm-ups' => WarmUpPins::class, 'sheets' => SheetPins::class, 'benches' => BenchPins::class, 'documents' => DocumentPins::class, 'models' => ModelPins::class,
+        'warm-ups' => WarmUpPins::class, 'sheets' => SheetPins::class, 'benches' => BenchPins::class, 'documents' => DocumentPins::class,
+        'models' => ModelPins::class,
     ];
     private const WIDTH = 150;
     private const IN = '    ';

@@ -44,7 +44,9 @@ final class PressCurveTest extends TestCase
             self::assertSame([$end, 22.0, $step, false], [$curve->end, $curve->at, $curve->most, $curve->isEasy], $step.' N·m');
         }
         // Half a millimetre before and after its way it may sit, no further.
-        foreach ([[21.49, PressEnd::NotSeated], [21.5, PressEnd::Seated], [22.5, PressEnd::Seated], [22.51, PressEnd::NotSeated]] as [$at, $end]) {
+        foreach ([
+            [21.49, PressEnd::NotSeated], [21.5, PressEnd::Seated], [22.5, PressEnd::Seated], [22.51, PressEnd::NotSeated],
+        ] as [$at, $end]) {
             self::assertSame($end, self::judge(self::drawn(60.0, [[$at - 0.2, 60.0], [$at, 130.0]], 21.0))->end, 'at '.$at);
         }
         // A climb that takes longer than three tenths is no step.
@@ -70,7 +72,9 @@ final class PressCurveTest extends TestCase
     {
         foreach ([[19.9, PressEnd::Free], [20.1, PressEnd::NotSeated]] as [$most, $end]) {
             $curve = self::judge(self::drawn($most));
-            self::assertSame([$end, PressEnd::Free === $end ? 0.0 : 21.5, PressEnd::Free === $end], [$curve->end, $curve->at, $curve->isEasy]);
+            self::assertSame(
+                [$end, PressEnd::Free === $end ? 0.0 : 21.5, PressEnd::Free === $end], [$curve->end, $curve->at, $curve->isEasy],
+            );
         }
         foreach ([[19.5, true], [20.5, false]] as [$before, $isEasy]) {
             $curve = self::judge(self::drawn($before, [[21.7, $before], [22.0, 90.0]]));

@@ -29,7 +29,9 @@ final class WordsTest extends TestCase
     public static function written(): iterable
     {
         foreach (self::COUNT as $i => $word) {
-            foreach ([$word.' turns' => $i + 1, $word.' and a half turns' => $i + 1.5, $word.' and three quarters turns' => $i + 1.75] as $text => $turns) {
+            foreach ([
+                $word.' turns' => $i + 1, $word.' and a half turns' => $i + 1.5, $word.' and three quarters turns' => $i + 1.75,
+            ] as $text => $turns) {
                 $turns <= 10 && yield $text => [$text, (float) $turns];
             }
         }

@@ -51,7 +51,9 @@ final class RangesTest extends TestCase
     /** What has a range is in the list, so that none is without a test. */
     public function testEveryLineOfTheListIsRead(): void
     {
-        $lines = array_filter(file(__DIR__.'/ranges.txt', \FILE_IGNORE_NEW_LINES) ?: [], static fn (string $line): bool => '#' !== $line[0]);
+        $lines = array_filter(
+            file(__DIR__.'/ranges.txt', \FILE_IGNORE_NEW_LINES) ?: [], static fn (string $line): bool => '#' !== $line[0],
+        );
         self::assertCount(count($lines), iterator_to_array(self::ranges()));
     }
 

@@ -65,8 +65,12 @@ final class JudgementTest extends TestCase
     {
         foreach ([[22.15, Symptom::Straight], [21.8, Symptom::TorqueFell]] as [$end, $symptom]) {
             $trace = self::drawn([[0, 0.5], [300, 0.5], [330, 25.0], [340, $end]], 0.25);
-            self::assertSame(Symptom::TorqueFell === $symptom, Symptom::TorqueFell === self::said($trace, TraceSpec::torque(25.0)), $end.' N·m');
-            self::assertEqualsWithDelta(1 - $end / 25, Judgement::of($trace, TraceSpec::torque(25.0), JointData::unknown())->fallen(), 0.006);
+            self::assertSame(
+                Symptom::TorqueFell === $symptom, Symptom::TorqueFell === self::said($trace, TraceSpec::torque(25.0)), $end.' N·m',
+            );
+            self::assertEqualsWithDelta(
+                1 - $end / 25, Judgement::of($trace, TraceSpec::torque(25.0), JointData::unknown())->fallen(), 0.006,
+            );
             self::assertEqualsWithDelta(
                 10.0, Judgement::of($trace, TraceSpec::torque(25.0), JointData::unknown())->turnedSincePeak(), 1.0,
             );
@@ -81,7 +85,8 @@ final class JudgementTest extends TestCase
     {
         $joint = JointData::bySlope(1.0, 300.0);
         foreach ([
-            [1.77, Symptom::TooSteep], [1.63, Symptom::Straight], [1.0, Symptom::Straight], [0.42, Symptom::Straight], [0.38, Symptom::Slack],
+            [1.77, Symptom::TooSteep], [1.63, Symptom::Straight], [1.0, Symptom::Straight],
+            [0.42, Symptom::Straight], [0.38, Symptom::Slack],
         ] as [$slope, $symptom]) {
             self::assertSame($symptom, self::said(self::pull(300, 24.5 / $slope), TraceSpec::torque(25.0), $joint), 'slope '.$slope);
         }
@@ -112,7 +117,9 @@ final class JudgementTest extends TestCase
             self::assertSame($symptom, self::said(self::pull(300, $rise, every: 0.25), TraceSpec::torque(25.0)), $rise.'°');
         }
         // By angle or on one that was tight, nothing is said of it.
-        self::assertSame(Symptom::StraightByAngle, self::said(self::drawn([[0, 0.5], [300, 0.5], [308, 40.0]], 0.25), TraceSpec::angle(10.0, 6.0)));
+        self::assertSame(
+            Symptom::StraightByAngle, self::said(self::drawn([[0, 0.5], [300, 0.5], [308, 40.0]], 0.25), TraceSpec::angle(10.0, 6.0)),
+        );
     }
 
     /** Flatter and flatter over more than forty degrees: the thread drags; ever steeper: it clamps. */
