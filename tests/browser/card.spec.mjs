@@ -46,9 +46,9 @@ test('what is read lies within its doubt', () => {
     const within = errors.filter((error, i) => error <= read[i][1]).length / errors.length;
     const share = 100 * middle(errors.map((error, i) => error / true_[i]));
     console.log(`${name}: ${(100 * within).toFixed(1)} % of ${errors.length} within the doubt, median ${share.toFixed(2)} % of the length, marks within ${off.toFixed(2)} px`);
-    // Of few scenes one more may lie outside than of many.
+    // Of few scenes one more may lie outside than of many, and their middle one is less sure.
     expect(within, name).toBeGreaterThanOrEqual(0.95 - 1.5 / errors.length);
-    expect(share, name).toBeLessThan(0.5);
+    expect(share, name).toBeLessThan(errors.length < 100 ? 0.75 : 0.5);
   }
 });
 
