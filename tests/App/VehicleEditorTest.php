@@ -12,6 +12,7 @@ use NimbleKnuckle\App\Garage\VehicleEditor;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Garage\WrittenThing;
 use NimbleKnuckle\Core\CoreException;
+use NimbleKnuckle\Tests\Sample;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\DomCrawler\Crawler;
@@ -25,6 +26,9 @@ use Symfony\Component\HttpFoundation\Request;
 #[CoversClass(WrittenThing::class)]
 final class VehicleEditorTest extends AppTestCase
 {
+    /** One in so many is opened and saved at each commit. */
+    private const SAVED = 4;
+
     /** From nothing: what a procedure misses is entered where it is named, and then the procedure can be planned. */
     public function testWhatAProcedureMissesIsEnteredWhereItIsNamed(): void
     {
@@ -137,7 +141,7 @@ final class VehicleEditorTest extends AppTestCase
         foreach (['corrin-drover-27d', self::TARN] as $id) {
             $before = $garage->get($id)->sheet();
             foreach (['item' => $before->items, 'joint' => $before->joints, 'circuit' => $before->circuits] as $what => $things) {
-                foreach (array_keys($things) as $one) {
+                foreach (Sample::of(array_keys($things), $id.' '.$what, self::SAVED) as $one) {
                     $crawler = $this->client->request('GET', sprintf('/vehicles/%s/edit?%s=%s', $id, $what, $one));
                     $this->client->submit($crawler->selectButton('Save the '.$what)->form());
                     self::assertResponseRedirects(null, 303, $what.' '.$one);

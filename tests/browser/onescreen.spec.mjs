@@ -15,7 +15,7 @@ const FITS = [
   ['veldra-tarn-20t', 'thermostat-under', 'c_fill=burp'], ['ostrel-vane-s6', 'serpentine-belt', ''], ['ostrel-vane-s6', 'crank-damper', ''], ['corrin-drover-27d', 'starter', ''],
   ['corrin-drover-27d', 'water-pump', ''], ['corrin-drover-27d', 'oil-filter-housing', ''], ['corrin-drover-27d', 'engine-mounts', ''], ['ostrel-vane-s6', 'thermostat-front', ''],
 ];
-const SAMPLE = sample(FITS, 'screens', 10);
+const SAMPLE = sample(FITS, 'screens', FITS.length);
 
 /** What does not fit on the screen, in words; read in the page. */
 const misfits = () => {
