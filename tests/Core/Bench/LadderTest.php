@@ -146,23 +146,18 @@ final class LadderTest extends TestCase
     /** Each pass starts at what the one before left; of an angle the pulls that were made by hand have raised it by the springs. */
     public function testATaskStartsFromWhatTheLastOneLeft(): void
     {
-        $task = function (array $more, array $marks): WrenchTask {
-            $fit = $this->fit($more, $marks);
-
-            return WrenchTask::next($fit, $fit->vehicle->joints['thermostat-cover-bolts']) ?? self::fail('no task');
-        };
-        $first = $task(['passes' => [60, 100]], self::upTo(2));
+        $first = $this->task(['passes' => [60, 100]], self::upTo(2));
         self::assertSame([1, [3], 3, 0.0], [$first->bolt, $first->stages, $first->stage(), $first->spec->from]);
-        $second = $task(['passes' => [60, 100]], [...self::upTo(3), [1, 4]]);
+        $second = $this->task(['passes' => [60, 100]], [...self::upTo(3), [1, 4]]);
         self::assertSame([2, [4]], [$second->bolt, $second->stages]);
         self::assertEqualsWithDelta([9.0, 5.4], [$second->spec->torque, $second->spec->from], 1e-9);
         // A check round starts just under its own figure: it must be seen to move.
-        $check = $task(['passes' => [100], 'check' => true], self::upTo(3));
+        $check = $this->task(['passes' => [100], 'check' => true], self::upTo(3));
         self::assertEqualsWithDelta([9.0, 0.97 * 9.0], [$check->spec->torque, $check->spec->from], 1e-9);
         $angle = ['passes' => [100], 'angle' => 60, 'swing' => 30];
-        $whole = $task($angle, self::upTo(3));
+        $whole = $this->task($angle, self::upTo(3));
         self::assertEqualsWithDelta([9.0, 60.0, 9.0], [$whole->spec->torque, $whole->spec->angle, $whole->spec->from], 1e-9);
-        $half = $task($angle, self::upTo(4));
+        $half = $this->task($angle, self::upTo(4));
         self::assertSame([[5], 5], [$half->stages, $half->stage()]);
         $raised = 9.0 + 30.0 * $half->mechanics->expected()->slope;
         self::assertEqualsWithDelta([$raised, 30.0, $raised], [$half->spec->torque, $half->spec->angle, $half->spec->from], 1e-9);
@@ -205,6 +200,17 @@ final class LadderTest extends TestCase
                 ),
             ),
         );
+    }
+
+    /**
+     * @param array<string, mixed> $more
+     * @param list<array{int, int}> $marks
+     */
+    private function task(array $more, array $marks): WrenchTask
+    {
+        $fit = $this->fit($more, $marks);
+
+        return WrenchTask::next($fit, $fit->vehicle->joints['thermostat-cover-bolts']) ?? self::fail('no task');
     }
 
     /** @return list<array{int, int}> all three bolts, stage by stage */
