@@ -35,7 +35,6 @@ final readonly class PressFitSum implements Sum
     private const ANY_STEEL = 2_000.0;
     private const COLDEST = -190.0;
     /** Taper or ovality over this share of the interference is said. */
-    private const ABSOLUTE_ZERO = -273.15;
     private const UNEVEN = 0.25;
 
     public function name(): string
@@ -211,7 +210,7 @@ final readonly class PressFitSum implements Sum
                 default => null,
             },
             $fit->chill->celsius < self::COLDEST ? Check::ok(
-                'chill', $fit->chill->celsius < self::ABSOLUTE_ZERO ? 'No cold makes the shaft small enough to slip in.'
+                'chill', $fit->chill->celsius < Unit::Kelvin->offset() ? 'No cold makes the shaft small enough to slip in.'
                     : sprintf('Chilling the shaft to %s °C cannot be had.', Show::n($fit->chill->celsius, 3)),
             ) : null,
         ];

@@ -8,26 +8,24 @@ use NimbleKnuckle\Core\Fluids\WarmUp\Curve;
 use NimbleKnuckle\Core\Fluids\WarmUp\Judgement;
 use NimbleKnuckle\Core\Fluids\WarmUp\Sign;
 use NimbleKnuckle\Core\Quantity\Temperature;
+use NimbleKnuckle\Tests\Core\Ruler;
 use PHPUnit\Framework\TestCase;
 
 /** A circuit that opens at 88 °C, warmed at 0.1 K a second, drawn with a ruler: on either side of each limit. */
 final class WarmUpLimitsTest extends TestCase
 {
-    /** @param list<array{float, float}> $corners s and °C */
+    /** @param non-empty-list<array{float, float}> $corners s and °C, from nought on */
     private static function drawn(array $corners, float $every = 5.0): Curve
     {
         $samples = [];
-        for ($t = $corners[0][0]; $t <= $corners[count($corners) - 1][0] + 1e-9; $t += $every) {
-            for ($i = 1; $i < count($corners) - 1 && $corners[$i][0] < $t; ++$i) {
-            }
-            [[$x, $y], [$toX, $toY]] = [$corners[$i - 1], $corners[$i]];
-            $samples[] = [$t, $y + ($toY - $y) * ($t - $x) / ($toX - $x)];
+        for ($t = 0.0; $t <= $corners[count($corners) - 1][0] + 1e-9; $t += $every) {
+            $samples[] = [$t, Ruler::at($corners, $t)];
         }
 
         return Curve::of($samples);
     }
 
-    /** @param list<array{float, float}> $corners */
+    /** @param non-empty-list<array{float, float}> $corners */
     private static function judged(array $corners, ?float $full = null, float $every = 5.0): Judgement
     {
         return Judgement::of(
@@ -155,7 +153,7 @@ final class WarmUpLimitsTest extends TestCase
     /**
      * @param list<float|int> $depths
      *
-     * @return list<array{float, float}>
+     * @return non-empty-list<array{float, float}>
      */
     private static function saw(array $depths, float $apart): array
     {

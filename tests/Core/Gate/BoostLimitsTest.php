@@ -6,22 +6,18 @@ namespace NimbleKnuckle\Tests\Core\Gate;
 
 use NimbleKnuckle\Core\Gate\BoostFinding;
 use NimbleKnuckle\Core\Gate\BoostRun;
+use NimbleKnuckle\Tests\Core\Ruler;
 use PHPUnit\Framework\TestCase;
 
 /** A run of eight seconds at a target of 100 kPa, drawn with a ruler: on either side of each limit. */
 final class BoostLimitsTest extends TestCase
 {
-    /** @param list<array{float, float}> $corners s and kPa; throttle open from nought on */
+    /** @param non-empty-list<array{float, float}> $corners s and kPa; throttle open from nought on */
     private static function drawn(array $corners, ?float $limit = null, float $throttle = 100.0): ?BoostRun
     {
         $samples = [[-0.5, 2000.0, 0.0, 20.0]];
         for ($t = 0.0; $t <= 8.0 + 1e-9; $t += 0.05) {
-            $kpa = $corners[0][1];
-            for ($i = 1; $i < count($corners); ++$i) {
-                [[$x, $y], [$toX, $toY]] = [$corners[$i - 1], $corners[$i]];
-                $kpa = $t >= $x && $t <= $toX + 1e-9 ? $y + ($toY - $y) * ($t - $x) / ($toX - $x) : $kpa;
-            }
-            $samples[] = [$t, 2000 + 500 * $t, $kpa, $throttle];
+            $samples[] = [$t, 2000 + 500 * $t, Ruler::at($corners, $t), $throttle];
         }
 
         return BoostRun::of($samples, static fn (float $rpm): float => 100.0, $limit);

@@ -9,7 +9,6 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Symfony\Component\Yaml\Yaml;
 
 /** What each sum answers, by name and unit, as answers.txt says: who asks without a screen goes by these. */
 final class AnswersTest extends TestCase
@@ -21,9 +20,7 @@ final class AnswersTest extends TestCase
     {
         $sum = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($name);
         $units = [];
-        /** @var array<string, list<array{inputs: array<string, string>}>> $worked */
-        $worked = Yaml::parseFile(__DIR__.'/worked.yaml');
-        foreach ([...array_column($worked[$name], 'inputs'), ...Drawn::inputs($name, self::EACH, 3)] as $given) {
+        foreach ([...array_column(Worked::rows()[$name], 'inputs'), ...Drawn::inputs($name, self::EACH, 3)] as $given) {
             try {
                 $result = $sum->compute(Inputs::of($given, $sum->fields()));
             } catch (InvalidInput) {

@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Sum;
 
-use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Symfony\Component\Yaml\Yaml;
 
 /** What each field takes, on both sides of both ends, as ranges.txt says. */
 final class RangesTest extends TestCase
@@ -21,7 +18,7 @@ final class RangesTest extends TestCase
     public function testItTakesWhatLiesBetweenAndRefusesWhatLiesPast(string $sum, string $field, string $low, string $high): void
     {
         $sum = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($sum);
-        $given = self::given($sum->name());
+        $given = Worked::first($sum->name());
         if ('' === $high) {
             self::assertSame(sprintf('“%s” must be more than zero.', $field), self::refusal($sum, $given, $field, 0.0));
             self::assertStringNotContainsString('must be more', self::refusal($sum, $given, $field, 0.001));
@@ -57,29 +54,9 @@ final class RangesTest extends TestCase
         self::assertCount(count($lines), iterator_to_array(self::ranges()));
     }
 
-    /** @return array<string, string> */
-    private static function given(string $sum): array
-    {
-        static $worked = null;
-        /** @var array<string, list<array{inputs: array<string, string>}>> $worked */
-        $worked ??= Yaml::parseFile(__DIR__.'/worked.yaml');
-
-        return $worked[$sum][0]['inputs'];
-    }
-
-    /**
-     * What is said at the field; empty where it is taken, or where another field is at fault.
-     *
-     * @param array<string, string> $given
-     */
+    /** @param array<string, string> $given */
     private static function refusal(Sum $sum, array $given, string $field, float $value): string
     {
-        try {
-            $sum->compute(Inputs::of([$field => rtrim(rtrim(sprintf('%.9F', $value), '0'), '.')] + $given, $sum->fields()));
-        } catch (InvalidInput $e) {
-            return $e->field === $field ? $e->getMessage() : '';
-        }
-
-        return '';
+        return Worked::refusal($sum, [$field => Worked::typed($value)] + $given, $field);
     }
 }

@@ -5,13 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Sum;
 
 use NimbleKnuckle\Core\Sum\Field;
-use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Symfony\Component\Yaml\Yaml;
 
 /**
  * In a list each number is moved until it is refused: where that begins is what the refusal says, or another number of the same list
@@ -38,13 +34,13 @@ final class SaidLimitsTest extends TestCase
     public function testARefusalNamesWhereItBegins(string $name, string $field, string $text): void
     {
         $sum = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($name);
-        $given = self::given($name);
+        $given = Worked::first($name);
         preg_match_all('~(?<![\w.])\d+(?:\.\d+)?(?![\w.])~', $text, $m, \PREG_OFFSET_CAPTURE);
         foreach (array_slice($m[0], 0, self::MOST_NUMBERS) as [$token, $at]) {
             $refusal = static function (float $value) use ($sum, $given, $field, $text, $token, $at): string {
-                $written = rtrim(rtrim(sprintf('%.9F', $value), '0'), '.');
-
-                return self::refusal($sum, [$field => substr_replace($text, $written, $at, strlen($token))] + $given, $field);
+                return Worked::refusal(
+                    $sum, [$field => substr_replace($text, Worked::typed($value), $at, strlen($token))] + $given, $field,
+                );
             };
             foreach (self::edges($refusal) as [$edge, $said]) {
                 $known = [0.0, ...self::numbers((string) preg_replace('~“[^”]*”~u', '', $said)), ...self::numbers(implode(' ', $given))];
@@ -65,7 +61,7 @@ final class SaidLimitsTest extends TestCase
                 array_map(static fn (Field $one): string => $one->name, $sum->fields()),
                 array_map(static fn (Field $one): bool => null !== $one->kind, $sum->fields()),
             );
-            foreach (in_array($name, self::GEOMETRY, true) ? [] : self::given($name) as $field => $text) {
+            foreach (in_array($name, self::GEOMETRY, true) ? [] : Worked::first($name) as $field => $text) {
                 if (false === ($kinds[$field] ?? true) && strlen($text) < self::LONGEST) {
                     yield $name.' '.$field => [$name, $field, $text];
                 }
@@ -105,27 +101,5 @@ final class SaidLimitsTest extends TestCase
         preg_match_all('~\d+(?:\.\d+)?~', $text, $m);
 
         return array_map(floatval(...), $m[0]);
-    }
-
-    /** @return array<string, string> */
-    private static function given(string $sum): array
-    {
-        static $worked = null;
-        /** @var array<string, list<array{inputs: array<string, string>}>> $worked */
-        $worked ??= Yaml::parseFile(__DIR__.'/worked.yaml');
-
-        return $worked[$sum][0]['inputs'];
-    }
-
-    /** @param array<string, string> $given */
-    private static function refusal(Sum $sum, array $given, string $field): string
-    {
-        try {
-            $sum->compute(Inputs::of($given, $sum->fields()));
-        } catch (InvalidInput $e) {
-            return $e->field === $field ? $e->getMessage() : '';
-        }
-
-        return '';
     }
 }

@@ -7,7 +7,6 @@ namespace NimbleKnuckle\Tests\Core\Sum;
 use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Symfony\Component\Yaml\Yaml;
 
 /** Each sum against values worked out another way: by a published table, by hand, or from the law itself, said with each. */
 final class WorkedTest extends TestCase
@@ -39,7 +38,7 @@ final class WorkedTest extends TestCase
      */
     public static function worked(): iterable
     {
-        foreach (self::rows() as $sum => $rows) {
+        foreach (Worked::rows() as $sum => $rows) {
             foreach ($rows as $i => $row) {
                 yield sprintf('%s %d: %s', $sum, $i + 1, $row['source']) => [
                     $sum, $row['inputs'], $row['answers'], $row['within'] ?? self::WITHIN, $row['source'],
@@ -50,25 +49,10 @@ final class WorkedTest extends TestCase
 
     public function testEverySumHasTwoAtTheLeast(): void
     {
-        $rows = self::rows();
+        $rows = Worked::rows();
         foreach (array_keys(Doors::book()->all()) as $sum) {
             self::assertGreaterThanOrEqual(2, count($rows[$sum] ?? []), $sum);
         }
         self::assertSame([], array_values(array_diff(array_keys($rows), array_keys(Doors::book()->all()))));
-    }
-
-    /**
-     * @return array<string, list<array{source: string, inputs: array<string, string>,
-     *     answers: array<string, float|int|string|list<float|int|string>>, within?: float}>>
-     */
-    private static function rows(): array
-    {
-        /**
-         * @var array<string, list<array{source: string, inputs: array<string, string>,
-         *     answers: array<string, float|int|string|list<float|int|string>>, within?: float}>> $rows
-         */
-        $rows = Yaml::parseFile(__DIR__.'/worked.yaml');
-
-        return $rows;
     }
 }

@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Trace\Judgement;
 use NimbleKnuckle\Core\Trace\Symptom;
 use NimbleKnuckle\Core\Trace\Trace;
 use NimbleKnuckle\Core\Trace\TraceSpec;
+use NimbleKnuckle\Tests\Core\Ruler;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -22,14 +23,9 @@ final class JudgementTest extends TestCase
      */
     private static function drawn(array $corners, float $every = 1.0, ?float $ms = null): Trace
     {
-        $samples = [];
-        for ($i = 0; $i < count($corners) - 1; ++$i) {
-            [[$x, $y], [$toX, $toY]] = [$corners[$i], $corners[$i + 1]];
-            $steps = (int) max(1.0, round(($toX - $x) / $every));
-            for ($k = 0 === $i ? 0 : 1; $k <= $steps; ++$k) {
-                $at = [$x + ($toX - $x) * $k / $steps, $y + ($toY - $y) * $k / $steps];
-                $samples[] = null === $ms ? $at : [...$at, $ms * count($samples)];
-            }
+        $samples = Ruler::along($corners, $every);
+        if (null !== $ms) {
+            $samples = array_map(static fn (array $at, int $i): array => [...$at, $ms * $i], $samples, array_keys($samples));
         }
 
         return Trace::of($samples);

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Tests\Core\Trace;
 
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Trace\Swings;
+use NimbleKnuckle\Tests\Core\Ruler;
 use PHPUnit\Framework\TestCase;
 
 /** A pull of several swings put together: a third of a newton metre a degree from 0 to 10, and on to 20, as drawn. */
@@ -14,30 +15,11 @@ final class SwingsTest extends TestCase
     /**
      * @param list<array{float, float}> $corners
      *
-     * @return non-empty-list<array{float, float}> a sample each degree between them, and each corner
-     */
-    private static function drawn(array $corners): array
-    {
-        $samples = [$corners[0]];
-        for ($i = 1; $i < count($corners); ++$i) {
-            [[$x, $y], [$toX, $toY]] = [$corners[$i - 1], $corners[$i]];
-            $steps = max(1, (int) round(abs($toX - $x)));
-            for ($k = 1; $k <= $steps; ++$k) {
-                $samples[] = [$x + ($toX - $x) * $k / $steps, $y + ($toY - $y) * $k / $steps];
-            }
-        }
-
-        return $samples;
-    }
-
-    /**
-     * @param list<array{float, float}> $corners
-     *
      * @return non-empty-list<non-empty-list<float>>
      */
     private static function joined(array $corners, float $peak = 20.0): array
     {
-        return Swings::joined(self::drawn($corners), $peak);
+        return Swings::joined(Ruler::along($corners), $peak);
     }
 
     /** @param non-empty-list<non-empty-list<float>> $joined */
@@ -56,7 +38,7 @@ final class SwingsTest extends TestCase
 
     public function testOnePullStaysAsItIs(): void
     {
-        $one = self::drawn([[0.0, 0.0], [30.0, 10.0], [60.0, 20.0]]);
+        $one = Ruler::along([[0.0, 0.0], [30.0, 10.0], [60.0, 20.0]]);
         self::assertSame($one, Swings::joined($one, 20.0));
     }
 
@@ -141,7 +123,7 @@ final class SwingsTest extends TestCase
      */
     private static function end(array $more): float
     {
-        $joined = Swings::joined([...self::drawn([[0.0, 0.0], [60.0, 20.0]]), ...$more], 20.0);
+        $joined = Swings::joined([...Ruler::along([[0.0, 0.0], [60.0, 20.0]]), ...$more], 20.0);
 
         return $joined[count($joined) - 1][1] ?? 0.0;
     }
