@@ -58,6 +58,8 @@ const start = (root) => {
   const measure = () => asked(way(), points.length, begins);
   // Where the point lay in the picture before, on the card, and its doubt.
   let [here, before] = [null, null];
+  // The sum that is under way, and is done when its answer is drawn.
+  let working = Promise.resolve();
 
   const way = () => root.querySelector('[data-photo-way]:checked')?.value ?? 'distance';
   const known = () => root.querySelector('[data-photo-known]:checked')?.value ?? 'rectangle';
@@ -221,6 +223,7 @@ const start = (root) => {
   const work = async () => {
     const what = measure();
     asking += 1;
+    here = null;
     if (fixed.length < needed() || what === '') {
       readings = [];
       readout({});
@@ -256,7 +259,7 @@ const start = (root) => {
       if (field('measure').value) field('measure').dispatchEvent(new Event('input', { bubbles: true }));
     }
     tell();
-    work();
+    working = work();
   };
 
   const at = (event) => {
@@ -378,12 +381,20 @@ const start = (root) => {
     });
   }
   for (const one of root.querySelectorAll('[data-photo-way]')) one.addEventListener('change', () => { [readings, begins, before] = [[], [0], null]; shape(); if (picture) draw(); fill(); });
-  part('other')?.addEventListener('change', (event) => {
-    const { value } = event.target;
+  part('other')?.addEventListener('change', async (event) => {
+    const { target } = event;
+    const { value } = target;
     if (!value) return;
+    // Where the point lies is worked out by the server: chosen before its answer, the other picture waits for it.
+    for (let turn = 0; turn !== asking;) {
+      turn = asking;
+      await working;
+    }
+    if (target.value !== value) return;
     if (points.length === 0 || !here) {
-      event.target.value = '';
-      tell('First the point in this picture. ');
+      target.value = '';
+      // Where the point is set, what was wrong with it stands there already.
+      if (points.length === 0) tell('First the point in this picture. ');
       return;
     }
     before = here;

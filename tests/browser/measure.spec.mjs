@@ -119,8 +119,14 @@ test('how far an engine rocks is read off two pictures, from two places', async 
     await tap(page, (await seen(page, [70, 128]))([x, 66]));
     await answer;
   };
-  await place(252);
+  // The other is chosen before the server has said where the point lies: it waits for that.
+  let answered = null;
+  await page.route('**/api/sums/photo-plane?**', async (route) => { await new Promise((go) => { answered = go; }); await route.continue(); }, { times: 1 });
+  await tap(page, (await seen(page, [70, 128]))([252, 66]));
   await page.locator('[data-photo-other]').selectOption({ index: 1 });
+  await expect.poll(() => typeof answered).toBe('function');
+  await expect(page.locator('[data-photo-said]')).not.toContainText('First the point');
+  answered();
   await expect(page.locator('[data-photo-said]')).toContainText('Tap the same point in this picture');
   const answer = asked();
   await tap(page, [1200, 300]);
