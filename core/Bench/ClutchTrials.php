@@ -11,7 +11,7 @@ use NimbleKnuckle\Core\Clutch\FrictionRing;
 use NimbleKnuckle\Core\Clutch\NextStack;
 use NimbleKnuckle\Core\Clutch\Stack;
 use NimbleKnuckle\Core\Clutch\Trial;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Law\Nature;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 
 /**
@@ -20,7 +20,6 @@ use NimbleKnuckle\Core\Plan\Sheet\Step;
  */
 final readonly class ClutchTrials
 {
-    public const SUM = 'disc-stack';
     public const LEAST_PULLS = 3;
     private const BEDS_IN = 0.9;
     private const FRICTION = 0.12;
@@ -63,7 +62,7 @@ final readonly class ClutchTrials
     /** Whether a step is the one that tries them. */
     public static function areTriedAt(Step $step): bool
     {
-        return self::SUM === $step->asking->sum && Deed::Measure === $step->deed;
+        return Nature::triesClutch($step);
     }
 
     /** What a trial has to come to fresh, so that it is right once it is bedded in. */

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\Core\Bench;
 
 use NimbleKnuckle\Core\Bench\Law\Gate;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
-use NimbleKnuckle\Core\Plan\Compiler\ToolCount;
 use NimbleKnuckle\Core\Plan\Compiler\Weave;
+use NimbleKnuckle\Core\Plan\Law\Ground;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Mishap\Repair;
@@ -15,7 +15,6 @@ use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\PutIn;
-use NimbleKnuckle\Core\Plan\Sheet\Pick;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
@@ -54,6 +53,12 @@ final class Fit
         return $this->rigs ??= new Rigs($this->sheet, $this->vehicle);
     }
 
+    /** The sheet and the vehicle as the law reads them. */
+    public function ground(): Ground
+    {
+        return $this->rigs()->rules()->ground;
+    }
+
     /** The vehicle as the marks say it is. */
     public function actual(): Rig
     {
@@ -79,21 +84,7 @@ final class Fit
     /** @return list<Step> what stands before a step in the line */
     public function earlier(Step $step): array
     {
-        return array_slice($this->sheet->steps, 0, max(0, $this->sheet->placeOf($step->id)));
-    }
-
-    /** The nearest step of one of these deeds: before a step where there is one, else after it; the step itself where there is none. */
-    public function nearest(Step $step, Deed ...$deeds): Step
-    {
-        $place = $this->sheet->placeOf($step->id);
-        $found = null;
-        foreach ($this->sheet->steps as $i => $one) {
-            if (in_array($one->deed, $deeds, true) && (null === $found || $i < $place)) {
-                $found = $one;
-            }
-        }
-
-        return $found ?? $step;
+        return $this->ground()->earlier($step);
     }
 
     /** Whether a step was closed or skipped with a reason. */
@@ -185,22 +176,13 @@ final class Fit
     /** The step that counts the tools before the engine runs; null where the sheet has none. */
     public function toolCount(): ?Step
     {
-        foreach ($this->sheet->steps as $step) {
-            if (in_array(ToolCount::TAG, $step->tags, true)) {
-                return $step;
-            }
-        }
-
-        return null;
+        return $this->ground()->toolCount();
     }
 
     /** @return list<string> tools to be accounted for at a step: those that were needed before it */
     public function toolsListed(Step $step): array
     {
-        $place = in_array(ToolCount::TAG, $step->tags, true) ? $this->sheet->placeOf($step->id) : -1;
-        $picks = array_filter($this->sheet->lists->tools, fn (Pick $pick): bool => $this->sheet->placeOf($pick->firstStep) < $place);
-
-        return array_values(array_map(static fn (Pick $pick): string => $pick->name, $picks));
+        return $this->ground()->toolsListed($step);
     }
 
     /** @return list<string> */

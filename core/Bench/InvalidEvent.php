@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Bench\Law\Bar;
 use NimbleKnuckle\Core\Bench\Law\Gate;
-use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\CoreException;
+use NimbleKnuckle\Core\Safety\Bar;
+use NimbleKnuckle\Core\Safety\Obstacle;
 
 /** Something that cannot have happened like this; the sentence tells what is missing. */
 final class InvalidEvent extends \DomainException implements CoreException

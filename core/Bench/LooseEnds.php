@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
-use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Safety\Obstacle;
 
 /** Derives the loose ends of a fit from what was done and what was not. */
 final readonly class LooseEnds

@@ -4,28 +4,26 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Plan\Law\Ground;
+use NimbleKnuckle\Core\Plan\Law\Rules;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
-/** The model of the vehicle twice: as the sheet has it just before a step, and as the marks say it is. */
+/** The law of a sheet, worked out once for all states of a fit; and the model of the vehicle as the marks say it is. */
 final class Rigs
 {
-    /** @var array<string, Rig>|null */
-    private ?array $planned = null;
+    private ?Rules $rules;
 
-    public function __construct(private readonly Sheet $sheet, private readonly VehicleSheet $vehicle)
+    public function __construct(private readonly Sheet $sheet, private readonly VehicleSheet $vehicle, ?Rules $rules = null)
     {
+        $this->rules = $rules;
     }
 
-    /** As it stands before this step when everything is done in the order of the sheet. */
-    public function planned(Step $step): Rig
+    public function rules(): Rules
     {
-        $this->planned ??= $this->run();
-
-        return $this->planned[$step->id] ?? Rig::standing($this->vehicle);
+        return $this->rules ??= Rules::of(new Ground($this->sheet, $this->vehicle));
     }
 
     /** As it stands by the steps that were done, in the order they were done; a drain counts from when it is opened. */
@@ -41,18 +39,5 @@ final class Rigs
         }
 
         return $rig;
-    }
-
-    /** @return array<string, Rig> */
-    private function run(): array
-    {
-        $rig = Rig::standing($this->vehicle);
-        $before = [];
-        foreach ($this->sheet->steps as $step) {
-            $before[$step->id] = $rig;
-            $rig = $rig->after($step);
-        }
-
-        return $before;
     }
 }

@@ -6,11 +6,11 @@ namespace NimbleKnuckle\App\Carry;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Bench\Law\Nature;
 use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\LooseEndKind;
 use NimbleKnuckle\Core\Bench\Rung;
 use NimbleKnuckle\Core\Plan\Caution;
+use NimbleKnuckle\Core\Plan\Law\Nature;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Choice;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;

@@ -51,7 +51,7 @@ final class FitSheetController extends AbstractController
     {
         foreach ($fit->sheet->doing(Deed::Move) as $step) {
             if ('engine' === $step->target->load->body) {
-                return $fit->vehicle->lifting->mayRise($fit->rigs()->planned($step)->off);
+                return $fit->vehicle->lifting->mayRise($fit->ground()->planned($step)->off);
             }
         }
 

@@ -24,7 +24,7 @@ use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Law\TrialLaw;
-use NimbleKnuckle\Core\Bench\Law\Within\StackInBand;
+use NimbleKnuckle\Core\Plan\Law\Within\StackInBand;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Uid\Ulid;

@@ -15,7 +15,7 @@ final class RoomsTest extends TestCase
     private const ORDER = [
         'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'BeltDrive', 'PressFit',
         'ChainDrive', 'ChargeAir', 'ChargeLine', 'Gate', 'Clutch', 'Spark', 'Starting', 'Photo', 'Times', 'Due', 'Causes',
-        'Lifting', 'Plan', 'Bench', 'Cost',
+        'Lifting', 'Safety', 'Plan', 'Bench', 'Cost',
     ];
 
     private const ANSWERS = '~^use NimbleKnuckle\\\\Core\\\\Sum\\\\(Check|SumResult|Working|Inputs);~m';

@@ -6,10 +6,6 @@ namespace NimbleKnuckle\Core\Bench\Act;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Bench\Law\Bar;
-use NimbleKnuckle\Core\Bench\Law\Before\Mended;
-use NimbleKnuckle\Core\Bench\Law\Nature;
-use NimbleKnuckle\Core\Bench\Law\Obstacle;
 use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\Photo\Pictures;
 use NimbleKnuckle\Core\Bench\PieceCount;
@@ -17,11 +13,15 @@ use NimbleKnuckle\Core\Bench\Rung;
 use NimbleKnuckle\Core\Bench\RungKind;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Law\Before\Mended;
+use NimbleKnuckle\Core\Plan\Law\Nature;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Shot;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Safety\Bar;
+use NimbleKnuckle\Core\Safety\Obstacle;
 use NimbleKnuckle\Core\Sum\Show;
 
 /** Chooses the act of the big button for a step, one thing in turn; what may be is asked of the law. */

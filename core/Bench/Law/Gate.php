@@ -6,10 +6,14 @@ namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Safety\Bar;
+use NimbleKnuckle\Core\Safety\Obstacle;
+use NimbleKnuckle\Core\Safety\Row;
 
 /**
  * What stands between a step and its mark: “before” must be true for it to begin, “within” for it to be closed. The hardest
- * comes first. Nothing is decided here twice: the web asks, the log is judged by the same answer.
+ * comes first. The rows of the law
+ * (core/Plan/Law) are evaluated on what the fit says; nothing is decided here twice: the web asks, the log is judged by the same answer.
  */
 final class Gate
 {
@@ -18,8 +22,11 @@ final class Gate
     /** @var array<string, list<Obstacle>> */
     private array $within = [];
 
+    private readonly FitFacts $facts;
+
     public function __construct(private readonly Fit $fit)
     {
+        $this->facts = new FitFacts($fit);
     }
 
     /** @return list<Obstacle> */
@@ -49,27 +56,25 @@ final class Gate
     /** @return list<Obstacle> */
     private function foundBefore(Step $step): array
     {
-        return $this->before[$step->id] ??= $this->found($step, self::rulesBefore());
+        return $this->before[$step->id] ??= $this->found($this->fit->rigs()->rules()->before($step));
     }
 
     /** @return list<Obstacle> */
     private function foundWithin(Step $step): array
     {
-        return $this->within[$step->id] ??= $this->found($step, self::rulesWithin());
+        return $this->within[$step->id] ??= $this->found($this->fit->rigs()->rules()->within($step));
     }
 
     /**
-     * @param list<Hindrance> $rules
+     * @param list<Row> $rows
      *
      * @return list<Obstacle>
      */
-    private function found(Step $step, array $rules): array
+    private function found(array $rows): array
     {
         $found = [];
-        foreach ($rules as $rule) {
-            foreach ($rule->of($this->fit, $step) as $obstacle) {
-                $found[] = $obstacle;
-            }
+        foreach ($rows as $row) {
+            array_push($found, ...$row->of($this->facts));
         }
 
         return $found;
@@ -93,30 +98,5 @@ final class Gate
         usort($found, static fn (Obstacle $a, Obstacle $b): int => $b->bar->value <=> $a->bar->value);
 
         return $found;
-    }
-
-    /** @return list<Hindrance> */
-    private static function rulesBefore(): array
-    {
-        return [
-            new Before\SafetyReading(), new Before\OnItsStands(), new Before\ColdEnough(), new Before\WeightHeld(),
-            new Before\MountsInTurn(), new Before\BatteryOff(),
-            new Before\SafeToRun(), new Before\SafeToRelease(), new Before\SafeToLower(), new Before\StripOrder(),
-            new Before\ReadyToFill(), new Before\InTheWayOut(), new Before\Mended(),
-            new Before\EarlierWork(), new Before\WaitsOver(), new Before\LineOrder(),
-        ];
-    }
-
-    /** @return list<Hindrance> */
-    private static function rulesWithin(): array
-    {
-        return [
-            new Within\CautionsRead(), new Within\ReadingsTaken(), new Within\CurveSound(), new Within\StackInBand(),
-            new Within\RoutineDone(), new Within\PictureTaken(),
-            new Within\HoldsStood(),
-            new Within\PiecesAddUp(), new Within\PutInCounted(), new Within\ToolsCounted(), new Within\FastenersFinal(),
-            new Within\PassesInOrder(),
-            new Within\CureOver(),
-        ];
     }
 }

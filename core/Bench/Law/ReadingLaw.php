@@ -16,6 +16,8 @@ use NimbleKnuckle\Core\Bench\Stood;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Flow;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Safety\Bar;
+use NimbleKnuckle\Core\Safety\Obstacle;
 
 /** What may be read, and how a routine goes on: stage by stage, a timed one not before its time unless a reason stands. */
 final readonly class ReadingLaw

@@ -9,7 +9,10 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Plan\Law\Nature;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Safety\Bar;
+use NimbleKnuckle\Core\Safety\Obstacle;
 
 /** When a step may be set going, closed, skipped or opened again. */
 final readonly class StepLaw

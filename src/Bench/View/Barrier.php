@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench\View;
 
-use NimbleKnuckle\Core\Bench\Law\Obstacle;
+use NimbleKnuckle\Core\Safety\Obstacle;
 
 /** What bars the step, and who may pass it. */
 final readonly class Barrier implements Shown

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Law\Before;
+
+use NimbleKnuckle\Core\Plan\Law\Ground;
+use NimbleKnuckle\Core\Plan\Law\Rule;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Safety\Atom;
+use NimbleKnuckle\Core\Safety\Row;
+use NimbleKnuckle\Core\Safety\Term;
+
+/** Something fed by the battery comes off while the battery is connected. */
+final readonly class BatteryOff implements Rule
+{
+    public function rows(Ground $ground, Step $step): iterable
+    {
+        $hazards = $ground->vehicle->items[$step->target->item]->dangers->hazards ?? [];
+        if (Deed::Remove === $step->deed && in_array('battery', $hazards, true)) {
+            yield Row::lead(
+                'battery-live', Term::ask(Atom::Battery), 'The battery is still connected.',
+                $ground->nearest($step, Deed::BatteryOff)->id,
+            );
+        }
+    }
+}

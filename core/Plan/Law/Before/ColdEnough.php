@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Law\Before;
+
+use NimbleKnuckle\Core\Plan\Law\Ground;
+use NimbleKnuckle\Core\Plan\Law\Nature;
+use NimbleKnuckle\Core\Plan\Law\Rule;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Safety\Atom;
+use NimbleKnuckle\Core\Safety\Row;
+use NimbleKnuckle\Core\Safety\Term;
+
+/** Something under pressure is opened and nothing says that it is cold. */
+final readonly class ColdEnough implements Rule
+{
+    public function rows(Ground $ground, Step $step): iterable
+    {
+        if (Deed::Remove !== $step->deed && Nature::opens($ground, $step) && $ground->planned($step)->cold) {
+            yield Row::lead(
+                'hot-circuit', Term::not(Term::ask(Atom::Cold)), 'Nothing says yet that the engine is cold.',
+                $ground->nearest($step, Deed::Cold, Deed::CoolDown)->id,
+            );
+        }
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Law\Before;
+
+use NimbleKnuckle\Core\Plan\Law\Ground;
+use NimbleKnuckle\Core\Plan\Law\Rule;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Safety\Atom;
+use NimbleKnuckle\Core\Safety\Row;
+use NimbleKnuckle\Core\Safety\Term;
+
+/** What lies in front is still on, what lies behind is still off, or the part is not where this step needs it. */
+final readonly class StripOrder implements Rule
+{
+    public function rows(Ground $ground, Step $step): iterable
+    {
+        $item = $ground->vehicle->items[$step->target->item] ?? null;
+        $joint = $ground->vehicle->joints[$step->target->joint] ?? null;
+        if (Deed::Remove === $step->deed && null !== $item) {
+            yield from self::onStill($ground, $step, $item->access->behind, 'The %s in front of it is still on.');
+        } elseif (Deed::Refit === $step->deed && null !== $item) {
+            yield from self::offStill($ground, $step, $ground->vehicle->hiddenBy($item->id), 'The %s behind it is still off.');
+            yield from self::onStill($ground, $step, [$item->id], 'The %s has not come off yet.');
+        } elseif (Deed::Tighten === $step->deed && null !== $joint) {
+            yield from self::offStill($ground, $step, [$joint->item], 'The %s is still off.');
+        }
+    }
+
+    /**
+     * @param list<string> $items
+     *
+     * @return iterable<Row> those that the sheet has off by now, and are on
+     */
+    private static function onStill(Ground $ground, Step $step, array $items, string $text): iterable
+    {
+        foreach ($items as $id) {
+            if (isset($ground->planned($step)->off[$id])) {
+                yield self::row($ground, $step, Term::not(Term::ask(Atom::Off, $id)), Deed::Remove, $id, $text);
+            }
+        }
+    }
+
+    /**
+     * @param list<string> $items
+     *
+     * @return iterable<Row> those that the sheet has on again, and are off
+     */
+    private static function offStill(Ground $ground, Step $step, array $items, string $text): iterable
+    {
+        foreach ($items as $id) {
+            if (!isset($ground->planned($step)->off[$id])) {
+                yield self::row($ground, $step, Term::ask(Atom::Off, $id), Deed::Refit, $id, $text);
+            }
+        }
+    }
+
+    private static function row(Ground $ground, Step $step, Term $when, Deed $deed, string $item, string $text): Row
+    {
+        return Row::reason(
+            'strip-order', $when, sprintf($text, $ground->vehicle->items[$item]->name ?? 'part'),
+            ($ground->sheet->doing($deed, $item)[0] ?? $step)->id,
+        );
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Law\Before;
+
+use NimbleKnuckle\Core\Plan\Law\Ground;
+use NimbleKnuckle\Core\Plan\Law\Rule;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Safety\Atom;
+use NimbleKnuckle\Core\Safety\Row;
+use NimbleKnuckle\Core\Safety\Term;
+
+/** A wait that this step needs to be over is open or running. */
+final readonly class WaitsOver implements Rule
+{
+    public function rows(Ground $ground, Step $step): iterable
+    {
+        foreach ($ground->sheet->steps as $wait) {
+            if ($wait->slot->passive && $wait->slot->until === $step->id) {
+                yield Row::reason(
+                    'wait-open', Term::not(Term::ask(Atom::Closed, $wait->id)),
+                    sprintf('“%s” is not finished.', $wait->words->title), $wait->id,
+                );
+            }
+        }
+    }
+}

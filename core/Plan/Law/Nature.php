@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Law;
+
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Guard;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
+
+/** What a step is by nature: whether the engine runs at it, whether something under pressure is opened, whether it is under the vehicle. */
+final readonly class Nature
+{
+    /** Deeds that leave the vehicle otherwise than they found it. */
+    private const WORK = [
+        Deed::Undo, Deed::Remove, Deed::Refit, Deed::Install, Deed::Tighten, Deed::Drain, Deed::Open, Deed::Fill, Deed::Bleed, Deed::Hold,
+        Deed::HandOver, Deed::Release, Deed::Move,
+        Deed::BatteryOff, Deed::BatteryOn,
+    ];
+
+    public static function runsEngine(Step $step): bool
+    {
+        if (Deed::Start === $step->deed || Deed::Drive === $step->deed || 'warm-up' === $step->asking->sum) {
+            return true;
+        }
+        foreach (FillRoutine::named($step->asking->routine)->stages ?? [] as $stage) {
+            if ($stage->does('runs')) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public static function isUnder(Step $step): bool
+    {
+        return Position::Raised === $step->slot->position || Position::WheelOff === $step->slot->position;
+    }
+
+    /** Opens something under pressure, or takes off a part of it while the sheet has it open. */
+    public static function opens(Ground $ground, Step $step): bool
+    {
+        if (Deed::Open === $step->deed || Deed::Drain === $step->deed) {
+            return self::isPressurised($ground, $step->target->circuit);
+        }
+        if (Deed::Remove !== $step->deed || ItemKind::Part !== ($ground->vehicle->items[$step->target->item]->kind ?? null)) {
+            return false;
+        }
+        foreach (array_keys($ground->planned($step)->open) as $circuit) {
+            if (self::isPressurised($ground, (string) $circuit)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** A slip clutch is put together, pulled and taken apart there until it slips where it should. */
+    public static function triesClutch(Step $step): bool
+    {
+        return 'disc-stack' === $step->asking->sum && Deed::Measure === $step->deed;
+    }
+
+    public static function isWork(Step $step): bool
+    {
+        return in_array($step->deed, self::WORK, true);
+    }
+
+    public static function isGuardedBy(Ground $ground, Step $step, Guard $guard): bool
+    {
+        return match ($guard) {
+            Guard::Opening => self::opens($ground, $step),
+            Guard::Start => self::runsEngine($step),
+            Guard::Under => self::isUnder($step),
+            Guard::SignOff => false,
+        };
+    }
+
+    /** What nobody but a lead leaves out: others rely on it. */
+    public static function protects(Step $step): bool
+    {
+        $deeds = [
+            Deed::Raise, Deed::Lower, Deed::Hold, Deed::HandOver, Deed::Release, Deed::Cold, Deed::BatteryOff, Deed::BatteryOn,
+            Deed::CoolDown,
+        ];
+
+        return in_array($step->deed, $deeds, true) || [] !== array_filter($step->asking->asks, static fn ($ask): bool => $ask->isSafety());
+    }
+
+    private static function isPressurised(Ground $ground, string $circuit): bool
+    {
+        return ($ground->vehicle->circuits[$circuit]->plumbing->cap ?? 0.0) > 0.0;
+    }
+}

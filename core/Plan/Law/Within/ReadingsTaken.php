@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Law\Within;
+
+use NimbleKnuckle\Core\Plan\Law\Ground;
+use NimbleKnuckle\Core\Plan\Law\Rule;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Safety\Atom;
+use NimbleKnuckle\Core\Safety\Row;
+use NimbleKnuckle\Core\Safety\Term;
+
+/** A reading is missing or outside its limits, or read off a picture too near them. One that guards something only a lead passes. */
+final readonly class ReadingsTaken implements Rule
+{
+    public function rows(Ground $ground, Step $step): iterable
+    {
+        foreach ($step->asking->asks as $ask) {
+            $of = [$step->id, $ask->field];
+            $read = Term::ask(Atom::Read, ...$of);
+            $asked = sprintf([] === $ask->limits->choices ? 'Measure: %s.' : 'Say: %s.', lcfirst($ask->label));
+            yield self::row($ask, 'reading-missing', Term::not($read), $asked, $step);
+            yield self::row($ask, 'reading-outside', Term::all($read, Term::ask(Atom::Outside, ...$of)), Term::say(
+                trim(sprintf('%s: %%s. %s', str_replace('%', '%%', $ask->label), str_replace('%', '%%', $ask->past))),
+                Term::ask(Atom::Written, ...$of),
+            ), $step);
+            yield self::row($ask, 'reading-doubtful', Term::all($read, Term::ask(Atom::Doubtful, ...$of)), Term::say(
+                '%s: %s. It may lie outside: measure it with a tool.', $ask->label, Term::ask(Atom::Told, ...$of),
+            ), $step);
+        }
+    }
+
+    private static function row(Ask $ask, string $code, Term $when, Term|string $text, Step $step): Row
+    {
+        return $ask->isSafety() ? Row::lead($code, $when, $text, $step->id) : Row::reason($code, $when, $text, $step->id);
+    }
+}

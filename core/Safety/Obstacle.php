@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Safety;
+
+/** One thing that stands in the way of a step: a stable code, a sentence for a person, how hard, and the step where it is mended. */
+final readonly class Obstacle
+{
+    public function __construct(public string $code, public string $text, public Bar $bar, public string $step)
+    {
+    }
+}
