@@ -2,7 +2,8 @@
 // law of law.js: what was marked decides which act is shown, which bolt is next, what is loose. The server confirms when it is back.
 import { bench, show } from './sync.js';
 import { load } from './queue.js';
-import { fold, isClosed, isSo, labelOf, limitsOf, looseEnds, pieces, refusal, stepOf, waitsOpen, within } from './law.js';
+import { clockOf, fold, isClosed, labelOf, limitsOf, pieces, stepOf } from './facts.js';
+import { hindrances, isSo, looseEnds, refusal, within } from './law.js';
 
 const CARRIED = 'nk-carried';
 const PAGES = 'nk-pages';
@@ -10,12 +11,15 @@ const KNOWN = 'nk-carried';
 const SENT = 'nk-sent';
 const MOST_SENT = 400;
 const AGAIN_MS = 8000;
+const NEVER = 3;
 
 let bundle = null;
 let lastOpen = '';
 const timers = new Map();
 
 const canCarry = () => 'caches' in window && window.isSecureContext;
+/** The server's clock, as far as this tablet knows it. */
+const clock = () => clockOf(Number(document.documentElement.dataset.skew ?? 0));
 const known = () => {
   try {
     return JSON.parse(localStorage.getItem(KNOWN) ?? '{}');
@@ -121,7 +125,7 @@ const isBehind = (sheet, state, step, frame) => {
   const { act } = frame;
   if (frame.wants) return frame.wants.every((mark) => isSo(state, mark));
   if (act.ask) {
-    const wrong = within(sheet, state, stepOf(sheet, step)).some((one) => /^reading-(outside|doubtful)$/.test(one.code));
+    const wrong = within(sheet, state, stepOf(sheet, step), clock()).some((one) => /^reading-(outside|doubtful)$/.test(one.code));
     return Boolean(state.readings[step]?.[act.ask]) && !wrong;
   }
   return (act.marks ?? []).length > 0 && act.marks.every((mark) => isSo(state, mark));
@@ -233,23 +237,23 @@ const patch = (carried, state, step, frames, at) => {
   note.className = 'unconfirmed';
   note.textContent = waits > 0 ? `Off line: ${waits} mark${waits === 1 ? '' : 's'} of this step wait${waits === 1 ? 's' : ''} for the server to confirm.` : 'Off line: as it was carried, the server has to confirm what is marked.';
   root.querySelector('.say')?.append(note);
-  const lacks = frames[at].closed ? [] : [...within(carried.sheet, state, here), ...waitsOpen(carried.sheet, state, here)];
+  const lacks = frames[at].closed ? [] : hindrances(carried.sheet, state, here, clock());
   const go = root.querySelector('.thumb .go');
   const isClosing = frames[at].act?.marks?.some((mark) => mark.type === 'step-done');
   if (go && isClosing && lacks.length > 0) {
     const stops = document.createElement('div');
     stops.className = 'stops';
     stops.append(...lacks.map((one) => {
-      const said = document.createElement(one.step ? 'a' : 'p');
+      const said = document.createElement(one.step === step ? 'p' : 'a');
       said.textContent = one.text;
-      if (one.step) said.href = `${benchPath(carried.fit)}/${one.step}`;
+      if (one.step !== step) said.href = `${benchPath(carried.fit)}/${one.step}`;
       return said;
     }));
     root.querySelector('.turn')?.prepend(stops);
     go.disabled = true;
     go.textContent = 'Not yet';
     delete go.dataset.marks;
-    if (lacks.every((one) => one.bar !== 'never') && !root.querySelector('.turn .over')) {
+    if (lacks.every((one) => one.bar < NEVER) && !root.querySelector('.turn .over')) {
       const over = document.createElement('button');
       over.type = 'button';
       over.className = 'slab small over';
@@ -305,7 +309,7 @@ export const refusedHere = (events, isLead) => {
   if (!bundle || bundle.fit !== bench()?.dataset.fit) return '';
   const state = stateOf(bundle);
   for (const { type, ...payload } of events) {
-    const no = refusal(bundle.sheet, state, { id: '', type, payload }, isLead);
+    const no = refusal(bundle.sheet, state, { id: '', type, payload }, isLead, clock());
     if (no) return no.message;
   }
   return '';

@@ -27,8 +27,14 @@ final readonly class Reading
     public function said(): string
     {
         return $this->isFromPhoto() ? sprintf(
-            '%s, off a picture, give or take %s', $this->text, Digits::significant($this->event->float('doubt'), 2, true),
+            '%s, off a picture, give or take %s', $this->text, $this->doubt(),
         ) : $this->text;
+    }
+
+    /** By how much it may be wrong, in digits; empty where it was not read off a picture. */
+    public function doubt(): string
+    {
+        return $this->isFromPhoto() ? Digits::significant($this->event->float('doubt'), 2, true) : '';
     }
 
     public function isFromPhoto(): bool

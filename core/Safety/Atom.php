@@ -20,9 +20,9 @@ enum Atom: string
     case Read = 'read';
     case Outside = 'outside';
     case Doubtful = 'doubtful';
-    /** of a step and a field: as written; as told, with its doubt */
+    /** of a step and a field: as written; by how much it may be wrong, in digits, where it was read off a picture */
     case Written = 'written';
-    case Told = 'told';
+    case Doubt = 'doubt';
     /** the vehicle, by what was done: on its stands; cold; battery on */
     case Raised = 'raised';
     case Cold = 'cold';
@@ -58,7 +58,7 @@ enum Atom: string
     case RoutineBegun = 'routine-begun';
     case RoutineDone = 'routine-done';
     case Stage = 'stage';
-    /** of a step, for each stage cut short: [title, stood in words, what it would have read in its time where too much, else empty, unit] */
+    /** of a step, for each stage cut short: [title, stood in words, what it would have read in its time or empty, unit] */
     case ShortHolds = 'short-holds';
     /** of a step: the verdict on its last curve, and the finding in words; empty where there is none */
     case Verdict = 'verdict';

@@ -40,6 +40,7 @@ final class CarryController extends AbstractController
             'current' => $fit->currentStep()->id ?? '', 'sheet' => TabletSheet::of($fit), 'others' => TabletSheet::others($fit),
             'log' => array_map(static fn (FitEvent $one): array => [
                 'payload' => (object) $one->payload, 'device' => $one->receipt->device, 'late' => $one->wasQueued(),
+                'kept' => (float) $one->receipt->at->format('U.u'), 'happened' => (float) $one->happened()->format('U.u'),
             ] + $one->toArray(), $fit->state->log),
             'steps' => $carried->of($record, $fit, $version, $person->hand()),
         ]);

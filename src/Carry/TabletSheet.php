@@ -9,16 +9,20 @@ use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\LooseEndKind;
 use NimbleKnuckle\Core\Bench\Rung;
+use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
+use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 use NimbleKnuckle\Core\Plan\Caution;
 use NimbleKnuckle\Core\Plan\Law\Nature;
+use NimbleKnuckle\Core\Plan\Mishap\Repair;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Choice;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\PutIn;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
+use NimbleKnuckle\Core\Safety\Row;
 
-/** What a tablet has to know of a sheet and its vehicle to follow the law by itself (assets/js/law.js reads it). */
+/** What a tablet has to know of a sheet and its vehicle to follow the law by itself (assets/js/law.js and facts.js read it). */
 final readonly class TabletSheet
 {
     /** Kinds of loose ends a tablet can tell by itself. */
@@ -33,7 +37,7 @@ final readonly class TabletSheet
         return count(array_filter($fit->looseEnds(), static fn (LooseEnd $end): bool => !in_array($end->kind, self::TOLD, true)));
     }
 
-    /** @return array{steps: list<array<string, mixed>>, joints: array<string, array<string, mixed>>, circuits: array<string, string>} */
+    /** @return array<string, mixed> steps, joints and circuits as the facts are told from them, and the law of the sheet as rows */
     public static function of(Fit $fit): array
     {
         $joints = [];
@@ -50,7 +54,27 @@ final readonly class TabletSheet
         return [
             'steps' => array_map(static fn (Step $step): array => self::step($fit, $step), $fit->sheet->steps), 'joints' => $joints,
             'circuits' => array_map(static fn ($circuit): string => $circuit->name, $fit->vehicle->circuits),
+            'law' => self::law($fit),
         ];
+    }
+
+    /** @return array{rows: list<Row>, before: array<string, list<int>>, within: array<string, list<int>>} each row once */
+    private static function law(Fit $fit): array
+    {
+        $rows = $places = [];
+        $of = ['before' => [], 'within' => []];
+        $rules = $fit->rigs()->rules();
+        foreach ($fit->sheet->steps as $step) {
+            foreach (['before' => $rules->before($step), 'within' => $rules->within($step)] as $when => $found) {
+                foreach ($found as $row) {
+                    $key = json_encode($row, \JSON_THROW_ON_ERROR);
+                    $places[$key] ??= array_push($rows, $row) - 1;
+                    $of[$when][$step->id][] = $places[$key];
+                }
+            }
+        }
+
+        return ['rows' => $rows] + $of;
     }
 
     /** @return array<string, mixed> */
@@ -67,12 +91,26 @@ final readonly class TabletSheet
             // Whether the page says what is worked out from readings: on a tablet that took others it would say something else.
             'derived' => '' !== $step->asking->sum || in_array('waste', $step->tags, true)
                 || str_starts_with($step->asking->routine, 'vacuum'),
-            'waits' => array_values(array_map(
-                static fn (Step $wait): string => $wait->id,
-                array_filter($fit->sheet->steps, static fn (Step $one): bool => $one->slot->passive && $one->slot->until === $step->id),
-            )),
             'tools' => $fit->toolsListed($step), 'shot' => $step->asking->shot->value ?? '', 'protects' => Nature::protects($step),
+            'minutes' => $step->slot->minutes->likely, 'mends' => Repair::eventOf($step), 'load' => self::load($step),
+            'stages' => array_map(
+                static fn (FillStage $one): array => [
+                    'id' => $one->id, 'title' => $one->title, 'seconds' => $one->seconds, 'ask' => $one->ask,
+                ],
+                FillRoutine::named($step->asking->routine)->stages ?? [],
+            ),
             'followUp' => Deed::Book === $step->deed ? $step->asking->followUp->id : '', 'due' => $step->asking->followUp->title,
+        ];
+    }
+
+    /** @return array<string, string|float> */
+    private static function load(Step $step): array
+    {
+        $load = $step->target->load;
+
+        return '' === $load->body ? [] : [
+            'body' => $load->body, 'support' => $load->support->value ?? '', 'from' => $load->from->value ?? '', 'way' => $load->way,
+            'mm' => $load->mm,
         ];
     }
 
@@ -85,7 +123,7 @@ final readonly class TabletSheet
             'field' => $ask->field, 'label' => $ask->label, 'set' => $limits->isSet, 'low' => $limits->low, 'high' => $limits->high,
             'near' => $limits->near, 'past' => $ask->past, 'safety' => $ask->isSafety(),
             'bad' => array_map(static fn (Choice $one): bool => !$one->isGood, $limits->choices),
-            'unit' => $ask->kind->baseUnit()->symbol(),
+            'unit' => $ask->kind->baseUnit()->symbol(), 'askedIn' => $ask->unit,
             'answers' => array_map(static fn (Choice $one): array => [$one->id, $one->label], $limits->choices),
         ];
     }

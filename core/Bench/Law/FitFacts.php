@@ -78,7 +78,7 @@ final readonly class FitFacts implements Facts
         return match ($atom) {
             Atom::Title => $step->words->title,
             Atom::FirstOpen => $this->firstOpen($step),
-            Atom::Read, Atom::Outside, Atom::Doubtful, Atom::Written, Atom::Told => $this->ofReading($atom, $step, $thing),
+            Atom::Read, Atom::Outside, Atom::Doubtful, Atom::Written, Atom::Doubt => $this->ofReading($atom, $step, $thing),
             Atom::CameOff, Atom::AllOff, Atom::AllBack, Atom::PiecesSaid => $this->ofPieces($atom, $step, $thing),
             Atom::Pictured => $this->isPictured($step, $thing),
             Atom::WaitLeft => $this->fit->waitLeftNow($step),
@@ -96,10 +96,10 @@ final readonly class FitFacts implements Facts
     {
         $reading = $this->fit->state->reading($step->id, $field);
         if (null === $reading) {
-            return Atom::Written === $atom || Atom::Told === $atom ? '' : false;
+            return Atom::Written === $atom || Atom::Doubt === $atom ? '' : false;
         }
-        if (Atom::Written === $atom || Atom::Told === $atom) {
-            return Atom::Told === $atom ? $reading->said() : $reading->text;
+        if (Atom::Written === $atom || Atom::Doubt === $atom) {
+            return Atom::Doubt === $atom ? $reading->doubt() : $reading->text;
         }
         $asks = array_filter($this->fit->asks($step), static fn (Ask $one): bool => $one->field === $field);
         $holds = static fn (Ask $ask): bool => Atom::Outside === $atom ? $ask->isOutside($reading->value) : $reading->mayBeOutside($ask);

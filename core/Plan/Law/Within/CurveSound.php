@@ -19,6 +19,9 @@ final readonly class CurveSound implements Rule
 
     public function rows(Ground $ground, Step $step): iterable
     {
+        if ('' === $step->asking->sum) {
+            return;
+        }
         $mend = match ($step->asking->sum) {
             self::PRESSED => 'draw it off, look, measure, press it once more.',
             'leak-decay' => 'let it down, find it, mend it, test it once more.',

@@ -27,7 +27,8 @@ final readonly class ReadingsTaken implements Rule
                 Term::ask(Atom::Written, ...$of),
             ), $step);
             yield self::row($ask, 'reading-doubtful', Term::all($read, Term::ask(Atom::Doubtful, ...$of)), Term::say(
-                '%s: %s. It may lie outside: measure it with a tool.', $ask->label, Term::ask(Atom::Told, ...$of),
+                '%s: %s, off a picture, give or take %s. It may lie outside: measure it with a tool.', $ask->label,
+                Term::ask(Atom::Written, ...$of), Term::ask(Atom::Doubt, ...$of),
             ), $step);
         }
     }
