@@ -147,7 +147,6 @@ const submit = (form) => {
   const empty = fields.find((field) => field.value.trim() === '');
   if (empty) return wrong(form, event.type === 'measured' ? 'Write down the reading.' : 'Fill this in.');
   for (const field of fields) event[field.name] = field.name === 'text' && event.type === 'measured' ? withUnit(form, field.value.trim()) : field.value.trim();
-  if ('reason' in event && event.reason.split(/\s+/).length < 2) return wrong(form, 'Say why in two words or more.');
   const typed = fields.map((field) => field.value);
   wrong(form, '');
   const value = event.type === 'measured' ? inBase(form, typed[0]) : null;

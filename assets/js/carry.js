@@ -307,10 +307,12 @@ export const goOnCarried = async () => {
 /** What stands against marks, as this tablet can tell; empty where nothing does, or the fit is not carried. */
 export const refusedHere = (events, isLead) => {
   if (!bundle || bundle.fit !== bench()?.dataset.fit) return '';
-  const state = stateOf(bundle);
+  let state = stateOf(bundle);
   for (const { type, ...payload } of events) {
-    const no = refusal(bundle.sheet, state, { id: '', type, payload }, isLead, clock());
+    const event = { id: `${state.log.length}`, type, late: true, device: localStorage.getItem('nk-device') ?? '', by: '', at: new Date().toISOString(), payload: { ...payload, ...(payload.local ?? {}), ...answered(bundle.sheet, { type, payload }) } };
+    const no = refusal(bundle.sheet, state, event, isLead, clock());
     if (no) return no.message;
+    state = fold([...state.log, event]);
   }
   return '';
 };

@@ -9,7 +9,7 @@ export const key = (event) => `${event.payload.step ?? ''} ${event.payload.thing
 const put = (map, name, inner, value) => { (map[name] ??= {})[inner] = value; };
 
 const blank = () => ({
-  started: {}, done: {}, skipped: {}, seen: {}, counts: {}, countedAll: {}, fates: new Map(), inside: new Map(), everInside: {}, tools: {}, stages: {}, lastMarks: {}, marked: {}, readings: {}, dropped: new Map(), photos: new Map(), routines: {}, curves: {}, waived: {}, mishaps: new Map(), places: {}, signed: null, stopped: null, last: null, lastReason: '', log: [],
+  started: {}, done: {}, skipped: {}, seen: {}, counts: {}, countedAll: {}, fates: new Map(), inside: new Map(), everInside: {}, tools: {}, stages: {}, lastMarks: {}, marked: {}, readings: {}, dropped: new Map(), photos: new Map(), routines: {}, curves: {}, stopsSeen: {}, photoMarks: {}, followUps: {}, undone: new Set(), waived: {}, mishaps: new Map(), places: {}, signed: null, stopped: null, last: null, lastReason: '', log: [],
 });
 
 export const isDoneIn = (state, step) => Boolean(state.done[step]);
@@ -49,6 +49,9 @@ const apply = (state, event) => {
     }
     case 'stage-begun': (state.routines[step] ??= []).push(event); break;
     case 'curve-judged': state.curves[step] = event; break;
+    case 'stop-seen': state.stopsSeen[p.reading] = true; break;
+    case 'photo-marked': (state.photoMarks[p.photo] ??= []).push(event); break;
+    case 'follow-up-closed': state.followUps[p.follow_up] ??= event; break;
     case 'photo-taken': state.photos.set(event.id, event); break;
     case 'waived': state.waived[p.end] = event; break;
     case 'signed': state.signed ??= event; break;
@@ -64,6 +67,7 @@ const apply = (state, event) => {
 export const fold = (log) => {
   const state = blank();
   const undone = new Set(log.filter((event) => event.type === 'undone').map((event) => event.payload.event));
+  state.undone = undone;
   log.forEach((event, i) => { state.places[event.id] ??= i; state.log.push(event); });
   for (const event of log) if (!undone.has(event.id) || STANDS.has(event.type)) apply(state, event);
   return state;
@@ -275,7 +279,7 @@ const holdsOf = (state, step, clock) => {
     const curve = taken?.payload.text?.endsWith(FROM_CURVE) ? state.curves[step.id] : null;
     const isWatched = curve && curve.payload.seconds > 0 && state.places[curve.id] >= state.places[event.id];
     const seconds = !end ? 0 : (isWatched ? curve.payload.seconds : between(state, event, end, clock));
-    holds[stage.id] = { stage, seconds, isExcused: Boolean(next?.payload.reason), taken };
+    holds[stage.id] = { stage, isEnded: Boolean(end), seconds, isExcused: Boolean(next?.payload.reason), taken };
   });
   return Object.values(holds);
 };
@@ -301,6 +305,12 @@ const mishapsOf = (sheet, state) => [...state.mishaps.values()].flatMap((event) 
 
 /** A clock of its own where nothing else is known: of the events, and now, in seconds. */
 export const clockOf = (skew = 0, now = Date.now() / 1000 + skew) => ({ now, of: (event) => event.happened ?? Date.parse(event.at) / 1000 + skew });
+
+const wordsOf = (text) => String(text ?? '').toLowerCase().match(/\p{L}[\p{L}\p{M}\p{N}’'-]*/gu) ?? [];
+/** Findings of a curve that say stop at once. */
+const AT_ONCE = new Set(['overheating', 'over-limit', 'lets-go']);
+/** Fields of a mark that are numbers where they are not given. */
+const NUMBERS = new Set(['x', 'y', 'to_x', 'to_y', 'doubt']);
 
 /** The answers to the atoms, by their names: each of (sheet, state, clock) and what it is asked of. */
 export const factsOf = (sheet, state, clock = clockOf()) => {
@@ -351,5 +361,85 @@ export const factsOf = (sheet, state, clock = clockOf()) => {
     verdict: (id) => state.curves[id]?.payload.verdict ?? '',
     finding: (id) => (state.curves[id]?.payload.finding ?? '').replaceAll('-', ' '),
     mishaps: () => mishapsOf(sheet, state),
+  };
+};
+
+/** How long the stage a routine is at has stood, in words, where going on from it now would cut it short; empty where not. */
+const cutShort = (state, step, to, event, clock) => {
+  const run = (state.routines[step.id] ?? []).filter((one) => step.stages.some((stage) => stage.id === one.payload.stage));
+  const begun = run.at(-1);
+  const place = (id) => step.stages.findIndex((stage) => stage.id === id);
+  if (!begun || place(to) <= place(begun.payload.stage)) return '';
+  const stage = step.stages[place(begun.payload.stage)];
+  const ended = holdsOf(state, step, clock).findLast((hold) => hold.isEnded && hold.stage.id === stage.id);
+  const seconds = ended ? ended.seconds : between(state, begun, { kept: clock.now, ...event }, clock);
+  return stage.seconds > 0 && seconds < stage.seconds - NEAR_S ? `${clockWords(seconds)} of ${clockWords(stage.seconds)}` : '';
+};
+
+/** The same, and what a mark says that somebody would make. */
+export const eventFactsOf = (sheet, state, event, isLead, clock = clockOf()) => {
+  const { payload } = event;
+  const of = (id) => stepOf(sheet, id);
+  const closed = (id) => state.done[id] ?? state.skipped[id];
+  const count = (id, thing) => { const line = of(id).tray.find((one) => one[0] === thing); return line ? pieces(sheet, state, of(id), line) : null; };
+  const ask = (id, field) => of(id).asks.find((one) => one.field === field);
+  const place = (id, stage) => of(id).stages.findIndex((one) => one.id === stage);
+  const at = (id) => { const last = (state.routines[id] ?? []).filter((one) => place(id, one.payload.stage) >= 0).at(-1); return last ? place(id, last.payload.stage) : -1; };
+  const past = (id) => state.log[state.places[id]];
+  return {
+    ...factsOf(sheet, state, clock),
+    given: (field) => payload[field] ?? (NUMBERS.has(field) ? 0 : ''),
+    'reason-words': () => wordsOf(payload.reason).length,
+    'reason-again': () => wordsOf(payload.reason).join(' ') === wordsOf(state.lastReason).join(' '),
+    lead: () => isLead,
+    server: () => false,
+    'clock-ahead': () => false,
+    signed: () => state.signed !== null,
+    'stopped-as': () => (state.stopped?.payload.kind ?? '').replaceAll('-', ' '),
+    'engine-stop': () => Object.values(state.curves).find((one) => AT_ONCE.has(one.payload.finding) && !state.stopsSeen[one.payload.reading])?.payload.reading ?? '',
+    'is-step': (id) => Boolean(of(id)),
+    'is-joint': (id) => id in sheet.joints,
+    'is-photo': (id) => state.photos.has(id),
+    'is-dropped': (id) => state.dropped.has(id),
+    'closed-by': (id) => closed(id)?.by ?? '',
+    'closed-at': (id) => closed(id)?.at.slice(11, 16) ?? '',
+    passive: (id) => of(id).passive,
+    started: (id) => Boolean(state.started[id]),
+    protects: (id) => of(id).protects,
+    'takes-off': (id) => of(id).deed === 'remove',
+    'has-tray': (id) => of(id).tray.length > 0,
+    'has-routine': (id) => of(id).stages.length > 0,
+    'next-stage': (id) => of(id).stages[at(id) + 1]?.title ?? '',
+    'cut-short': (id, stage) => cutShort(state, of(id), stage, event, clock),
+    'has-caution': (id, caution) => caution in of(id).cautions,
+    'has-tool': (id, tool) => of(id).tools.includes(tool),
+    asks: (id, field) => Boolean(of(id)) && Boolean(ask(id, field)),
+    'has-stage': (id, stage) => place(id, stage) >= 0,
+    'may-begin': (id, stage) => place(id, stage) >= 0 && place(id, stage) <= at(id) + 1,
+    'in-tray': (id, thing) => count(id, thing) !== null,
+    expected: (id, thing) => count(id, thing).expected,
+    tray: (id, thing) => count(id, thing).tray,
+    back: (id, thing) => count(id, thing).back,
+    fresh: (id, thing) => count(id, thing).fresh,
+    'at-hand': (id, thing) => count(id, thing).atHand,
+    'to-lose': (id, thing) => { const one = count(id, thing); return of(id).deed === 'remove' && !one.isOff ? one.expected - one.lost - one.broken : one.atHand; },
+    'too-few': (id) => of(id).tray.map((line) => pieces(sheet, state, of(id), line)).filter((one) => one.expected > (of(id).deed === 'remove' ? one.room : one.atHand)).map((one) => [one.thing, inWords(one)]),
+    'for-good': (id, thing) => of(id).puts.some(([name, forGood]) => name === thing && forGood),
+    'loose-under': (id, thing) => (of(id).item !== '' && of(id).puts.some(([name, forGood]) => name === thing && forGood) ? Object.entries(sheet.joints).find(([joint, one]) => one.item === of(id).item && boltsLeft(sheet, state, joint) > 0)?.[1].name ?? '' : ''),
+    fasteners: (id) => sheet.joints[id].count,
+    'last-stage': (id) => final(sheet.joints[id]),
+    'bolt-stage': (id, bolt) => stage(state, id, bolt),
+    rung: (id, n) => labelOf(sheet.joints[id], n),
+    label: (id, field) => ask(id, field)?.label ?? '',
+    'flow-most': (id, field) => ask(id, field)?.most ?? 0,
+    circuit: (id) => sheet.circuits[of(id).circuit] ?? 'circuit',
+    capacity: (id) => of(id).holds,
+    'photo-marks': (id) => (state.photoMarks[id] ?? []).length,
+    length: (text) => [...text].length,
+    'is-hash': (text) => /^[0-9a-f]{64}$/.test(text),
+    'is-event': (id) => id in state.places,
+    'may-undo': (id) => Boolean(past(id)) && !STANDS.has(past(id).type) && !state.undone.has(id),
+    'is-mishap': (id) => past(id)?.type === 'mishap',
+    'booked-done': (id) => past(id)?.type === 'step-done' && Boolean(state.followUps[of(past(id).payload.step)?.followUp]),
   };
 };

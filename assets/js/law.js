@@ -1,17 +1,13 @@
 // The law on a tablet: the rows that came with the sheet, evaluated on what the tablet knows (facts.js), and what a mark needs beside them.
-import { boltsLeft, clockOf, counted, doing, factsOf, final, inWords, isClosed, isDoneIn, isOutside, key, labelOf, pieces, stage, stepOf, toolsMissing, upper } from './facts.js';
-import { standing } from './terms.js';
+import { boltsLeft, clockOf, counted, doing, eventFactsOf, factsOf, inWords, isClosed, isDoneIn, isOutside, pieces, stage, toolsMissing, upper } from './facts.js';
+import { refusedBy, standing } from './terms.js';
 
 const NOTE = 0;
 const REASON = 1;
 const LEAD = 2;
-const MOST_TOLD = 3;
 
 /** What a step lacks in itself: [{code, text, bar, step}]. */
 export const within = (sheet, state, step, clock = clockOf()) => standing(sheet, step.id, factsOf(sheet, state, clock), 'within');
-
-/** What must be true before a step may begin, and is not. */
-export const before = (sheet, state, step, clock = clockOf()) => standing(sheet, step.id, factsOf(sheet, state, clock), 'before');
 
 /** What keeps a step from being closed: notes are left out. */
 export const hindrances = (sheet, state, step, clock = clockOf()) => standing(sheet, step.id, factsOf(sheet, state, clock), 'before', 'within').filter((one) => one.bar > NOTE);
@@ -72,100 +68,25 @@ export const looseEnds = (sheet, state) => {
   return ends.filter((end) => { const waived = state.waived[end.id]; return !waived || ((waived.payload.as ?? '') !== '' && waived.payload.as !== end.since); });
 };
 
-const wordsOf = (text) => text.toLowerCase().match(/\p{L}[\p{L}\p{M}\p{N}’'-]*/gu) ?? [];
-const no = (field, message) => ({ field, message });
-
-const pieceRefusal = (sheet, state, event, step) => {
-  const { type, payload: p } = event;
-  if (type === 'found') return state.dropped.has(p.dropped) ? null : no('dropped', 'Nothing like that is missing.');
-  if (type === 'dropped' && !p.thing) return null;
-  if (!step) return no('step', 'Say at which step.');
-  const noneLeft = (count) => no('thing', `${upper(count.thing)}: ${inWords(count)}. Say what was found or what is new.`);
-  if (type === 'counted-all') {
-    if (step.tray.length === 0) return no('step', 'There is nothing to count at this step.');
-    const short = step.tray.map((line) => pieces(sheet, state, step, line)).find((count) => (step.deed === 'remove' ? count.room : count.atHand) < count.expected);
-    return short ? noneLeft(short) : null;
-  }
-  const line = step.tray.find(([thing]) => thing === p.thing);
-  if (!line) return no('thing', 'That does not belong to this tray.');
-  const count = pieces(sheet, state, step, line);
-  if (type === 'counted') {
-    const now = step.deed === 'remove' ? count.tray : count.back;
-    if (now + p.by < 0) return no('by', 'A tray cannot hold less than nothing.');
-    if (step.deed === 'remove') return now + p.by <= count.expected + 20 ? null : no('by', `The sheet says ${count.expected}. Correct the sheet if there are more.`);
-    return p.by <= 0 || now + p.by <= count.atHand ? null : noneLeft(count);
-  }
-  if (type === 'replaced') return count.fresh < count.expected ? null : no('thing', 'More new ones than there are places.');
-  const left = step.deed === 'remove' && !count.isOff ? count.expected - count.lost - count.broken : count.atHand;
-  return left > 0 ? null : noneLeft(count);
-};
-
-const fastenerRefusal = (sheet, state, p) => {
-  const joint = sheet.joints[p.joint];
-  if (!joint) return no('joint', 'There is no such joint on this vehicle.');
-  if (!(p.bolt >= 1 && p.bolt <= joint.count)) return no('bolt', `This joint has fasteners 1 to ${joint.count}.`);
-  if (p.stage < 0 || p.stage > final(joint)) return no('stage', 'There is no such pass on this joint.');
-  const now = stage(state, p.joint, p.bolt);
-  return p.stage <= now + 1 ? null : no('stage', `Bolt ${p.bolt} is ${labelOf(joint, now)}: “${labelOf(joint, now + 1)}” comes before “${labelOf(joint, p.stage)}”.`);
-};
-
-const insideRefusal = (sheet, state, event, step) => {
-  const { type, payload: p } = event;
-  if (!step) return no('step', 'Say at which step.');
-  if (type === 'tool-counted') return step.tools.includes(p.tool) ? null : no('tool', 'That tool is not on the list of this sheet.');
-  const isIn = state.inside.has(key(event));
-  if (type === 'put-in') {
-    if (isIn) return no('thing', `The ${p.thing} is in already.`);
-    const again = step.puts.some(([thing, forGood]) => thing === p.thing && forGood) && state.everInside[key(event)];
-    return again ? no('thing', `The ${p.thing} was counted away for good: it must not go back in.`) : null;
-  }
-  if (!isIn) return no('thing', `No ${p.thing} was put in.`);
-  const holds = step.puts.some(([thing, forGood]) => thing === p.thing && forGood);
-  const loose = holds && step.item ? Object.entries(sheet.joints).find(([id, joint]) => joint.item === step.item && boltsLeft(sheet, state, id) > 0) : null;
-  return loose ? no('thing', `Tighten the ${loose[1].name} first: the ${p.thing} comes out once it is bolted.`) : null;
-};
-
 /** What stands in the way lets a mark through with a reason, or with a lead's, as its hardest bar says. */
-const passed = (hard, p, isLead) => {
+const passes = (sheet, hard, reason, isLead) => {
   const bar = Math.max(NOTE, ...hard.map((one) => one.bar));
-  if (bar === NOTE || (Boolean(p.reason) && (bar === REASON || (bar === LEAD && isLead)))) return null;
-  const more = hard.length - MOST_TOLD;
-  return no('step', `${hard.slice(0, MOST_TOLD).map((one) => one.text).join(' ')}${more > 0 ? ` And ${more} more.` : ''}${bar === LEAD && !isLead ? ' Only a lead overrules this.' : ''}`);
+  if (bar === NOTE || (Boolean(reason) && (bar === REASON || (bar === LEAD && isLead)))) return null;
+  const { most, more, lead } = sheet.law.words;
+  const rest = hard.length - most;
+  return { field: 'step', message: hard.slice(0, most).map((one) => one.text).join(' ') + (rest > 0 ? more.replace('%d', String(rest)) : '') + (bar === LEAD && !isLead ? lead : '') };
 };
 
-const stepRefusal = (sheet, state, event, step, isLead, clock) => {
-  const { type, payload: p } = event;
-  if (!step) return no('step', 'Say which step.');
-  if (type === 'step-reopened') return isClosed(state, step.id) ? null : no('step', 'This step is open already.');
-  if (type === 'caution-acknowledged') return p.caution in step.cautions ? null : no('caution', 'There is no such caution at this step.');
-  const closed = state.done[step.id] ?? state.skipped[step.id];
-  if (closed) return no('step', `${closed.by} closed this step at ${closed.at.slice(11, 16)}.`);
-  if (type === 'step-started') {
-    if (!step.passive) return no('step', 'This step does not run by itself.');
-    if (state.started[step.id]) return no('step', 'It is running already.');
-    return passed(before(sheet, state, step, clock).filter((one) => one.bar > NOTE), p, isLead);
-  }
-  if (type === 'step-skipped') return step.protects && !isLead ? no('step', `Others rely on “${step.title}”. Only a lead skips it.`) : null;
-  return passed(hindrances(sheet, state, step, clock), p, isLead);
-};
-
-/** What stands against an event, as far as a tablet can tell: {field, message}; null where it is let through, for the server to confirm. */
+/** What stands against an event by the law that came with the sheet: {field, message}; null where nothing does. */
 export const refusal = (sheet, state, event, isLead = false, clock = clockOf()) => {
-  const { type, payload: p } = event;
-  if (state.signed && !['follow-up-closed', 'noted'].includes(type)) return no('fit', 'This fit is signed off; only notes and due checks can be added.');
-  if (state.stopped && !['taken-up', 'follow-up-closed', 'noted'].includes(type)) return no('fit', `This fit is ${state.stopped.payload.kind.replaceAll('-', ' ')}: take it up again first.`);
-  const step = stepOf(sheet, p.step);
-  if (p.step && !step) return no('step', 'There is no such step on this sheet.');
-  if (p.reason) {
-    const words = wordsOf(p.reason);
-    if (words.length < 2) return no('reason', 'Say why in two words or more.');
-    if (words.join(' ') === wordsOf(state.lastReason).join(' ')) return no('reason', 'That is the last reason again. Say why here.');
-  }
-  if (['counted', 'counted-all', 'broke', 'replaced', 'dropped', 'found'].includes(type)) return pieceRefusal(sheet, state, event, step);
-  if (type === 'fastener-marked') return fastenerRefusal(sheet, state, p);
-  if (['put-in', 'taken-out', 'tool-counted'].includes(type)) return insideRefusal(sheet, state, event, step);
-  if (['step-started', 'step-done', 'step-skipped', 'step-reopened', 'caution-acknowledged'].includes(type)) return stepRefusal(sheet, state, event, step, isLead, clock);
-  return null;
+  const { type, payload } = event;
+  const facts = eventFactsOf(sheet, state, event, isLead, clock);
+  const gate = {
+    begin: () => standing(sheet, payload.step, facts, 'before').filter((one) => one.bar > NOTE),
+    close: () => standing(sheet, payload.step, facts, 'before', 'within').filter((one) => one.bar > NOTE),
+    lead: () => standing(sheet, payload.step, facts, 'before').filter((one) => one.bar === LEAD),
+  };
+  return refusedBy(sheet.law.refusals[type] ?? [], facts, (name) => passes(sheet, gate[name](), payload.reason, isLead));
 };
 
 /** Whether what a mark says is so already: how far along its acts a step is. */

@@ -14,6 +14,8 @@ const ops = {
   less: ([a, b], facts, it) => valueOf(a, facts, it) < valueOf(b, facts, it),
   same: ([a, b], facts, it) => valueOf(a, facts, it) === valueOf(b, facts, it),
   count: (these, facts, it) => these.filter((one) => valueOf(one, facts, it)).length,
+  plus: ([a, b], facts, it) => valueOf(a, facts, it) + valueOf(b, facts, it),
+  capital: ([one], facts, it) => { const text = String(valueOf(one, facts, it)); return text.charAt(0).toUpperCase() + text.slice(1); },
   up: ([one], facts, it) => Math.ceil(valueOf(one, facts, it)),
 };
 
@@ -38,3 +40,14 @@ const collected = (step, obstacles) => {
 
 /** What stands against a step by the rows of the sheet, “before” it may begin or “within” it. */
 export const standing = (sheet, step, facts, ...when) => collected(step, when.flatMap((one) => sheet.law[one][step] ?? []).flatMap((n) => obstaclesOf(sheet.law.rows[n], facts)));
+
+/** What the first of these refusals says: {field, message, gate}; a gate is asked of the step. Null where none holds. */
+export const refusedBy = (refusals, facts, passes) => {
+  for (const one of refusals) {
+    const gate = one.gate ? passes(one.gate) : null;
+    if (gate) return gate;
+    const it = one.gate ? null : (one.each ? valueOf(one.each, facts) : [[]]).find((each) => valueOf(one.when, facts, each));
+    if (it) return { field: one.field, message: String(valueOf(one.text, facts, it)) };
+  }
+  return null;
+};

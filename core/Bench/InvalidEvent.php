@@ -12,7 +12,10 @@ use NimbleKnuckle\Core\Safety\Obstacle;
 /** Something that cannot have happened like this; the sentence tells what is missing. */
 final class InvalidEvent extends \DomainException implements CoreException
 {
-    private const MOST = 3;
+    /** So many obstacles are told, how many more there are, and who could overrule them. */
+    public const MOST = 3;
+    public const MORE = ' And %d more.';
+    public const LEAD = ' Only a lead overrules this.';
 
     private function __construct(public readonly string $field, string $message)
     {
@@ -33,8 +36,8 @@ final class InvalidEvent extends \DomainException implements CoreException
         return new self(
             'step',
             $said
-                .($more > 0 ? sprintf(' And %d more.', $more) : '')
-                .(Bar::Lead === Gate::bar($obstacles) && !$isLead ? ' Only a lead overrules this.' : ''),
+                .($more > 0 ? sprintf(self::MORE, $more) : '')
+                .(Bar::Lead === Gate::bar($obstacles) && !$isLead ? self::LEAD : ''),
         );
     }
 }

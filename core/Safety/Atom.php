@@ -65,6 +65,73 @@ enum Atom: string
     case Finding = 'finding';
     /** [event, step, item, joint, what happened, step that mends it next, its title] of mishaps that are not mended */
     case Mishaps = 'mishaps';
+    /** of a mark, by a field: what it says, empty where it says nothing; how many words its reason has; it is the last reason again */
+    case Given = 'given';
+    case ReasonWords = 'reason-words';
+    case ReasonAgain = 'reason-again';
+    /** who makes it: a lead; the server itself. Its clock is ahead. */
+    case Lead = 'lead';
+    case Server = 'server';
+    case ClockAhead = 'clock-ahead';
+    /** the fit: signed; stopped as, in words, empty where it is not; the reading of a curve that asks for all to stop, or empty */
+    case Signed = 'signed';
+    case StoppedAs = 'stopped-as';
+    case EngineStop = 'engine-stop';
+    /** of an id: there is such a step, joint, picture, thing that fell */
+    case IsStep = 'is-step';
+    case IsJoint = 'is-joint';
+    case IsPhoto = 'is-photo';
+    case IsDropped = 'is-dropped';
+    /** of a step: who closed it, empty where it is open; when, as a clock says it; runs by itself; is running; others rely on it */
+    case ClosedBy = 'closed-by';
+    case ClosedAt = 'closed-at';
+    case Passive = 'passive';
+    case Started = 'started';
+    case Protects = 'protects';
+    /** of a step: whether it takes off; has something to count; has a fill routine; the stage that comes next there; its stage cut short */
+    case TakesOff = 'takes-off';
+    case HasTray = 'has-tray';
+    case HasRoutine = 'has-routine';
+    case NextStage = 'next-stage';
+    case CutShort = 'cut-short';
+    /** of a step and another: it has that caution, that tool on its list, that field; the stage may be begun there, is there */
+    case HasCaution = 'has-caution';
+    case HasTool = 'has-tool';
+    case Asks = 'asks';
+    case HasStage = 'has-stage';
+    case MayBegin = 'may-begin';
+    /** of a step and a thing: it lies in its tray; how many should; counted out, counted back; new; to go back; to be lost or broken */
+    case InTray = 'in-tray';
+    case Expected = 'expected';
+    case Tray = 'tray';
+    case Back = 'back';
+    case Fresh = 'fresh';
+    case AtHand = 'at-hand';
+    case ToLose = 'to-lose';
+    /** of a step: [thing, the count in words] of what there is too little of to count all */
+    case TooFew = 'too-few';
+    /** of a step and a thing: once out it stays out; the name of a joint that must be tight before it comes out, empty where none */
+    case ForGood = 'for-good';
+    case LooseUnder = 'loose-under';
+    /** of a joint: its fasteners; its last stage. Of it and a bolt: the stage it has. Of it and a stage: what that is called */
+    case Fasteners = 'fasteners';
+    case LastStage = 'last-stage';
+    case BoltStage = 'bolt-stage';
+    case Rung = 'rung';
+    /** of a step and a field: its label; the most that can have flowed, 0 where nothing does; of the step: its circuit, what that holds */
+    case Label = 'label';
+    case FlowMost = 'flow-most';
+    case Circuit = 'circuit';
+    case Capacity = 'capacity';
+    /** of a picture: how many marks are on it. Of a text: how long it is; it is a SHA-256. */
+    case PhotoMarks = 'photo-marks';
+    case Length = 'length';
+    case IsHash = 'is-hash';
+    /** of an event: there is one; it can be taken back, and was not; it is a mishap; it booked a check that has been done */
+    case IsEvent = 'is-event';
+    case MayUndo = 'may-undo';
+    case IsMishap = 'is-mishap';
+    case BookedDone = 'booked-done';
     /** of a step: whether a slip clutch was tried there; whether its last trial is in its band; what it came to. The server's alone. */
     case Tried = 'tried';
     case InBand = 'in-band';

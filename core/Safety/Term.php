@@ -21,6 +21,8 @@ final readonly class Term implements \JsonSerializable
     private const SAME = 'same';
     private const COUNT = 'count';
     private const UP = 'up';
+    private const PLUS = 'plus';
+    private const CAPITAL = 'capital';
     /** These have a word of their own: the name of an atom, the pattern of a sentence, what stands between names. */
     private const WORDED = [self::ASK, self::SAY, self::NAMES];
 
@@ -103,6 +105,17 @@ final readonly class Term implements \JsonSerializable
         return new self(self::UP, [$one]);
     }
 
+    public static function plus(self|int|float $a, self|int|float $b): self
+    {
+        return new self(self::PLUS, [$a, $b]);
+    }
+
+    /** With a capital. */
+    public static function capital(self $one): self
+    {
+        return new self(self::CAPITAL, [$one]);
+    }
+
     /**
      * @param list<bool|int|float|string> $it what is looked at, where things are looked at one by one
      *
@@ -122,6 +135,8 @@ final readonly class Term implements \JsonSerializable
             self::SAME => $this->part(0, $facts, $it) === $this->part(1, $facts, $it),
             self::SAY => vsprintf($this->word, $this->parts($facts, $it)),
             self::NAMES => implode($this->word, $this->named($facts, $it)),
+            self::PLUS => (float) $this->part(0, $facts, $it) + (float) $this->part(1, $facts, $it),
+            self::CAPITAL => ucfirst((string) $this->part(0, $facts, $it)),
             self::COUNT => count(array_filter($this->parts($facts, $it))),
             default => (int) ceil((float) $this->part(0, $facts, $it)),
         };

@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Carry;
 
+use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Flows;
+use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Law\Refusals;
 use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\LooseEndKind;
 use NimbleKnuckle\Core\Bench\Rung;
@@ -17,6 +21,7 @@ use NimbleKnuckle\Core\Plan\Mishap\Repair;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Choice;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Flow;
 use NimbleKnuckle\Core\Plan\Procedure\PutIn;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
@@ -58,7 +63,7 @@ final readonly class TabletSheet
         ];
     }
 
-    /** @return array{rows: list<Row>, before: array<string, list<int>>, within: array<string, list<int>>} each row once */
+    /** @return array<string, mixed> each row once, by step which hold before it and within it; what can stand against each kind of mark */
     private static function law(Fit $fit): array
     {
         $rows = $places = [];
@@ -74,19 +79,27 @@ final readonly class TabletSheet
             }
         }
 
-        return ['rows' => $rows] + $of;
+        return ['rows' => $rows] + $of + [
+            'refusals' => array_combine(
+                array_column(EventType::cases(), 'value'), array_map(Refusals::of(...), EventType::cases()),
+            ),
+            'words' => ['most' => InvalidEvent::MOST, 'more' => InvalidEvent::MORE, 'lead' => InvalidEvent::LEAD],
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function step(Fit $fit, Step $step): array
     {
+        $circuit = $fit->vehicle->circuits[$step->target->circuit] ?? null;
+
         return [
             'id' => $step->id, 'deed' => $step->deed->value, 'title' => $step->words->title, 'item' => $step->target->item,
             'itemName' => $fit->vehicle->items[$step->target->item]->name ?? $step->target->item,
             'joint' => $step->target->joint, 'circuit' => $step->target->circuit, 'passive' => $step->slot->passive,
             'tray' => array_map(static fn (TrayLine $line): array => [$line->thing, $line->count], $step->needs->tray),
             'cautions' => array_map(static fn (Caution $one): bool => $one->acknowledge, $step->words->cautions),
-            'asks' => array_map(self::ask(...), $step->asking->asks),
+            'asks' => array_map(static fn (Ask $ask): array => self::ask($ask, $circuit->capacity ?? 0.0), $step->asking->asks),
+            'holds' => (string) round($circuit->capacity ?? 0.0, 2),
             'puts' => array_map(static fn (PutIn $put): array => [$put->thing, $put->forGood], $step->needs->puts),
             // Whether the page says what is worked out from readings: on a tablet that took others it would say something else.
             'derived' => '' !== $step->asking->sum || in_array('waste', $step->tags, true)
@@ -115,7 +128,7 @@ final readonly class TabletSheet
     }
 
     /** @return array<string, mixed> */
-    private static function ask(Ask $ask): array
+    private static function ask(Ask $ask, float $capacity): array
     {
         $limits = $ask->limits;
 
@@ -124,6 +137,7 @@ final readonly class TabletSheet
             'near' => $limits->near, 'past' => $ask->past, 'safety' => $ask->isSafety(),
             'bad' => array_map(static fn (Choice $one): bool => !$one->isGood, $limits->choices),
             'unit' => $ask->kind->baseUnit()->symbol(), 'askedIn' => $ask->unit,
+            'most' => Flow::None === $ask->flow ? 0.0 : Flows::MOST * $capacity,
             'answers' => array_map(static fn (Choice $one): array => [$one->id, $one->label], $limits->choices),
         ];
     }

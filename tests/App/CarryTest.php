@@ -111,7 +111,14 @@ final class CarryTest extends AppTestCase
             $steps[$step->string('id')] = $step;
         }
         self::assertSame('before', $steps['housing-off']->string('shot'));
-        self::assertContains('drain', $steps['hose-off']->strings('waits'));
+        $law = $carried->node('sheet')->node('law');
+        $rows = array_values($law->nodes('rows'));
+        $codes = array_map(
+            static fn (float $n): string => $rows[(int) $n]->string('code').' '.json_encode($rows[(int) $n]->raw()['step'] ?? ''),
+            $law->node('before')->floats('hose-off'),
+        );
+        self::assertContains('wait-open "drain"', $codes);
+        self::assertNotSame([], $law->node('refusals')->nodes('fastener-marked'));
         self::assertTrue(array_values($carried->nodes('log'))[0]->has('late'));
     }
 

@@ -13,7 +13,7 @@ use NimbleKnuckle\Core\Bench\LooseEnd;
 use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 
-/** Waiving, closing a follow-up, taking back and signing off. */
+/** Waiving, closing a follow-up, stopping and signing off: what the server alone judges. */
 final readonly class EndLaw
 {
     public const ON_HOLD = 'on-hold';
@@ -30,7 +30,6 @@ final readonly class EndLaw
         match ($event->type) {
             EventType::Waived => $this->ensureWaivable($event),
             EventType::FollowUpClosed => $this->ensureBooked($event),
-            EventType::Undone => $this->ensureUndoable($event),
             EventType::Stopped => $this->ensureStoppable($event),
             EventType::TakenUp => $this->ensureStopped(),
             default => $this->ensureSignable($event),
@@ -82,23 +81,6 @@ final readonly class EndLaw
     {
         null !== $this->fit->state->stopped || throw InvalidEvent::in('fit', 'This fit is in hand: nobody stopped it.');
         $this->hand->mayWaiveDanger() || throw InvalidEvent::in('fit', 'A mechanic or a lead takes a fit up again.');
-    }
-
-    private function ensureUndoable(FitEvent $event): void
-    {
-        $past = $this->fit->state->event($event->string('event')) ?? throw InvalidEvent::in(
-            'event', 'There is nothing like that to take back.',
-        );
-        ($past->type->canBeUndone() && !isset($this->fit->state->undone[$past->id])) || throw InvalidEvent::in(
-            'event', 'That can no longer be taken back.',
-        );
-        EventType::Mishap !== $past->type || Hand::Server === $this->hand || throw InvalidEvent::in(
-            'event', 'A mishap put steps on the sheet. Withdraw it on the page of loose ends.',
-        );
-        $step = $this->fit->sheet->step($past->string('step'));
-        if (EventType::StepDone === $past->type && null !== $step && isset($this->fit->state->followUps[$step->asking->followUp->id])) {
-            throw InvalidEvent::in('event', 'That check was booked and has been done already.');
-        }
     }
 
     private function ensureSignable(FitEvent $event): void

@@ -4,38 +4,34 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Safety\Atom;
+use NimbleKnuckle\Core\Safety\Refusal;
+use NimbleKnuckle\Core\Safety\Term;
 
 /** A fastener goes up its ladder rung by rung; back down at once. Which one comes first is said, not refused. */
 final readonly class FastenerLaw
 {
-    public function __construct(private Fit $fit)
+    /** @return list<Refusal> */
+    public static function refusals(): array
     {
-    }
+        [$joint, $bolt, $stage] = [Term::ask(Atom::Given, 'joint'), Term::ask(Atom::Given, 'bolt'), Term::ask(Atom::Given, 'stage')];
+        $count = Term::ask(Atom::Fasteners, $joint);
+        $now = Term::ask(Atom::BoltStage, $joint, $bolt);
+        $next = Term::plus($now, 1);
+        $rung = static fn (Term $at): Term => Term::ask(Atom::Rung, $joint, $at);
 
-    /** @throws InvalidEvent */
-    public function ensure(FitEvent $event): void
-    {
-        $joint = $this->fit->vehicle->joints[$event->string('joint')] ?? throw InvalidEvent::in(
-            'joint', 'There is no such joint on this vehicle.',
-        );
-        $bolt = $event->int('bolt');
-        ($bolt >= 1 && $bolt <= $joint->count()) || throw InvalidEvent::in(
-            'bolt', sprintf('This joint has fasteners 1 to %d.', $joint->count()),
-        );
-        $stage = $event->int('stage');
-        $ladder = Ladder::of($joint);
-        $ladder->has($stage) || throw InvalidEvent::in('stage', 'There is no such pass on this joint.');
-        $now = $this->fit->state->stage($joint->id, $bolt);
-        $stage <= $now + 1 || throw InvalidEvent::in(
-            'stage',
-            sprintf(
-                'Bolt %d is %s: “%s” comes before “%s”.', $bolt, $ladder->label($now), $ladder->label($now + 1),
-                $ladder->label($stage),
+        return [
+            Refusal::in('joint', Term::not(Term::ask(Atom::IsJoint, $joint)), 'There is no such joint on this vehicle.'),
+            Refusal::in(
+                'bolt', Term::any(Term::less($bolt, 1), Term::less($count, $bolt)), Term::say('This joint has fasteners 1 to %s.', $count),
             ),
-        );
+            Refusal::in(
+                'stage', Term::any(Term::less($stage, 0), Term::less(Term::ask(Atom::LastStage, $joint), $stage)),
+                'There is no such pass on this joint.',
+            ),
+            Refusal::in('stage', Term::less($next, $stage), Term::say(
+                'Bolt %s is %s: “%s” comes before “%s”.', $bolt, $rung($now), $rung($next), $rung($stage),
+            )),
+        ];
     }
 }

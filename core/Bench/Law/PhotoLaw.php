@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Photo\MarkKind;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Shot;
+use NimbleKnuckle\Core\Safety\Atom;
+use NimbleKnuckle\Core\Safety\Refusal;
+use NimbleKnuckle\Core\Safety\Term;
 
 /** A picture belongs to a step; what is drawn on one lies on it, in shares of its width and height. */
 final readonly class PhotoLaw
@@ -20,55 +19,72 @@ final readonly class PhotoLaw
     private const MOST_MARKS = 60;
     private const LONGEST_TEXT = 60;
 
-    public function __construct(private Fit $fit)
+    /** @return list<Refusal> */
+    public static function refusals(EventType $type): array
     {
+        return EventType::PhotoTaken === $type ? self::photo() : self::mark();
     }
 
-    /** @throws InvalidEvent */
-    public function ensure(FitEvent $event): void
+    /** @return list<Refusal> */
+    private static function photo(): array
     {
-        EventType::PhotoTaken === $event->type ? $this->ensurePhoto($event) : $this->ensureMark($event);
+        [$shot, $field] = [Term::ask(Atom::Given, 'shot'), Term::ask(Atom::Given, 'field')];
+        [$width, $height] = [Term::ask(Atom::Given, 'width'), Term::ask(Atom::Given, 'height')];
+        $shots = array_map(static fn (Shot $one): Term => Term::same($shot, $one->value), Shot::cases());
+
+        return [
+            Refusal::in(
+                'hash', Term::not(Term::ask(Atom::IsHash, Term::ask(Atom::Given, 'hash'))), 'A picture goes by the SHA-256 of its file.',
+            ),
+            Refusal::in(
+                'width', Term::any(
+                    Term::less($width, 1), Term::less($height, 1), Term::less(self::MOST_PX, $width), Term::less(self::MOST_PX, $height),
+                ),
+                sprintf('A picture has 1 to %d pixels each way.', self::MOST_PX),
+            ),
+            Refusal::in(
+                'shot', Term::not(Term::any(Term::same($shot, ''), ...$shots)),
+                'A picture shows how it was before, how it is after, or proves something.',
+            ),
+            Refusal::in(
+                'field', Term::not(Term::any(Term::same($field, ''), Term::ask(Atom::Asks, Term::ask(Atom::Given, 'step'), $field))),
+                'This step does not ask for that.',
+            ),
+        ];
     }
 
-    private function ensurePhoto(FitEvent $event): void
+    /** @return list<Refusal> */
+    private static function mark(): array
     {
-        1 === preg_match('/\A[0-9a-f]{64}\z/', $event->string('hash')) || throw InvalidEvent::in(
-            'hash', 'A picture goes by the SHA-256 of its file.',
+        [$photo, $kind, $text] = [Term::ask(Atom::Given, 'photo'), Term::ask(Atom::Given, 'kind'), Term::ask(Atom::Given, 'text')];
+        $is = static fn (MarkKind $one): Term => Term::same($kind, $one->value);
+        $written = Term::any(...array_map($is, array_filter(MarkKind::cases(), static fn (MarkKind $one): bool => $one->isWritten())));
+        $beside = static fn (string $name): Term => Term::any(
+            Term::less(Term::ask(Atom::Given, $name), 0), Term::less(1, Term::ask(Atom::Given, $name)),
         );
-        $long = max($event->int('width'), $event->int('height'));
-        min($event->int('width'), $event->int('height')) > 0 && $long <= self::MOST_PX || throw InvalidEvent::in(
-            'width', sprintf('A picture has 1 to %d pixels each way.', self::MOST_PX),
-        );
-        '' === $event->string('shot') || null !== Shot::tryFrom($event->string('shot')) || throw InvalidEvent::in(
-            'shot', 'A picture shows how it was before, how it is after, or proves something.',
-        );
-        $fields = array_map(
-            static fn (Ask $ask): string => $ask->field, $this->fit->sheet->step($event->string('step'))->asking->asks ?? [],
-        );
-        '' === $event->string('field') || in_array($event->string('field'), $fields, true) || throw InvalidEvent::in(
-            'field', 'This step does not ask for that.',
-        );
-    }
 
-    private function ensureMark(FitEvent $event): void
-    {
-        $photo = $event->string('photo');
-        isset($this->fit->state->photos[$photo]) || throw InvalidEvent::in('photo', 'There is no such picture in this fit.');
-        count($this->fit->state->photoMarks[$photo] ?? []) < self::MOST_MARKS || throw InvalidEvent::in(
-            'photo', sprintf('%d marks are enough for one picture: take another one.', self::MOST_MARKS),
-        );
-        $kind = MarkKind::tryFrom($event->string('kind')) ?? throw InvalidEvent::in(
-            'kind', sprintf('What is drawn is one of %s.', implode(', ', array_column(MarkKind::cases(), 'value'))),
-        );
-        foreach (['x', 'y', 'to_x', 'to_y'] as $name) {
-            $event->float($name) >= 0.0 && $event->float($name) <= 1.0 || throw InvalidEvent::in($name, 'That lies beside the picture.');
-        }
-        $text = $event->string('text');
-        $kind->isWritten() === ('' !== $text) || throw InvalidEvent::in(
-            'text', $kind->isWritten() ? 'Write what it says.' : 'Nothing is written on that; put a text beside it.',
-        );
-        mb_strlen($text) <= self::LONGEST_TEXT || throw InvalidEvent::in(
-            'text', sprintf('At most %d letters fit on a picture.', self::LONGEST_TEXT),
-        );
+        return [
+            Refusal::in('photo', Term::not(Term::ask(Atom::IsPhoto, $photo)), 'There is no such picture in this fit.'),
+            Refusal::in(
+                'photo', Term::not(Term::less(Term::ask(Atom::PhotoMarks, $photo), self::MOST_MARKS)),
+                sprintf('%d marks are enough for one picture: take another one.', self::MOST_MARKS),
+            ),
+            Refusal::in(
+                'kind', Term::not(Term::any(...array_map($is, MarkKind::cases()))),
+                sprintf('What is drawn is one of %s.', implode(', ', array_column(MarkKind::cases(), 'value'))),
+            ),
+            ...array_map(static fn (string $name): Refusal => Refusal::in($name, $beside($name), 'That lies beside the picture.'), [
+                'x', 'y', 'to_x', 'to_y',
+            ]),
+            Refusal::in('text', Term::all($written, Term::same($text, '')), 'Write what it says.'),
+            Refusal::in(
+                'text', Term::all(Term::not($written), Term::not(Term::same($text, ''))),
+                'Nothing is written on that; put a text beside it.',
+            ),
+            Refusal::in(
+                'text', Term::less(self::LONGEST_TEXT, Term::ask(Atom::Length, $text)),
+                sprintf('At most %d letters fit on a picture.', self::LONGEST_TEXT),
+            ),
+        ];
     }
 }

@@ -5,13 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\PieceCount;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
+use NimbleKnuckle\Core\Safety\Atom;
+use NimbleKnuckle\Core\Safety\Refusal;
+use NimbleKnuckle\Core\Safety\Term;
 
 /** Pieces are counted, fall, break and are replaced only as far as there are any. */
 final readonly class PieceLaw
@@ -19,85 +15,81 @@ final readonly class PieceLaw
     /** More than this of one kind is a slip of the finger, not a vehicle that differs from its sheet. */
     private const MOST_OVER = 20;
 
-    public function __construct(private Fit $fit)
+    /** @return list<Refusal> */
+    public static function refusals(EventType $type): array
     {
-    }
+        $of = [Term::ask(Atom::Given, 'step'), Term::ask(Atom::Given, 'thing')];
+        $named = Refusal::in('step', Term::not(Term::ask(Atom::IsStep, $of[0])), 'Say at which step.');
+        $mine = Refusal::in('thing', Term::not(Term::ask(Atom::InTray, ...$of)), 'That does not belong to this tray.');
 
-    /** @throws InvalidEvent */
-    public function ensure(FitEvent $event): void
-    {
-        if (EventType::Found === $event->type) {
-            isset($this->fit->state->dropped[$event->string('dropped')])
-                || throw InvalidEvent::in('dropped', 'Nothing like that is missing.');
-        } elseif (EventType::CountedAll === $event->type) {
-            $this->ensureAll($this->step($event));
-        } elseif ('' !== $event->string('thing') || !in_array($event->type, [EventType::Dropped, EventType::Mishap], true)) {
-            $this->ensureOne($this->step($event), $event);
-        }
-    }
-
-    private function ensureOne(Step $step, FitEvent $event): void
-    {
-        $line = $this->line($step, $event->string('thing'));
-        $count = $this->fit->pieces()->of($step, $line);
-        match ($event->type) {
-            EventType::Counted => Deed::Remove === $step->deed
-                ? $this->ensureIntoTray($count, $event->int('by'))
-                : $this->ensureBack($count, $event->int('by')),
-            EventType::Replaced => $count->fresh < $count->expected || throw InvalidEvent::in(
-                'thing', 'More new ones than there are places.',
-            ),
-            default => $this->ensureThereIsOne($step, $count),
+        return match ($type) {
+            EventType::Found => [Refusal::in(
+                'dropped', Term::not(Term::ask(Atom::IsDropped, Term::ask(Atom::Given, 'dropped'))), 'Nothing like that is missing.',
+            )],
+            EventType::CountedAll => [
+                $named,
+                Refusal::in('step', Term::not(Term::ask(Atom::HasTray, $of[0])), 'There is nothing to count at this step.'),
+                Refusal::in('thing', Term::always(), self::noneLeft(Term::it(0), Term::it(1)))->overEach(Term::ask(Atom::TooFew, $of[0])),
+            ],
+            EventType::Counted => [$named, $mine, ...self::counted($of)],
+            EventType::Replaced => [$named, $mine, Refusal::in(
+                'thing', Term::not(Term::less(Term::ask(Atom::Fresh, ...$of), Term::ask(Atom::Expected, ...$of))),
+                'More new ones than there are places.',
+            )],
+            EventType::Broke => [$named, $mine, self::isOne($of)],
+            default => self::ofAThing([$named, $mine, self::isOne($of)], $of[1]),
         };
     }
 
-    private function ensureIntoTray(PieceCount $count, int $by): void
+    /**
+     * @param array{Term, Term} $of
+     *
+     * @return list<Refusal>
+     */
+    private static function counted(array $of): array
     {
-        $count->tray + $by >= 0 || throw InvalidEvent::in('by', 'A tray cannot hold less than nothing.');
-        $count->tray + $by <= $count->expected + self::MOST_OVER || throw InvalidEvent::in(
-            'by', sprintf('The sheet says %d. Correct the sheet if there are more.', $count->expected),
+        $by = Term::ask(Atom::Given, 'by');
+        $takesOff = Term::ask(Atom::TakesOff, $of[0]);
+        $tray = Term::plus(Term::ask(Atom::Tray, ...$of), $by);
+        $back = Term::plus(Term::ask(Atom::Back, ...$of), $by);
+        $less = 'A tray cannot hold less than nothing.';
+
+        return [
+            Refusal::in('by', Term::all($takesOff, Term::less($tray, 0)), $less),
+            Refusal::in(
+                'by', Term::all($takesOff, Term::less(Term::plus(Term::ask(Atom::Expected, ...$of), self::MOST_OVER), $tray)),
+                Term::say('The sheet says %s. Correct the sheet if there are more.', Term::ask(Atom::Expected, ...$of)),
+            ),
+            Refusal::in('by', Term::all(Term::not($takesOff), Term::less($back, 0)), $less),
+            Refusal::in(
+                'thing', Term::all(Term::not($takesOff), Term::less(0, $by), Term::less(Term::ask(Atom::AtHand, ...$of), $back)),
+                self::noneLeft($of[1], Term::ask(Atom::PiecesSaid, ...$of)),
+            ),
+        ];
+    }
+
+    /** @param array{Term, Term} $of */
+    private static function isOne(array $of): Refusal
+    {
+        return Refusal::in(
+            'thing', Term::less(Term::ask(Atom::ToLose, ...$of), 1), self::noneLeft($of[1], Term::ask(Atom::PiecesSaid, ...$of)),
         );
     }
 
-    private function ensureBack(PieceCount $count, int $by): void
+    /**
+     * What fell or went wrong need not be a piece of a tray.
+     *
+     * @param list<Refusal> $refusals
+     *
+     * @return list<Refusal>
+     */
+    private static function ofAThing(array $refusals, Term $thing): array
     {
-        $count->back + $by >= 0 || throw InvalidEvent::in('by', 'A tray cannot hold less than nothing.');
-        $by <= 0 || $count->back + $by <= $count->atHand() || throw self::noneLeft($count);
+        return array_map(static fn (Refusal $one): Refusal => $one->onlyWhen(Term::not(Term::same($thing, ''))), $refusals);
     }
 
-    private function ensureThereIsOne(Step $step, PieceCount $count): void
+    private static function noneLeft(Term $thing, Term $said): Term
     {
-        $left = Deed::Remove === $step->deed && !$count->isOff ? $count->expected - $count->lost() - $count->broken() : $count->atHand();
-        $left > 0 || throw self::noneLeft($count);
-    }
-
-    private function ensureAll(Step $step): void
-    {
-        [] !== $step->needs->tray || throw InvalidEvent::in('step', 'There is nothing to count at this step.');
-        foreach ($this->fit->pieces()->ofTray($step) as $count) {
-            $all = Deed::Remove === $step->deed ? $count->room() : $count->atHand();
-            $all >= $count->expected || throw self::noneLeft($count);
-        }
-    }
-
-    private static function noneLeft(PieceCount $count): InvalidEvent
-    {
-        return InvalidEvent::in('thing', sprintf('%s: %s. Say what was found or what is new.', ucfirst($count->thing), $count->inWords()));
-    }
-
-    private function step(FitEvent $event): Step
-    {
-        return $this->fit->sheet->step($event->string('step')) ?? throw InvalidEvent::in('step', 'Say at which step.');
-    }
-
-    private function line(Step $step, string $thing): TrayLine
-    {
-        foreach ($step->needs->tray as $line) {
-            if ($line->thing === $thing) {
-                return $line;
-            }
-        }
-
-        throw InvalidEvent::in('thing', 'That does not belong to this tray.');
+        return Term::say('%s: %s. Say what was found or what is new.', Term::capital($thing), $said);
     }
 }

@@ -5,82 +5,41 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Plan\Law\Nature;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Safety\Bar;
-use NimbleKnuckle\Core\Safety\Obstacle;
+use NimbleKnuckle\Core\Safety\Atom;
+use NimbleKnuckle\Core\Safety\Refusal;
+use NimbleKnuckle\Core\Safety\Term;
 
 /** When a step may be set going, closed, skipped or opened again. */
 final readonly class StepLaw
 {
-    public function __construct(private Fit $fit, private Hand $hand)
+    /** @return list<Refusal> */
+    public static function refusals(EventType $type): array
     {
-    }
+        $step = Term::ask(Atom::Given, 'step');
+        $named = Refusal::in('step', Term::not(Term::ask(Atom::IsStep, $step)), 'Say which step.');
+        $closed = Refusal::in('step', Term::ask(Atom::Closed, $step), Term::say(
+            '%s closed this step at %s.', Term::ask(Atom::ClosedBy, $step), Term::ask(Atom::ClosedAt, $step),
+        ));
 
-    /** @throws InvalidEvent */
-    public function ensure(FitEvent $event): void
-    {
-        $step = $this->fit->sheet->step($event->string('step')) ?? throw InvalidEvent::in('step', 'Say which step.');
-        match ($event->type) {
-            EventType::StepStarted => $this->ensureStart($step, $event),
-            EventType::StepDone => $this->ensureDone($step, $event),
-            EventType::StepSkipped => $this->ensureSkip($step),
-            EventType::StepReopened => $this->fit->state->isClosed($step->id)
-                || throw InvalidEvent::in('step', 'This step is open already.'),
-            default => isset($step->words->cautions[$event->int('caution')]) || throw InvalidEvent::in(
-                'caution', 'There is no such caution at this step.',
-            ),
+        return match ($type) {
+            EventType::StepStarted => [
+                $named, $closed,
+                Refusal::in('step', Term::not(Term::ask(Atom::Passive, $step)), 'This step does not run by itself.'),
+                Refusal::in('step', Term::ask(Atom::Started, $step), 'It is running already.'),
+                Refusal::unlessMay(Refusal::BEGIN),
+            ],
+            EventType::StepDone => [$named, $closed, Refusal::unlessMay(Refusal::CLOSE)],
+            EventType::StepSkipped => [$named, $closed, Refusal::in(
+                'step', Term::all(Term::ask(Atom::Protects, $step), Term::not(Term::ask(Atom::Lead))),
+                Term::say('Others rely on “%s”. Only a lead skips it.', Term::ask(Atom::Title, $step)),
+            )],
+            EventType::StepReopened => [
+                $named, Refusal::in('step', Term::not(Term::ask(Atom::Closed, $step)), 'This step is open already.'),
+            ],
+            default => [$named, Refusal::in(
+                'caution', Term::not(Term::ask(Atom::HasCaution, $step, Term::ask(Atom::Given, 'caution'))),
+                'There is no such caution at this step.',
+            )],
         };
-    }
-
-    private function ensureStart(Step $step, FitEvent $event): void
-    {
-        $this->ensureNotClosed($step);
-        $step->slot->passive || throw InvalidEvent::in('step', 'This step does not run by itself.');
-        $this->fit->state->isStarted($step->id) && throw InvalidEvent::in('step', 'It is running already.');
-        $this->pass($this->fit->gate()->before($step), $event);
-    }
-
-    private function ensureDone(Step $step, FitEvent $event): void
-    {
-        $this->ensureNotClosed($step);
-        $this->pass($this->fit->gate()->of($step), $event);
-    }
-
-    private function ensureSkip(Step $step): void
-    {
-        $this->ensureNotClosed($step);
-        Nature::protects($step) && !$this->hand->isLead() && throw InvalidEvent::in(
-            'step', sprintf('Others rely on “%s”. Only a lead skips it.', $step->words->title),
-        );
-    }
-
-    private function ensureNotClosed(Step $step): void
-    {
-        $closed = $this->fit->state->done[$step->id] ?? $this->fit->state->skipped[$step->id] ?? null;
-        null === $closed || throw InvalidEvent::in(
-            'step', sprintf('%s closed this step at %s.', $closed->said(), $closed->at->format('H:i')),
-        );
-    }
-
-    /**
-     * @param list<Obstacle> $obstacles the hardest first
-     *
-     * @throws InvalidEvent
-     */
-    private function pass(array $obstacles, FitEvent $event): void
-    {
-        $hard = array_values(array_filter($obstacles, static fn (Obstacle $one): bool => Bar::Note !== $one->bar));
-        $passed = match (Gate::bar($hard)) {
-            Bar::Note => true,
-            Bar::Reason => $event->hasReason(),
-            Bar::Lead => $event->hasReason() && $this->hand->isLead(),
-            Bar::Never => false,
-        };
-        $passed || throw InvalidEvent::dueToObstacles($hard, $this->hand->isLead());
     }
 }

@@ -60,6 +60,11 @@ final readonly class Stranger
             EventType::Undone => ['event' => $this->one([...array_keys($fit->state->places), 'none'])],
             EventType::Stopped => ['kind' => 'on-hold', 'reason' => 'waits for a part'],
             EventType::PhotoTaken => $at + ['hash' => str_repeat('a', 64), 'width' => 800, 'height' => 600, 'shot' => 'proof'],
+            EventType::PhotoMarked => [
+                'photo' => $this->one([...array_keys($fit->state->photos), 'none']),
+                'kind' => $this->one(['ring', 'arrow', 'text', 'blot']),
+                'x' => $this->luck->getInt(-1, 12) / 10, 'y' => 0.5, 'text' => $this->one(['', 'here']),
+            ],
             default => $at,
         };
     }
