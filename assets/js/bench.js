@@ -1,7 +1,7 @@
 // The bench: a tap draws its mark at once and becomes an event; a form becomes one; the page follows what other tablets do.
 import { isOffline, mark } from './outbox.js';
 import { aheadNow, bench, pulse, show, stepAhead } from './sync.js';
-import { carrySoon, endsHere, othersThen, goOnCarried, isCarried, refusedHere, showCarried } from './carry.js';
+import { carrySoon, endsHere, othersThen, goOnCarried, isCarried, refusedHere, showCarried, sightHere } from './carry.js';
 
 // Two taps are two decisions: the big button is deaf for a moment after what it says has changed.
 const ARM_STEP_MS = 700;
@@ -57,6 +57,7 @@ const stands = (events) => {
   say(message);
   return message === '';
 };
+const sight = () => (isOffline() ? sightHere() : {});
 const carriedOn = () => { if (isOffline()) goOnCarried(); };
 
 /** What the big button says next, as far as it is known: shown at once, and all there is without a connection. */
@@ -99,7 +100,7 @@ const tap = (element) => {
     element.setAttribute('aria-busy', 'true');
     if (element.matches('.bolt') && aheadNow()[0]?.marks?.some((one) => one.bolt === events[0].bolt && one.stage === events[0].stage)) goOn(goButton());
   }
-  mark(bench().dataset.fit, events, { words: words.slice(0, 80) });
+  mark(bench().dataset.fit, events, { words: words.slice(0, 80), ...sight() });
   carriedOn();
   arm();
 };
@@ -161,6 +162,7 @@ const submit = (form) => {
   dialog?.close();
   for (const field of dialog ? fields : []) field.value = field.defaultValue;
   mark(bench().dataset.fit, [event], {
+    ...sight(),
     words: event.text ?? event.reason ?? event.what ?? '',
     atField: (message) => {
       fields.forEach((field, i) => { if (field.isConnected) field.value = typed[i]; });

@@ -304,6 +304,9 @@ export const goOnCarried = async () => {
   return showCarried(left ? nextOpen(carried, state, here) : here);
 };
 
+/** What this tablet goes by without the server: the law and the log that it carries. Nothing where the fit is not carried. */
+export const sightHere = () => (bundle && bundle.fit === bench()?.dataset.fit ? { sight: { law: bundle.law ?? '', seen: bundle.version ?? 0 } } : {});
+
 /** What stands against marks, as this tablet can tell; empty where nothing does, or the fit is not carried. */
 export const refusedHere = (events, isLead) => {
   if (!bundle || bundle.fit !== bench()?.dataset.fit) return '';

@@ -127,7 +127,7 @@ const send = async (marks) => {
   const { fit } = marks[0];
   const here = bench()?.dataset.fit === fit;
   const body = {
-    events: marks.map(({ id, type, payload, at }) => ({ id, type, payload, at })), device: device(), sent: new Date().toISOString(),
+    events: marks.map(({ id, type, payload, at, law, seen }) => ({ id, type, payload, at, law, seen })), device: device(), sent: new Date().toISOString(),
     ...(here ? { view: { step: bench().dataset.step, have: have() } } : {}),
   };
   const response = await fetch(`/fits/${fit}/events`, {
@@ -181,10 +181,13 @@ export const flush = async () => {
 };
 
 /** Keeps the marks of one tap and sends them. “atField” is told of a refusal first, and says whether it showed it. */
-export const mark = (fit, events, { words = '', atField = null } = {}) => {
+/** What a mark is made by: the law this tablet knows, and the log as far as it has seen it. */
+const bySight = () => ({ law: bench()?.dataset.law ?? '', seen: Number(bench()?.dataset.version ?? 0) });
+
+export const mark = (fit, events, { words = '', atField = null, sight = bySight() } = {}) => {
   const now = Date.now();
   const batch = ulid(now);
-  const made = events.map(({ type, local, ...payload }) => ({ id: ulid(now), seq: (seq += 1), local, type, payload, at: new Date(now).toISOString(), fit, batch, by: person(), byName: document.querySelector('meta[name="person"]')?.content, words }));
+  const made = events.map(({ type, local, ...payload }) => ({ id: ulid(now), seq: (seq += 1), local, type, payload, at: new Date(now).toISOString(), fit, batch, by: person(), byName: document.querySelector('meta[name="person"]')?.content, words, ...sight }));
   store([...load(), ...made]);
   turned();
   // What waits is refused later, when its field is long out of sight: then it is listed.

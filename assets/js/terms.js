@@ -31,7 +31,7 @@ const obstaclesOf = (row, facts) => (row.each ? valueOf(row.each, facts) : [[]])
 const collected = (step, obstacles) => {
   const found = new Map();
   for (const one of obstacles) {
-    const key = one.step === step ? `${one.code}${one.text}` : one.step;
+    const key = one.step === step ? ` ${one.text}` : one.step;
     const known = found.get(key);
     found.set(key, known && known.bar >= one.bar ? known : one);
   }

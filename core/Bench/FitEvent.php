@@ -92,6 +92,12 @@ final readonly class FitEvent
         return new self($id, $type, $payload, $by, $at, $receipt);
     }
 
+    /** The same, kept over what stood against it. */
+    public function over(string $against): self
+    {
+        return new self($this->id, $this->type, $this->payload, $this->by, $this->at, $this->receipt->over($against));
+    }
+
     public function string(string $field): string
     {
         $value = $this->payload[$field] ?? '';

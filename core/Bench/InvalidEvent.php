@@ -17,7 +17,8 @@ final class InvalidEvent extends \DomainException implements CoreException
     public const MORE = ' And %d more.';
     public const LEAD = ' Only a lead overrules this.';
 
-    private function __construct(public readonly string $field, string $message)
+    /** @param bool $isOutOfOrder something that can be mended stood in the way of a step: the mark itself is whole */
+    private function __construct(public readonly string $field, string $message, public readonly bool $isOutOfOrder = false)
     {
         parent::__construct($message);
     }
@@ -38,6 +39,7 @@ final class InvalidEvent extends \DomainException implements CoreException
             $said
                 .($more > 0 ? sprintf(self::MORE, $more) : '')
                 .(Bar::Lead === Gate::bar($obstacles) && !$isLead ? self::LEAD : ''),
+            true,
         );
     }
 }

@@ -9,7 +9,14 @@ final readonly class Receipt
 {
     public function __construct(
         public \DateTimeImmutable $at, public string $device = '', public float $waited = 0.0, public string $via = '',
+        public string $against = '',
     ) {
+    }
+
+    /** Made without the server, and out of order by what the server knows: it is kept, with what stood against it. */
+    public function over(string $against): self
+    {
+        return new self($this->at, $this->device, $this->waited, $this->via, $against);
     }
 
     /** From a tablet: how long it lay there is by the tablet's own clock, 30 days at the most; a name that is none is left out. */

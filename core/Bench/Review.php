@@ -19,7 +19,7 @@ final readonly class Review
     public function entries(): array
     {
         return [
-            ...$this->overruled(), ...$this->skipped(), ...$this->waived(), ...$this->mishaps(),
+            ...$this->overruled(), ...$this->against(), ...$this->skipped(), ...$this->waived(), ...$this->mishaps(),
             ...$this->reused(), ...$this->readings(), ...$this->holds(ReviewKind::Hold),
             ...$this->passes(),
             ...$this->pieces(), ...$this->holds(ReviewKind::Clock), ...$this->outOfLine(),
@@ -38,6 +38,17 @@ final readonly class Review
         return array_map(
             fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Overruled, $event, $event->string('reason')),
             [...array_values($started), ...array_values($begun), ...array_values($done)],
+        );
+    }
+
+    /** @return list<ReviewEntry> what was done without the server, and by what others had done, or by the law of today, was out of order */
+    private function against(): array
+    {
+        $kept = array_filter($this->fit->state->log, fn (FitEvent $event): bool => '' !== $event->receipt->against
+            && !isset($this->fit->state->undone[$event->id]));
+
+        return array_map(
+            fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Against, $event, $event->receipt->against), array_values($kept),
         );
     }
 

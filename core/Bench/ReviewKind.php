@@ -8,6 +8,7 @@ namespace NimbleKnuckle\Core\Bench;
 enum ReviewKind: string
 {
     case Overruled = 'overruled';
+    case Against = 'against';
     case Skipped = 'skipped';
     case Waived = 'waived';
     case Mishap = 'mishap';
@@ -23,6 +24,7 @@ enum ReviewKind: string
     {
         return match ($this) {
             self::Overruled => 'Closed over something',
+            self::Against => 'Done off line, out of order',
             self::Skipped => 'Skipped',
             self::Waived => 'Waived',
             self::Mishap => 'Mishaps',

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Bench;
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Fits\EventLog;
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\LawVersion;
 use NimbleKnuckle\App\Fits\Recorder;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
@@ -17,6 +18,10 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** One step at a time; without a step, the one we are at. */
 final class BenchController extends AbstractController
 {
+    public function __construct(private readonly LawVersion $law)
+    {
+    }
+
     #[Route(
         '/fits/{id}/bench/{step}', name: 'bench', requirements: ['id' => '[0-9A-Z]{26}', 'step' => '[a-z0-9.-]+'],
         defaults: ['step' => ''], methods: ['GET'],
@@ -36,7 +41,7 @@ final class BenchController extends AbstractController
         null !== $shown || throw new NotFoundHttpException('There is no such step on this sheet.');
 
         return $this->render('bench/page.html.twig', [
-            'record' => $record, 'step' => $shown, 'fit' => $fit, 'person' => $person->login,
+            'record' => $record, 'step' => $shown, 'fit' => $fit, 'person' => $person->login, 'law' => $this->law->id,
             'answer' => $regions->answer($page->view($record, $fit, $shown, $log->version($id), $person->hand()), []),
         ]);
     }

@@ -9,6 +9,7 @@ use NimbleKnuckle\App\Fits\EventLog;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
+use NimbleKnuckle\App\Fits\Seen;
 use NimbleKnuckle\Core\Bench\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
@@ -45,16 +46,17 @@ final class EventsController extends AbstractController
         $record = $this->fits->get($id);
         try {
             $body = json_decode($request->getContent(), true, 16);
-            $events = $this->events(is_array($body) ? $body : [], $person->name, $record);
+            $body = is_array($body) ? $body : [];
+            $events = $this->events($body, $person->name, $record);
             $before = $this->recorder->load($record);
-            $fit = $this->recorder->record($record, $events, $person->hand());
+            $fit = $this->recorder->record($record, $events, $person->hand(), seen: self::seen($body));
         } catch (InvalidEvent $e) {
             return new JsonResponse(
                 ['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY,
             );
         }
         $kept = ['kept' => array_map(static fn (FitEvent $e): string => $e->id, $events)];
-        $wanted = is_array($body) && is_array($body['view'] ?? null) ? $body['view'] : null;
+        $wanted = is_array($body['view'] ?? null) ? $body['view'] : null;
         if (null === $wanted) {
             return new JsonResponse($kept + ['version' => $this->log->version($id)]);
         }
@@ -120,6 +122,23 @@ final class EventsController extends AbstractController
         }
 
         return $events;
+    }
+
+    /**
+     * @param array<array-key, mixed> $body
+     *
+     * @return array<string, Seen> event => what its tablet went by
+     */
+    private static function seen(array $body): array
+    {
+        $seen = [];
+        foreach (is_array($body['events'] ?? null) ? $body['events'] : [] as $one) {
+            if (is_array($one) && is_string($one['id'] ?? null)) {
+                $seen[$one['id']] = Seen::read($one);
+            }
+        }
+
+        return $seen;
     }
 
     /**

@@ -48,7 +48,8 @@ final readonly class FitDocument
             'vehicle' => $record->vehicleDocument,
             'sheet' => $record->sheetDocument,
             'events' => array_map(
-                static fn (FitEvent $event): array => ['payload' => (object) $event->payload] + $event->toArray(),
+                static fn (FitEvent $event): array => ['payload' => (object) $event->payload] + $event->toArray()
+                    + ('' === $event->receipt->against ? [] : ['against' => $event->receipt->against]),
                 $this->log->of($record->id),
             ),
         ];
@@ -129,7 +130,8 @@ final readonly class FitDocument
         $now = $this->clock->now();
         foreach ($node->nodes('events') as $event) {
             $at = Instant::read($event->string('at'));
-            $receipt = new Receipt($now, 'file', max(0.0, (float) ($now->getTimestamp() - $at->getTimestamp())), $via);
+            $waited = max(0.0, (float) ($now->getTimestamp() - $at->getTimestamp()));
+            $receipt = new Receipt($now, 'file', $waited, $via, $replay ? $event->string('against', '') : '');
             $type = $event->enum('type', EventType::class);
             $replay || $this->ensureOurs($event->string('by'));
             if (EventType::Signed === $type && !$hand->isLead()) {

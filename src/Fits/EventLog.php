@@ -22,10 +22,19 @@ final readonly class EventLog
         return array_map(
             self::event(...),
             $this->db->fetchAllAssociative(
-                'SELECT id, type, payload, by_name, at, kept_at, device, waited, via FROM fit_event WHERE fit_id = ? ORDER BY seq',
+                'SELECT id, type, payload, by_name, at, kept_at, device, waited, via, against FROM fit_event WHERE fit_id = ? ORDER BY seq',
                 [$fitId],
             ),
         );
+    }
+
+    /** @return list<string> the ids of what was kept up to a number, in order */
+    public function upTo(string $fitId, int $version): array
+    {
+        /** @var list<string> $ids */
+        $ids = $this->db->fetchFirstColumn('SELECT id FROM fit_event WHERE fit_id = ? AND seq <= ? ORDER BY seq', [$fitId, $version]);
+
+        return $ids;
     }
 
     /** The number of the newest event of a fit; it grows with every event kept. */
@@ -40,13 +49,13 @@ final readonly class EventLog
     public function keep(string $fitId, FitEvent $event): bool
     {
         return 1 === $this->db->executeStatement(
-            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited, via) VALUES (?, ?, ?, ?, '
-                .'?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
+            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited, via, against) VALUES (?, ?, ?, ?, '
+                .'?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
             [
                 $event->id, $fitId, $event->type->value,
                 json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE),
                 $event->by, $event->toArray()['at'], $event->receipt->at->format('Y-m-d\TH:i:s.vP'), $event->receipt->device,
-                $event->receipt->waited, $event->receipt->via,
+                $event->receipt->waited, $event->receipt->via, $event->receipt->against,
             ],
         );
     }
@@ -61,7 +70,8 @@ final readonly class EventLog
         $payload = json_decode($text('payload'), true, 16, \JSON_THROW_ON_ERROR);
         $at = new \DateTimeImmutable($text('at'));
         $keptAt = $text('kept_at') === $text('at') ? $at : new \DateTimeImmutable($text('kept_at'));
-        $receipt = new Receipt($keptAt, $text('device'), is_numeric($row['waited'] ?? null) ? (float) $row['waited'] : 0.0, $text('via'));
+        $waited = is_numeric($row['waited'] ?? null) ? (float) $row['waited'] : 0.0;
+        $receipt = new Receipt($keptAt, $text('device'), $waited, $text('via'), $text('against'));
 
         return FitEvent::restored($text('id'), EventType::from($text('type')), $payload, $text('by_name'), $at, $receipt);
     }

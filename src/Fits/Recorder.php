@@ -29,6 +29,7 @@ final readonly class Recorder
         private EntityManagerInterface $em,
         private FitBook $fits,
         private ClockInterface $clock,
+        private LawVersion $law,
         #[AutowireIterator(EventFollower::TAG)] private iterable $followers,
     ) {
     }
@@ -36,23 +37,24 @@ final readonly class Recorder
     /**
      * @param list<FitEvent> $events
      * @param Hand $hand whose hand they come by; it says what may be overruled, waived and signed
+     * @param array<string, Seen> $seen event => what the tablet went by that made it
      * @param bool $replay the events were accepted elsewhere, perhaps against another version of the sheet: they are not judged again
      *
      * @return Fit as it is once they are kept
      *
      * @throws InvalidEvent naming what stands against the first one that cannot be; none of that call is kept then
      */
-    public function record(FitRecord $record, array $events, Hand $hand, bool $replay = false): Fit
+    public function record(FitRecord $record, array $events, Hand $hand, bool $replay = false, array $seen = []): Fit
     {
         $now = $this->clock->now();
-        [$record, $fit] = $this->db->transactional(function () use ($record, $events, $hand, $replay, $now): array {
+        [$record, $fit] = $this->db->transactional(function () use ($record, $events, $hand, $replay, $seen, $now): array {
             $record = $this->fresh($record);
             $fit = $this->fit($record, $this->log->of($record->id), $now);
             foreach ($events as $event) {
                 if ($fit->state->has($event->id)) {
                     continue;
                 }
-                $replay || (new Law($fit, $hand, $now))->ensure($event);
+                $event = $replay ? $event : $this->judged($record, $fit, $event, $hand, $seen[$event->id] ?? null);
                 $this->log->keep($record->id, $event) || throw InvalidEvent::in('id', 'This id already stands in the log of another fit.');
                 $fit = $fit->then($event);
                 foreach ($this->followers as $follower) {
@@ -68,6 +70,42 @@ final readonly class Recorder
         }
 
         return $fit;
+    }
+
+    /**
+     * What was done without the server is done. Where the law its tablet knew, and the log as far as it had seen it, let it through,
+     * it is kept, and what stands against it by now is kept with it: a lead looks at it.
+     *
+     * @throws InvalidEvent
+     */
+    private function judged(FitRecord $record, Fit $fit, FitEvent $event, Hand $hand, ?Seen $seen): FitEvent
+    {
+        $now = $this->clock->now();
+        try {
+            (new Law($fit, $hand, $now))->ensure($event);
+        } catch (InvalidEvent $e) {
+            $isFact = $e->isOutOfOrder && $event->wasQueued() && null !== $seen
+                && ($seen->law !== $this->law->id || $this->wasInOrder($record, $fit, $event, $hand, $seen));
+
+            return $isFact ? $event->over($e->getMessage()) : throw $e;
+        }
+
+        return $event;
+    }
+
+    /** As its own tablet knew the fit: the log up to what it had seen, and its own marks since. */
+    private function wasInOrder(FitRecord $record, Fit $fit, FitEvent $event, Hand $hand, Seen $seen): bool
+    {
+        $known = array_fill_keys($this->log->upTo($record->id, $seen->version), true);
+        $log = array_filter($fit->state->log, static fn (FitEvent $one): bool => isset($known[$one->id])
+            || '' !== $one->receipt->device && $one->receipt->device === $event->receipt->device);
+        try {
+            (new Law(new Fit($fit->sheet, $fit->vehicle, FitState::fold($log), $event->at), $hand, $this->clock->now()))->ensure($event);
+        } catch (InvalidEvent) {
+            return false;
+        }
+
+        return true;
     }
 
     /** The fit with the sheet that is in force now: it may have been planned again since it was read. */

@@ -91,7 +91,7 @@ final class Gate
     {
         $found = [];
         foreach ($obstacles as $obstacle) {
-            $key = $obstacle->step === $step->id ? $obstacle->code.$obstacle->text : $obstacle->step;
+            $key = $obstacle->step === $step->id ? ' '.$obstacle->text : $obstacle->step;
             $known = $found[$key] ?? null;
             $found[$key] = null !== $known && $known->bar->value >= $obstacle->bar->value ? $known : $obstacle;
         }
