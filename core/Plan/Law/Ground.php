@@ -20,6 +20,14 @@ final class Ground
 {
     /** @var array<string, Rig>|null */
     private ?array $planned = null;
+    /** @var array<string, list<int>>|null */
+    private ?array $places = null;
+    /** @var array<string, array<string, string>>|null deed => item => the first step that does that to it */
+    private ?array $handling = null;
+    /** @var list<Step>|null */
+    private ?array $putting = null;
+    /** @var list<Step>|null */
+    private ?array $waiting = null;
     /** @var array<string, Term>|null joint => it was opened or marked, and is not tight */
     private ?array $loose = null;
 
@@ -45,14 +53,15 @@ final class Ground
     public function nearest(Step $step, Deed ...$deeds): Step
     {
         $place = $this->sheet->placeOf($step->id);
-        $found = null;
-        foreach ($this->sheet->steps as $i => $one) {
-            if (in_array($one->deed, $deeds, true) && (null === $found || $i < $place)) {
-                $found = $one;
+        [$before, $first] = [-1, \PHP_INT_MAX];
+        foreach ($deeds as $deed) {
+            foreach ($this->places()[$deed->value] ?? [] as $i) {
+                $first = min($first, $i);
+                $before = $i < $place ? max($before, $i) : $before;
             }
         }
 
-        return $found ?? $step;
+        return $this->sheet->steps[$before < 0 ? $first : $before] ?? $step;
     }
 
     /** The step that counts the tools before the engine runs; null where the sheet has none. */
@@ -76,6 +85,20 @@ final class Ground
         return array_values(array_map(static fn (Pick $pick): string => $pick->name, $picks));
     }
 
+    /** @return list<Step> those at which something goes in for a while */
+    public function putting(): array
+    {
+        return $this->putting ??= array_values(array_filter($this->sheet->steps, static fn (Step $one): bool => [] !== $one->needs->puts));
+    }
+
+    /** @return list<Step> those that run by themselves until another */
+    public function waiting(): array
+    {
+        return $this->waiting ??= array_values(array_filter(
+            $this->sheet->steps, static fn (Step $one): bool => $one->slot->passive && '' !== $one->slot->until,
+        ));
+    }
+
     /** @return array<string, Term> joint => when it is loose: undone, taken off or marked at all, and short of its final mark */
     public function loose(): array
     {
@@ -85,12 +108,38 @@ final class Ground
     /** Where an item goes back on; the step itself where the sheet has none. */
     public function refit(Step $step, string $item): string
     {
-        return ($this->sheet->doing(Deed::Refit, $item)[0] ?? $step)->id;
+        return $this->handling(Deed::Refit, $item, $step);
+    }
+
+    /** The first step that does this to an item; the step itself where the sheet has none. */
+    public function handling(Deed $deed, string $item, Step $step): string
+    {
+        if (null === $this->handling) {
+            $this->handling = [];
+            foreach ($this->sheet->steps as $one) {
+                $this->handling[$one->deed->value][$one->target->item] ??= $one->id;
+            }
+        }
+
+        return $this->handling[$deed->value][$item] ?? $step->id;
     }
 
     public function tighten(Step $step, string $joint): string
     {
         return ($this->sheet->doing(Deed::Tighten, '', $joint)[0] ?? $step)->id;
+    }
+
+    /** @return array<string, list<int>> deed => where in the line it is done */
+    private function places(): array
+    {
+        if (null === $this->places) {
+            $this->places = [];
+            foreach ($this->sheet->steps as $i => $step) {
+                $this->places[$step->deed->value][] = $i;
+            }
+        }
+
+        return $this->places;
     }
 
     /** @return array<string, Term> */

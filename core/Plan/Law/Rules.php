@@ -13,6 +13,12 @@ use NimbleKnuckle\Core\Safety\Row;
  */
 final class Rules
 {
+    /** What can only be wrong where something is done out of order, or otherwise than the sheet has it. */
+    private const BY_ORDER = [
+        Before\SafetyReading::class, Before\EarlierWork::class, Before\WaitsOver::class, Before\LineOrder::class, Before\Mended::class,
+        Before\StripOrder::class, Before\SafeToRelease::class,
+    ];
+
     /** @var array<string, list<Row>> */
     private array $before = [];
     /** @var array<string, list<Row>> */
@@ -54,6 +60,18 @@ final class Rules
     public function before(Step $step): array
     {
         return $this->before[$step->id] ??= $this->rows($this->rulesBefore, $step);
+    }
+
+    /**
+     * What a sheet can have wrong by itself. Where all is done in order, what is read, waits or comes earlier is as it should be.
+     *
+     * @return list<Row>
+     */
+    public function planned(Step $step): array
+    {
+        return $this->rows(array_values(array_filter(
+            $this->rulesBefore, static fn (Rule $rule): bool => !in_array($rule::class, self::BY_ORDER, true),
+        )), $step);
     }
 
     /** @return list<Row> */

@@ -31,6 +31,9 @@ final readonly class Explanations
         'started-before-filled' => 'The engine runs while a circuit is still open: minutes without coolant or seconds without '
             .'oil are enough.',
         'hot-circuit' => 'A circuit under cap pressure is opened and nothing before it makes sure the engine is cold.',
+        'not-level' => 'What is read or set with the vehicle level on the floor is done while it stands on stands.',
+        'not-drained' => 'A circuit is filled by the step before anything has drained it.',
+        'left-inside' => 'The engine runs while a rag, plug, pin or bar that was put in on purpose is still in.',
         'no-stands' => 'Work is done under the vehicle or with a wheel off, and no step has put it on stands.',
         'no-morning-check' => 'The procedure calls for a look at the cold level next morning and no step books it.',
         'no-retorque' => 'The procedure calls for the fasteners to be tightened again after the first heat and no step books it.',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Lint;
 
 use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Law\Ground;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -17,8 +18,9 @@ final readonly class Run
     private array $byDeed;
 
     /** @param list<array{Step, Rig}> $moments */
-    private function __construct(public Sheet $sheet, public VehicleSheet $vehicle, public Kit $kit, public array $moments, public Rig $end)
-    {
+    private function __construct(
+        public Sheet $sheet, public VehicleSheet $vehicle, public Kit $kit, public array $moments, public Rig $end, public Ground $ground,
+    ) {
         $byDeed = [];
         foreach ($moments as $place => $moment) {
             $byDeed[$moment[0]->deed->value][$place] = $moment;
@@ -47,6 +49,6 @@ final readonly class Run
             $rig = $rig->after($step);
         }
 
-        return new self($sheet, $vehicle, $kit, $moments, $rig);
+        return new self($sheet, $vehicle, $kit, $moments, $rig, new Ground($sheet, $vehicle));
     }
 }

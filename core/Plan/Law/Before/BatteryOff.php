@@ -17,10 +17,11 @@ final readonly class BatteryOff implements Rule
 {
     public function rows(Ground $ground, Step $step): iterable
     {
-        $hazards = $ground->vehicle->items[$step->target->item]->dangers->hazards ?? [];
-        if (Deed::Remove === $step->deed && in_array('battery', $hazards, true)) {
+        $item = $ground->vehicle->items[$step->target->item] ?? null;
+        if (Deed::Remove === $step->deed && null !== $item && in_array('battery', $item->dangers->hazards, true)) {
             yield Row::lead(
-                'battery-live', Term::ask(Atom::Battery), 'The battery is still connected.',
+                'battery-live', Term::ask(Atom::Battery),
+                sprintf('The %s is fed by the battery, and the battery is still connected.', $item->name),
                 $ground->nearest($step, Deed::BatteryOff)->id,
             );
         }

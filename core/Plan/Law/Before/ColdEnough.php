@@ -18,9 +18,11 @@ final readonly class ColdEnough implements Rule
 {
     public function rows(Ground $ground, Step $step): iterable
     {
-        if (Deed::Remove !== $step->deed && Nature::opens($ground, $step) && $ground->planned($step)->cold) {
+        if (Deed::Remove !== $step->deed && Nature::opens($ground, $step)) {
+            $circuit = $ground->vehicle->circuits[$step->target->circuit]->name ?? 'circuit';
             yield Row::lead(
-                'hot-circuit', Term::not(Term::ask(Atom::Cold)), 'Nothing says yet that the engine is cold.',
+                'hot-circuit', Term::not(Term::ask(Atom::Cold)),
+                sprintf('The %s is opened, and nothing says yet that the engine is cold.', $circuit),
                 $ground->nearest($step, Deed::Cold, Deed::CoolDown)->id,
             );
         }

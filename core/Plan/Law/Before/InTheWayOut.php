@@ -16,7 +16,7 @@ final readonly class InTheWayOut implements Rule
 {
     public function rows(Ground $ground, Step $step): iterable
     {
-        foreach ($ground->sheet->steps as $put) {
+        foreach ($ground->putting() as $put) {
             foreach ($put->needs->puts as $one) {
                 if ($one->outBefore === $step->id) {
                     yield Row::reason(

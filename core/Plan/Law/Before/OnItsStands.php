@@ -27,7 +27,10 @@ final readonly class OnItsStands implements Rule
             );
         }
         if (Deed::Drive === $step->deed) {
-            yield Row::lead('drive-raised', $raised, 'The vehicle is still on its stands.', $ground->nearest($step, Deed::Lower)->id);
+            yield Row::lead(
+                'driven-on-stands', $raised, 'It is driven here, and the vehicle is still on its stands.',
+                $ground->nearest($step, Deed::Lower)->id,
+            );
         } elseif (Position::Ground === $step->slot->position) {
             yield Row::reason(
                 'not-level', $raised, 'This is done on the floor, and the vehicle is on its stands.',

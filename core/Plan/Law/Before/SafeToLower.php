@@ -27,14 +27,14 @@ final readonly class SafeToLower implements Rule
                 $stands[$support->label()] = Term::ask(Atom::Support, $body, $support->value);
             }
             $floor = array_filter($supports, static fn (Support $one): bool => $one->standsOnTheFloor());
-            $isPlanned = isset($ground->planned($step)->held[$body]);
-            $wrong = $isPlanned ? array_map(static fn (Support $one): Term => $stands[$one->label()], $floor) : $stands;
-            if ([] !== $wrong) {
-                yield Row::lead(
-                    'still-held', Term::any(...array_values($wrong)),
-                    Term::say('The %s is still on its %s.', $body, Term::names(' and ', $stands)),
-                    $ground->nearest($step, Deed::Release)->id,
-                );
+            $onFloor = array_map(static fn (Support $one): Term => $stands[$one->label()], array_values($floor));
+            $said = Term::say('The %s is still on its %s.', $body, Term::names(' and ', $stands));
+            $there = $ground->nearest($step, Deed::Release)->id;
+            if ([] !== $onFloor) {
+                yield Row::lead('raised-on-jack', Term::any(...$onFloor), $said, $there);
+            }
+            if (!isset($ground->planned($step)->held[$body])) {
+                yield Row::lead('still-held', Term::any(...array_values($stands)), $said, $there);
             }
         }
     }

@@ -36,8 +36,9 @@ final readonly class StripOrder implements Rule
      */
     private static function onStill(Ground $ground, Step $step, array $items, string $text): iterable
     {
+        $off = $ground->planned($step)->off;
         foreach ($items as $id) {
-            if (isset($ground->planned($step)->off[$id])) {
+            if (isset($off[$id])) {
                 yield self::row($ground, $step, Term::not(Term::ask(Atom::Off, $id)), Deed::Remove, $id, $text);
             }
         }
@@ -50,8 +51,9 @@ final readonly class StripOrder implements Rule
      */
     private static function offStill(Ground $ground, Step $step, array $items, string $text): iterable
     {
+        $off = $ground->planned($step)->off;
         foreach ($items as $id) {
-            if (!isset($ground->planned($step)->off[$id])) {
+            if (!isset($off[$id])) {
                 yield self::row($ground, $step, Term::ask(Atom::Off, $id), Deed::Refit, $id, $text);
             }
         }
@@ -61,7 +63,7 @@ final readonly class StripOrder implements Rule
     {
         return Row::reason(
             'strip-order', $when, sprintf($text, $ground->vehicle->items[$item]->name ?? 'part'),
-            ($ground->sheet->doing($deed, $item)[0] ?? $step)->id,
+            $ground->handling($deed, $item, $step),
         );
     }
 }

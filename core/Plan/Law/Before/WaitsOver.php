@@ -16,8 +16,8 @@ final readonly class WaitsOver implements Rule
 {
     public function rows(Ground $ground, Step $step): iterable
     {
-        foreach ($ground->sheet->steps as $wait) {
-            if ($wait->slot->passive && $wait->slot->until === $step->id) {
+        foreach ($ground->waiting() as $wait) {
+            if ($wait->slot->until === $step->id) {
                 yield Row::reason(
                     'wait-open', Term::not(Term::ask(Atom::Closed, $wait->id)),
                     sprintf('“%s” is not finished.', $wait->words->title), $wait->id,

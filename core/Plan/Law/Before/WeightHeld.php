@@ -24,7 +24,8 @@ final readonly class WeightHeld implements Rule
         };
         if ('' !== $body) {
             yield Row::lead(
-                'weight-unsupported', Term::not(Term::ask(Atom::Held, $body)), sprintf('Nothing holds the %s yet.', $body),
+                Deed::Move === $step->deed ? 'moved-unheld' : 'weight-unsupported', Term::not(Term::ask(Atom::Held, $body)),
+                sprintf('Nothing holds the %s yet.', $body),
                 $ground->nearest($step, Deed::Hold)->id,
             );
         }

@@ -6,17 +6,15 @@ namespace NimbleKnuckle\Core\Plan\Lint\Rule;
 
 use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 
-/** The sheet ends with the battery disconnected, or starts the engine without it: battery-left-off. */
+/** The sheet ends with the battery disconnected, or asks for the ignition without it: battery-left-off. */
 final readonly class BatteryLeftOff implements Rule
 {
     public function inspect(Run $run): iterable
     {
         foreach ($run->moments as [$step, $rig]) {
-            $needs = Deed::Start === $step->deed || Deed::Drive === $step->deed || in_array('ignition', $step->tags, true);
-            if (!$rig->battery && $needs) {
+            if (!$rig->battery && in_array('ignition', $step->tags, true)) {
                 yield Finding::stop(
                     'battery-left-off', $step->id, 'The battery is still disconnected here.',
                     'Put the battery negative back on before this step.',
