@@ -389,6 +389,7 @@ export const eventFactsOf = (sheet, state, event, isLead, clock = clockOf()) => 
   return {
     ...factsOf(sheet, state, clock),
     given: (field) => payload[field] ?? (NUMBERS.has(field) ? 0 : ''),
+    'is-given': (field) => (payload[field] ?? '') !== '',
     'reason-words': () => wordsOf(payload.reason).length,
     'reason-again': () => wordsOf(payload.reason).join(' ') === wordsOf(state.lastReason).join(' '),
     lead: () => isLead,

@@ -70,6 +70,12 @@ enum EventType: string
         'text' => 'string?',
     ];
 
+    /** @return list<string> fields that say how something came to be known, which only the server knows: no tablet sends them */
+    public function fieldsOfServer(): array
+    {
+        return self::FastenerMarked === $this ? ['reading', 'torque'] : [];
+    }
+
     /** @return array<string, string> payload field => string, int or float; a trailing ? marks what may be absent */
     public function fields(): array
     {

@@ -99,6 +99,14 @@ final class RecorderTest extends AppTestCase
         yield 'a pass too many' => [
             ['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 3, 'stage' => 9], 'no such pass',
         ];
+        yield 'a torque nobody measured' => [
+            ['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 1, 'stage' => 0, 'torque' => 20.0],
+            'comes with what the wrench sends',
+        ];
+        yield 'a pull that no wrench sent' => [
+            ['type' => 'fastener-marked', 'joint' => 'thermostat-cover-bolts', 'bolt' => 1, 'stage' => 0, 'reading' => 'R'],
+            'comes with what the wrench sends',
+        ];
         yield 'a joint from elsewhere' => [
             ['type' => 'fastener-marked', 'joint' => 'pump-bolts', 'bolt' => 1, 'stage' => 1], 'no such joint',
         ];

@@ -36,6 +36,15 @@ final readonly class AnyLaw
             ),
             Refusal::in('reason', Term::all($reason, Term::less(Term::ask(Atom::ReasonWords), 2)), 'Say why in two words or more.'),
             Refusal::in('reason', Term::all($reason, Term::ask(Atom::ReasonAgain)), 'That is the last reason again. Say why here.'),
+            ...array_map(self::fromServer(...), $type->fieldsOfServer()),
         ];
+    }
+
+    private static function fromServer(string $field): Refusal
+    {
+        return Refusal::in(
+            $field, Term::all(Term::ask(Atom::IsGiven, $field), Term::not(Term::ask(Atom::Server))),
+            sprintf('The %s of a mark comes with what the wrench sends; it cannot be said by hand.', $field),
+        );
     }
 }

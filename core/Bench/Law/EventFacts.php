@@ -35,6 +35,7 @@ final readonly class EventFacts implements Facts
 
         return match ($atom) {
             Atom::Given => $this->given($id),
+            Atom::IsGiven => isset($this->event->payload[$id]),
             Atom::ReasonWords => count(Reasons::words($this->event->string('reason'))),
             Atom::ReasonAgain => Reasons::words($this->event->string('reason')) === Reasons::words($this->of->state->lastReason),
             Atom::Lead => $this->hand->isLead(),

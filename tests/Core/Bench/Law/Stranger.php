@@ -69,7 +69,7 @@ final readonly class Stranger
         };
     }
 
-    /** @return array<string, string|int> */
+    /** @return array<string, string|int|float> */
     private function marked(Fit $fit): array
     {
         $joint = $fit->vehicle->joints[$this->one([...array_keys($fit->vehicle->joints), 'none'])] ?? null;
@@ -77,7 +77,7 @@ final readonly class Stranger
         return null === $joint ? ['joint' => 'none', 'bolt' => 1, 'stage' => 1] : [
             'joint' => $joint->id, 'bolt' => $this->luck->getInt(0, $joint->count() + 1),
             'stage' => $this->luck->getInt(0, Ladder::of($joint)->final() + 1),
-        ];
+        ] + (0 === $this->luck->getInt(0, 3) ? ['wrench' => 'the good one', 'torque' => 20.0] : []);
     }
 
     /**
