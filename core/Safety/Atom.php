@@ -65,7 +65,7 @@ enum Atom: string
     case Finding = 'finding';
     /** [event, step, item, joint, what happened, step that mends it next, its title] of mishaps that are not mended */
     case Mishaps = 'mishaps';
-    /** of a mark, by a field: what it says, empty where it says nothing; it says something; how many words its reason has; it is the last reason again */
+    /** of a mark, by a field: what it says, empty where nothing; it says something; how many words its reason has; it is the last again */
     case Given = 'given';
     case IsGiven = 'is-given';
     case ReasonWords = 'reason-words';
