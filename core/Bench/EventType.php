@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\Fact;
+use NimbleKnuckle\Core\Bench\Fact\Shape;
+
 /** Everything that can happen to a fit on the bench, in the past tense, and what each fact carries. */
 enum EventType: string
 {
@@ -40,78 +43,25 @@ enum EventType: string
     case TakenUp = 'taken-up';
     case Signed = 'signed';
 
-    private const CURVE = [
-        'step' => 'string', 'reading' => 'string', 'finding' => 'string', 'verdict' => 'string', 'said' => 'string', 'seconds' => 'float?',
-    ];
-    private const TRIAL = [
-        'step' => 'string', 'stack' => 'string', 'height' => 'float', 'pulls' => 'string', 'shims' => 'float?', 'thread_left' => 'float?',
-        'box' => 'string?',
-    ];
+    /** @return class-string<Fact> what an event of this kind says */
+    public function fact(): string
+    {
+        /** @var class-string<Fact> $class */
+        $class = __NAMESPACE__.'\\Fact\\'.$this->name;
 
-    private const PART = [
-        'part' => 'string', 'name' => 'string', 'verdict' => 'string', 'by' => 'string', 'value' => 'float?', 'least' => 'float?',
-        'most' => 'float?', 'reason' => 'string?',
-    ];
+        return $class;
+    }
 
-    private const READING = [
-        'step' => 'string', 'field' => 'string', 'text' => 'string', 'value' => 'float', 'unit' => 'string', 'photo' => 'string?',
-        'doubt' => 'float?',
-    ];
-    private const FASTENER = [
-        'joint' => 'string', 'bolt' => 'int', 'stage' => 'int', 'step' => 'string?', 'wrench' => 'string?', 'setting' => 'float?',
-        'reading' => 'string?', 'torque' => 'float?',
-    ];
-    private const PHOTO = [
-        'step' => 'string', 'hash' => 'string', 'width' => 'int', 'height' => 'int', 'shot' => 'string?', 'field' => 'string?',
-        'text' => 'string?',
-    ];
-    private const MARK = [
-        'photo' => 'string', 'kind' => 'string', 'x' => 'float', 'y' => 'float', 'to_x' => 'float?', 'to_y' => 'float?',
-        'text' => 'string?',
-    ];
-
-    /** @return list<string> fields that say how something came to be known, which only the server knows: no tablet sends them */
+    /** @return list<string> fields that only the server sets */
     public function fieldsOfServer(): array
     {
-        return self::FastenerMarked === $this ? ['reading', 'torque'] : [];
+        return Shape::of($this->fact())->ofServer;
     }
 
     /** @return array<string, string> payload field => string, int or float; a trailing ? marks what may be absent */
     public function fields(): array
     {
-        return match ($this) {
-            self::StepReopened, self::CountedAll => ['step' => 'string'],
-            self::StepStarted, self::StepDone => ['step' => 'string', 'reason' => 'string?'],
-            self::StepSkipped => ['step' => 'string', 'reason' => 'string'],
-            self::CautionAcknowledged => ['step' => 'string', 'caution' => 'int'],
-            self::Counted => ['step' => 'string', 'thing' => 'string', 'by' => 'int'],
-            self::Broke, self::Replaced, self::TakenOut => ['step' => 'string', 'thing' => 'string'],
-            self::PutIn => ['step' => 'string', 'thing' => 'string'],
-            self::ToolCounted => ['step' => 'string', 'tool' => 'string'],
-            self::FastenerMarked => self::FASTENER,
-            self::Measured => self::READING,
-            self::Dropped => ['what' => 'string', 'step' => 'string?', 'thing' => 'string?'],
-            self::Found => ['dropped' => 'string'],
-            self::Mishap => [
-                'step' => 'string', 'mishap' => 'string', 'said' => 'string', 'way' => 'string', 'how' => 'string', 'what' => 'string',
-                'thing' => 'string?', 'item' => 'string?', 'joint' => 'string?',
-            ],
-            self::Noted => ['text' => 'string', 'step' => 'string?'],
-            self::StageBegun => ['step' => 'string', 'stage' => 'string', 'reason' => 'string?'],
-            self::CurveJudged => self::CURVE,
-            self::TrialKept => self::TRIAL,
-            self::PartJudged => self::PART,
-            self::StopSeen => ['step' => 'string', 'reading' => 'string'],
-            self::PhotoTaken => self::PHOTO,
-            self::PhotoMarked => self::MARK,
-            self::SumPinned => ['step' => 'string', 'sum' => 'string', 'query' => 'string', 'said' => 'string', 'verdict' => 'string'],
-            self::Waived => ['end' => 'string', 'reason' => 'string', 'as' => 'string?'],
-            self::FollowUpClosed => ['follow_up' => 'string', 'outcome' => 'string'],
-            self::Undone => ['event' => 'string'],
-            self::Stopped => ['kind' => 'string', 'reason' => 'string'],
-            self::TakenUp => [],
-            self::Signed => ['remark' => 'string?', 'seen' => 'int?', 'shown' => 'int?'],
-        };
+        return Shape::of($this->fact())->fields;
     }
 
     /** Signing off and undoing stand for good, and a fit that was stopped is taken up again; all else can be taken back. */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\Fact;
+use NimbleKnuckle\Core\Bench\Fact\Shape;
+
 /**
  * One fact about a fit. The id is made by the client (ULID), so the same fact sent twice is one fact.
  */
@@ -92,10 +95,40 @@ final readonly class FitEvent
         return new self($id, $type, $payload, $by, $at, $receipt);
     }
 
+    /** What it says, as its own class. */
+    public function fact(): Fact
+    {
+        return Shape::of($this->type->fact())->fact($this->payload);
+    }
+
+    /**
+     * What it says, where that is known to be of one kind.
+     *
+     * @template T of Fact
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     *
+     * @throws \LogicException where it is of another
+     */
+    public function as(string $class): Fact
+    {
+        $fact = $this->fact();
+
+        return $fact instanceof $class ? $fact : throw new \LogicException(sprintf('This event is no %s: %s.', $class, $this->type->value));
+    }
+
     /** The same, kept over what stood against it. */
     public function over(string $against): self
     {
         return new self($this->id, $this->type, $this->payload, $this->by, $this->at, $this->receipt->over($against));
+    }
+
+    /** The step it happened at; empty where it was at none. */
+    public function step(): string
+    {
+        return $this->string('step');
     }
 
     public function string(string $field): string

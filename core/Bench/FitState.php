@@ -209,43 +209,53 @@ final class FitState
 
     private function apply(FitEvent $event): void
     {
-        $step = $event->string('step');
-        match ($event->type) {
-            EventType::StepStarted => $this->started[$step] ??= $event,
-            EventType::StepDone => $this->done[$step] ??= $event,
-            EventType::StepReopened => $this->reopen($step),
-            EventType::StepSkipped => $this->skipped[$step] ??= $event,
-            EventType::CautionAcknowledged => $this->seen[$step][$event->int('caution')] = true,
-            EventType::Counted => $this->counts[$step][$thing = $event->string('thing')] = $this->count($step, $thing) + $event->int('by'),
-            EventType::CountedAll => $this->countAll($step),
-            EventType::Broke, EventType::Replaced => $this->fates[$event->id] = new PieceFate($event, $this->isDone($step)),
-            EventType::PutIn => $this->inside[self::insideKey($event)] = $event,
-            EventType::TakenOut => $this->takeOut($event),
-            EventType::ToolCounted => $this->tools[$step][$event->string('tool')] = $event,
-            EventType::FastenerMarked => $this->markFastener($event),
-            EventType::Measured => $this->measure($event),
-            EventType::Dropped => $this->drop($event),
-            EventType::Found => $this->find($event),
-            EventType::Mishap => $this->mishap($event),
-            EventType::Noted => $this->notes[] = $event,
-            EventType::SumPinned => $this->pins[] = $event,
-            EventType::StageBegun => $this->routines[$step][] = $event,
-            EventType::CurveJudged => $this->curves[$step] = $event,
-            EventType::TrialKept => $this->trials[$step][] = $event,
-            EventType::PartJudged => $this->judged[$event->string('part')] = $event,
-            EventType::StopSeen => $this->stopsSeen[$event->string('reading')] = true,
-            EventType::PhotoTaken => $this->photos[$event->id] = $event,
-            EventType::PhotoMarked => $this->photoMarks[$event->string('photo')][] = $event,
-            EventType::Waived => $this->waived[$event->string('end')] = $event,
-            EventType::FollowUpClosed => $this->followUps[$event->string('follow_up')] ??= $event,
-            EventType::Signed => $this->signed ??= $event,
-            EventType::Stopped => $this->stopped = $event,
-            EventType::TakenUp => $this->stopped = null,
-            EventType::Undone => null,
+        $fact = $event->fact();
+        $step = $event->step();
+        match (true) {
+            $fact instanceof Fact\StepStarted => $this->started[$step] ??= $event,
+            $fact instanceof Fact\StepDone => $this->done[$step] ??= $event,
+            $fact instanceof Fact\StepReopened => $this->reopen($step),
+            $fact instanceof Fact\StepSkipped => $this->skipped[$step] ??= $event,
+            $fact instanceof Fact\CautionAcknowledged => $this->seen[$step][$fact->caution] = true,
+            $fact instanceof Fact\Counted => $this->counts[$step][$fact->thing] = $this->count($step, $fact->thing) + $fact->by,
+            $fact instanceof Fact\CountedAll => $this->countAll($step),
+            $fact instanceof Fact\Broke,
+            $fact instanceof Fact\Replaced => $this->fates[$event->id] = new PieceFate($event, $this->isDone($step)),
+            $fact instanceof Fact\PutIn => $this->inside[$step.' '.$fact->thing] = $event,
+            $fact instanceof Fact\TakenOut => $this->takeOut($step.' '.$fact->thing),
+            $fact instanceof Fact\ToolCounted => $this->tools[$step][$fact->tool] = $event,
+            $fact instanceof Fact\FastenerMarked => $this->markFastener($event, $fact),
+            $fact instanceof Fact\Measured => $this->measure($event, $fact),
+            $fact instanceof Fact\Dropped => $this->drop($event, $fact),
+            $fact instanceof Fact\Found => $this->find($fact),
+            $fact instanceof Fact\Mishap => $this->mishap($event, $fact),
+            default => $this->applyMore($event, $fact, $step),
         };
         $this->lastStep = '' === $step ? $this->lastStep : $step;
         $this->last = $event->type->canBeUndoneByTap() ? $event : $this->last;
         $this->lastReason = $event->hasReason() ? $event->string('reason') : $this->lastReason;
+    }
+
+    private function applyMore(FitEvent $event, Fact\Fact $fact, string $step): void
+    {
+        match (true) {
+            $fact instanceof Fact\Noted => $this->notes[] = $event,
+            $fact instanceof Fact\SumPinned => $this->pins[] = $event,
+            $fact instanceof Fact\StageBegun => $this->routines[$step][] = $event,
+            $fact instanceof Fact\CurveJudged => $this->curves[$step] = $event,
+            $fact instanceof Fact\TrialKept => $this->trials[$step][] = $event,
+            $fact instanceof Fact\PartJudged => $this->judged[$fact->part] = $event,
+            $fact instanceof Fact\StopSeen => $this->stopsSeen[$fact->reading] = true,
+            $fact instanceof Fact\PhotoTaken => $this->photos[$event->id] = $event,
+            $fact instanceof Fact\PhotoMarked => $this->photoMarks[$fact->photo][] = $event,
+            $fact instanceof Fact\Waived => $this->waived[$fact->end] = $event,
+            $fact instanceof Fact\FollowUpClosed => $this->followUps[$fact->followUp] ??= $event,
+            $fact instanceof Fact\Signed => $this->signed ??= $event,
+            $fact instanceof Fact\Stopped => $this->stopped = $event,
+            $fact instanceof Fact\TakenUp => $this->stopped = null,
+            $fact instanceof Fact\Undone => null,
+            default => throw new \LogicException(sprintf('Nobody knows what %s comes to.', $event->type->value)),
+        };
     }
 
     private function reopen(string $step): void
@@ -259,58 +269,58 @@ final class FitState
         $this->counts[$step] = [];
     }
 
-    private function takeOut(FitEvent $event): void
+    private function takeOut(string $what): void
     {
-        unset($this->inside[self::insideKey($event)]);
-        $this->everInside[self::insideKey($event)] = true;
+        unset($this->inside[$what]);
+        $this->everInside[$what] = true;
     }
 
-    private function measure(FitEvent $event): void
+    private function measure(FitEvent $event, Fact\Measured $fact): void
     {
-        $reading = new Reading($event->string('text'), $event->float('value'), $event->string('unit'), $event->by, $event->at, $event);
-        unset($this->readings[$event->string('step')][$event->string('field')]);
-        $this->readings[$event->string('step')][$event->string('field')] = $reading;
+        $reading = new Reading($fact->text, $fact->value, $fact->unit, $event->by, $event->at, $event);
+        unset($this->readings[$fact->step][$fact->field]);
+        $this->readings[$fact->step][$fact->field] = $reading;
     }
 
-    private function drop(FitEvent $event): void
+    private function drop(FitEvent $event, Fact\Dropped $fact): void
     {
         $this->dropped[$event->id] = $event;
-        if ('' !== $event->string('thing')) {
-            $this->fates[$event->id] = new PieceFate($event, $this->isDone($event->string('step')));
+        if ('' !== $fact->thing) {
+            $this->fates[$event->id] = new PieceFate($event, $this->isDone($fact->step));
         }
     }
 
     /** A piece of a tray that was lost to it counts as broken. */
-    private function mishap(FitEvent $event): void
+    private function mishap(FitEvent $event, Fact\Mishap $fact): void
     {
         $this->mishaps[$event->id] = $event;
-        if ('' !== $event->string('thing')) {
-            $this->fates[$event->id] = new PieceFate($event, $this->isDone($event->string('step')));
+        if ('' !== $fact->thing) {
+            $this->fates[$event->id] = new PieceFate($event, $this->isDone($fact->step));
         }
     }
 
-    private function find(FitEvent $event): void
+    private function find(Fact\Found $fact): void
     {
-        $id = $event->string('dropped');
+        $id = $fact->dropped;
         if (isset($this->fates[$id])) {
-            $this->fates[$id] = $this->fates[$id]->found($this->isDone($this->fates[$id]->event->string('step')));
+            $this->fates[$id] = $this->fates[$id]->found($this->isDone($this->fates[$id]->event->step()));
         }
         unset($this->dropped[$id]);
     }
 
     /** A mark sets the stage; the same stage twice is one mark, and two tablets can mark different bolts at once. */
-    private function markFastener(FitEvent $event): void
+    private function markFastener(FitEvent $event, Fact\FastenerMarked $fact): void
     {
-        [$joint, $bolt] = [$event->string('joint'), $event->int('bolt')];
-        if ($this->isSaidTwice($event, $joint, $bolt)) {
+        [$joint, $bolt] = [$fact->joint, $fact->bolt];
+        if ($this->isSaidTwice($event, $fact)) {
             $this->twice[$joint][$bolt][] = $event;
 
             return;
         }
-        if (Ladder::OFF === $event->int('stage')) {
+        if (Ladder::OFF === $fact->stage) {
             unset($this->twice[$joint][$bolt]);
         }
-        $this->stages[$joint][$bolt] = $event->int('stage');
+        $this->stages[$joint][$bolt] = $fact->stage;
         $this->marks[$joint][$bolt] = $event;
         $this->marked[$joint][] = $event;
     }
@@ -319,16 +329,11 @@ final class FitState
      * Made without the server on one tablet, of a fastener that another had by then as far or farther. It changes nothing by itself:
      * somebody looks at the fastener.
      */
-    private function isSaidTwice(FitEvent $event, string $joint, int $bolt): bool
+    private function isSaidTwice(FitEvent $event, Fact\FastenerMarked $fact): bool
     {
-        $known = $this->marks[$joint][$bolt] ?? null;
+        $known = $this->marks[$fact->joint][$fact->bolt] ?? null;
 
-        return null !== $known && $event->wasQueued() && $event->int('stage') > Ladder::OFF
-            && $event->receipt->device !== $known->receipt->device && $this->stage($joint, $bolt) >= $event->int('stage');
-    }
-
-    private static function insideKey(FitEvent $event): string
-    {
-        return $event->string('step').' '.$event->string('thing');
+        return null !== $known && $event->wasQueued() && $fact->stage > Ladder::OFF
+            && $event->receipt->device !== $known->receipt->device && $this->stage($fact->joint, $fact->bolt) >= $fact->stage;
     }
 }

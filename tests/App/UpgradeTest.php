@@ -70,7 +70,7 @@ final class UpgradeTest extends AppTestCase
         $id = $this->starter();
         $this->signIn('joss');
         $fit = $this->fit($id);
-        // It knew no stands: under the vehicle after it was let down by another, and a step far down the line. It names neither law nor log.
+        // It knew little of the law: steps far down the line, out of order. It names neither law nor log.
         $ahead = array_values(array_filter($fit->sheet->steps, static fn ($step): bool => !$fit->state->isClosed($step->id)
             && [] !== $fit->gate()->before($step) && [] === $fit->gate()->within($step)));
         $at = gmdate('Y-m-d\TH:i:s\Z', time() - 3000);
@@ -92,7 +92,8 @@ final class UpgradeTest extends AppTestCase
         foreach ($queue as $mark) {
             self::assertTrue($fit->state->isDone($mark['payload']['step']), $mark['payload']['step']);
         }
-        self::assertNotSame([], array_keys(array_column($fit->review(), 'kind'), ReviewKind::Against, true), 'a lead sees what was out of order');
+        $kinds = array_column($fit->review(), 'kind');
+        self::assertNotSame([], array_keys($kinds, ReviewKind::Against, true), 'a lead sees what was out of order');
         self::assertSame(self::COUNTED + count($queue), $this->db()->fetchOne('SELECT COUNT(*) FROM fit_event'));
     }
 

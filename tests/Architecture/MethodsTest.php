@@ -39,14 +39,15 @@ final class MethodsTest extends TestCase
     }
 
     /**
-     * A row of a table is made whole, column by column: what it holds is the table's to say, so its arguments are not counted.
+     * A row of a table is made whole, column by column, and a fact field by field: what they hold is the table's and the log's to say, so
+     * their arguments are not counted.
      *
      * @return iterable<array{string, int, int, int}> name, lines, branches, arguments
      */
     private static function methods(string $path): iterable
     {
         $code = (string) file_get_contents($path);
-        $isRow = str_contains($code, '#[ORM\\Entity]');
+        $isRow = str_contains($code, '#[ORM\\Entity]') || str_contains($code, 'implements Fact');
         $tokens = \PhpToken::tokenize($code);
         foreach ($tokens as $i => $token) {
             if ($token->is(\T_FUNCTION) && ($tokens[$i + 2] ?? $token)->is(\T_STRING)) {
