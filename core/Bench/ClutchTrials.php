@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\TrialKept;
 use NimbleKnuckle\Core\Clutch\Clutch;
 use NimbleKnuckle\Core\Clutch\DiscSpring;
 use NimbleKnuckle\Core\Clutch\FrictionFit;
@@ -98,7 +99,8 @@ final readonly class ClutchTrials
         }
 
         return NextStack::toward(
-            $this->aim(), $this->band, $this->clutch, $last->stack, $this->room(), $this->discs, self::numbers($event->string('box')),
+            $this->aim(), $this->band, $this->clutch, $last->stack, $this->room(), $this->discs,
+            self::numbers($event->as(TrialKept::class)->box),
         );
     }
 
@@ -107,7 +109,7 @@ final readonly class ClutchTrials
     {
         $event = $this->events[count($this->events) - 1] ?? null;
 
-        return ($this->last()->height ?? 0.0) + ($event?->float('shims') ?? 0.0);
+        return ($this->last()->height ?? 0.0) + ($event?->as(TrialKept::class)->shims ?? 0.0);
     }
 
     /** @return list<float> those over nothing */
@@ -123,10 +125,11 @@ final readonly class ClutchTrials
     {
         $trials = $events = [];
         foreach (array_merge([], ...array_values($fit->state->trials)) as $event) {
-            $stack = Stack::read($event->string('stack'));
-            $pulls = self::numbers($event->string('pulls'));
-            if (null !== $stack && [] !== $pulls && $event->float('height') < $stack->free($spring)) {
-                $trials[] = new Trial($stack, $event->float('height'), $pulls);
+            $fact = $event->as(TrialKept::class);
+            $stack = Stack::read($fact->stack);
+            $pulls = self::numbers($fact->pulls);
+            if (null !== $stack && [] !== $pulls && $fact->height < $stack->free($spring)) {
+                $trials[] = new Trial($stack, $fact->height, $pulls);
                 $events[] = $event;
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\StageBegun;
 use NimbleKnuckle\Core\Fluids\DialDrawing;
 use NimbleKnuckle\Core\Fluids\Vacuum;
 use NimbleKnuckle\Core\Fluids\VacuumHold;
@@ -30,7 +31,7 @@ final readonly class FillFromBench
     {
         $shut = null;
         foreach (array_merge(...array_values($state->routines)) as $event) {
-            $shut = 'hold' === $event->string('stage') ? $event : $shut;
+            $shut = 'hold' === $event->as(StageBegun::class)->stage ? $event : $shut;
         }
         $read = $state->readingOf('vacuum_lost')?->event;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\StageBegun;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 
@@ -23,7 +24,7 @@ final readonly class FillRun
     {
         return new self(
             $routine,
-            array_values(array_filter($begun, static fn (FitEvent $e): bool => null !== $routine->place($e->string('stage')))),
+            array_values(array_filter($begun, static fn (FitEvent $e): bool => null !== $routine->place($e->as(StageBegun::class)->stage))),
         );
     }
 
@@ -34,7 +35,7 @@ final readonly class FillRun
 
     public function place(): int
     {
-        return $this->isBegun() ? $this->routine->place($this->begun[count($this->begun) - 1]->string('stage')) ?? 0 : 0;
+        return $this->isBegun() ? $this->routine->place($this->begun[count($this->begun) - 1]->as(StageBegun::class)->stage) ?? 0 : 0;
     }
 
     public function stage(): FillStage
@@ -84,6 +85,6 @@ final readonly class FillRun
     /** The how-manieth time this stage is done. */
     public function round(): int
     {
-        return max(1, count(array_filter($this->begun, fn (FitEvent $e): bool => $e->string('stage') === $this->stage()->id)));
+        return max(1, count(array_filter($this->begun, fn (FitEvent $e): bool => $e->as(StageBegun::class)->stage === $this->stage()->id)));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\Mishap;
+use NimbleKnuckle\Core\Bench\Fact\Waived;
 use NimbleKnuckle\Core\Bench\Law\Gate;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Plan\Compiler\Weave;
@@ -118,7 +120,7 @@ final class Fit
     public function answer(string $field): string
     {
         $reading = $this->state->readingOf($field);
-        foreach ($this->sheet->step($reading?->event->string('step') ?? '')->asking->asks ?? [] as $ask) {
+        foreach ($this->sheet->step($reading?->event->step() ?? '')->asking->asks ?? [] as $ask) {
             if ($ask->field === $field && null !== $reading) {
                 $choice = $ask->limits->choices[(int) round($reading->value) - 1] ?? null;
 
@@ -262,7 +264,9 @@ final class Fit
     /** A mishap in words: what happened, and to what. */
     public static function told(FitEvent $mishap): string
     {
-        return sprintf('%s: %s', $mishap->string('said'), $mishap->string('what'));
+        $fact = $mishap->as(Mishap::class);
+
+        return sprintf('%s: %s', $fact->said, $fact->what);
     }
 
     /** What stands between a step and its mark, as the fit is now. */
@@ -375,7 +379,7 @@ final class Fit
     /** A waiver holds for what it was given for: when that has changed, it is open again. */
     private function isWaived(LooseEnd $end): bool
     {
-        $as = ($this->state->waived[$end->id] ?? null)?->string('as');
+        $as = ($this->state->waived[$end->id] ?? null)?->as(Waived::class)->as;
 
         return null !== $as && ('' === $as || $as === $end->since);
     }

@@ -82,7 +82,7 @@ final readonly class FitEvent
 
     public function hasReason(): bool
     {
-        return '' !== $this->string('reason');
+        return '' !== $this->reason();
     }
 
     /**
@@ -129,6 +129,12 @@ final readonly class FitEvent
     public function step(): string
     {
         return $this->string('step');
+    }
+
+    /** The reason that was given; empty where none was. */
+    public function reason(): string
+    {
+        return $this->string('reason');
     }
 
     public function string(string $field): string

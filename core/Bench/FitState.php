@@ -102,7 +102,7 @@ final class FitState
             $state->places[$event->id] ??= count($state->log);
             $state->log[] = $event;
             if (EventType::Undone === $event->type) {
-                $state->undone[$event->string('event')] = true;
+                $state->undone[$event->as(Fact\Undone::class)->event] = true;
             }
         }
         foreach ($state->log as $event) {
@@ -199,7 +199,8 @@ final class FitState
     public function engineStop(): ?FitEvent
     {
         foreach ($this->curves as $event) {
-            if (in_array($event->string('finding'), self::AT_ONCE, true) && !isset($this->stopsSeen[$event->string('reading')])) {
+            $fact = $event->as(Fact\CurveJudged::class);
+            if (in_array($fact->finding, self::AT_ONCE, true) && !isset($this->stopsSeen[$fact->reading])) {
                 return $event;
             }
         }
@@ -233,7 +234,7 @@ final class FitState
         };
         $this->lastStep = '' === $step ? $this->lastStep : $step;
         $this->last = $event->type->canBeUndoneByTap() ? $event : $this->last;
-        $this->lastReason = $event->hasReason() ? $event->string('reason') : $this->lastReason;
+        $this->lastReason = $event->hasReason() ? $event->reason() : $this->lastReason;
     }
 
     private function applyMore(FitEvent $event, Fact\Fact $fact, string $step): void

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\CurveJudged;
+use NimbleKnuckle\Core\Bench\Fact\StageBegun;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -25,7 +27,7 @@ final readonly class Holds
         $holds = [];
         $begun = $this->state->routines[$step->id] ?? [];
         foreach ($begun as $i => $event) {
-            $place = $routine->place($event->string('stage'));
+            $place = $routine->place($event->as(StageBegun::class)->stage);
             $stage = null === $place ? null : $routine->stages[$place];
             $next = $begun[$i + 1] ?? null;
             if (null === $stage || 0 === $stage->seconds || null === $next && !self::asks($step, $stage->ask)) {
@@ -53,8 +55,12 @@ final readonly class Holds
         $curve = $this->state->curves[$step->id] ?? null;
         $isOfIt = '' !== $field && true === $this->state->reading($step->id, $field)?->isFromCurve();
 
-        return !$isOfIt || null === $curve || $curve->float('seconds') <= 0.0
-            || $this->state->places[$curve->id] < $this->state->places[$begun->id] ? null : Stood::watched($curve->float('seconds'));
+        if (!$isOfIt || null === $curve || $this->state->places[$curve->id] < $this->state->places[$begun->id]) {
+            return null;
+        }
+        $seconds = $curve->as(CurveJudged::class)->seconds;
+
+        return $seconds > 0.0 ? Stood::watched($seconds) : null;
     }
 
     private static function asks(Step $step, string $field): bool

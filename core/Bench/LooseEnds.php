@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\CurveJudged;
+use NimbleKnuckle\Core\Bench\Fact\Dropped;
+use NimbleKnuckle\Core\Bench\Fact\FastenerMarked;
+use NimbleKnuckle\Core\Bench\Fact\PutIn;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
@@ -40,7 +44,7 @@ final readonly class LooseEnds
             $open = array_values(array_filter($steps, fn (Step $step): bool => !$this->fit->state->isDone($step->id)));
             if ([] === $steps || [] !== $open) {
                 $ends[] = new LooseEnd(
-                    'mishap:'.$event->id, LooseEndKind::Mishap, Fit::told($event), $open[0]->id ?? $event->string('step'),
+                    'mishap:'.$event->id, LooseEndKind::Mishap, Fit::told($event), $open[0]->id ?? $event->step(),
                     sprintf('%d of %d steps to go', count($open), count($steps)),
                 );
             }
@@ -55,7 +59,7 @@ final readonly class LooseEnds
         $ends = [];
         foreach ($this->fit->state->dropped as $event) {
             $ends[] = new LooseEnd(
-                'dropped:'.$event->id, LooseEndKind::Dropped, $event->string('what'), $event->string('step'), 'not found yet',
+                'dropped:'.$event->id, LooseEndKind::Dropped, $event->as(Dropped::class)->what, $event->step(), 'not found yet',
             );
         }
 
@@ -141,8 +145,9 @@ final readonly class LooseEnds
             sprintf('twice:%s.%d', $joint->id, $bolt), LooseEndKind::Twice, sprintf('Bolt %d, %s', $bolt, $joint->name),
             $this->fit->sheet->doing(Deed::Tighten, '', $joint->id)[0]->id ?? '',
             sprintf(
-                '“%s” by %s and “%s” by %s, each without the other: look at it', $ladder->label($known->int('stage')), $known->by,
-                $ladder->label($last->int('stage')), $last->by,
+                '“%s” by %s and “%s” by %s, each without the other: look at it',
+                $ladder->label($known->as(FastenerMarked::class)->stage), $known->by,
+                $ladder->label($last->as(FastenerMarked::class)->stage), $last->by,
             ),
         );
     }
@@ -172,7 +177,7 @@ final readonly class LooseEnds
         $ends = [];
         foreach ($this->fit->state->inside as $key => $put) {
             $ends[] = new LooseEnd(
-                'inside:'.$key, LooseEndKind::Inside, ucfirst($put->string('thing')), $put->string('step'), 'put in by '.$put->by,
+                'inside:'.$key, LooseEndKind::Inside, ucfirst($put->as(PutIn::class)->thing), $put->step(), 'put in by '.$put->by,
             );
         }
 
@@ -322,7 +327,8 @@ final readonly class LooseEnds
     {
         $ends = [];
         foreach ($this->fit->state->curves as $step => $event) {
-            if ('stop' === $event->string('verdict')) {
+            $fact = $event->as(CurveJudged::class);
+            if ('stop' === $fact->verdict) {
                 $ends[] = new LooseEnd(
                     'curve:'.$step, LooseEndKind::Curve,
                     sprintf('%s: %s', match ($this->fit->sheet->step($step)?->asking->sum) {
@@ -331,8 +337,8 @@ final readonly class LooseEnds
                         'actuator-test' => 'Gate actuator',
                         'boost-run' => 'Boost run',
                         default => 'Warm-up',
-                    }, str_replace('-', ' ', $event->string('finding'))), $step,
-                    $event->string('said'),
+                    }, str_replace('-', ' ', $fact->finding)), $step,
+                    $fact->said,
                 );
             }
         }

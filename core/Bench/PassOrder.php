@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\FastenerMarked;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 
 /**
@@ -23,7 +24,8 @@ final readonly class PassOrder
         $ladder = Ladder::of($joint);
         $pulls = [];
         foreach ($marks as $place => $mark) {
-            [$bolt, $stage] = [$mark->int('bolt'), $mark->int('stage')];
+            $fact = $mark->as(FastenerMarked::class);
+            [$bolt, $stage] = [$fact->bolt, $fact->stage];
             if (Ladder::OFF === $stage) {
                 $pulls = array_map(static fn (array $go): array => array_diff_key($go, [$bolt => 0]), $pulls);
             } elseif ($stage > $ladder->snug() && $ladder->has($stage)) {

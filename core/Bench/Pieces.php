@@ -23,7 +23,7 @@ final readonly class Pieces
         $on = $this->side(Deed::Refit, $step);
         $tally = ['early' => 0, 'foundLate' => 0, 'late' => 0, 'earlyBroken' => 0, 'lateBroken' => 0, 'fresh' => 0];
         foreach ($this->state->fates as $fate) {
-            $at = $fate->event->string('step');
+            $at = $fate->event->step();
             if ($fate->event->string('thing') === $line->thing && ($at === $off?->id || $at === $on?->id)) {
                 $late = $fate->late || $at === $on?->id;
                 $key = match (true) {

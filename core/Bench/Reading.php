@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\Measured;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Quantity\Digits;
 
@@ -34,18 +35,18 @@ final readonly class Reading
     /** By how much it may be wrong, in digits; empty where it was not read off a picture. */
     public function doubt(): string
     {
-        return $this->isFromPhoto() ? Digits::significant($this->event->float('doubt'), 2, true) : '';
+        return $this->isFromPhoto() ? Digits::significant($this->event->as(Measured::class)->doubt, 2, true) : '';
     }
 
     public function isFromPhoto(): bool
     {
-        return '' !== $this->event->string('photo');
+        return '' !== $this->event->as(Measured::class)->photo;
     }
 
     /** It lies within, and yet its doubt reaches outside. */
     public function mayBeOutside(Ask $ask): bool
     {
-        $doubt = $this->isFromPhoto() ? $this->event->float('doubt') : 0.0;
+        $doubt = $this->isFromPhoto() ? $this->event->as(Measured::class)->doubt : 0.0;
 
         return !$ask->isOutside($this->value) && ($ask->isOutside($this->value - $doubt) || $ask->isOutside($this->value + $doubt));
     }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Fact\Measured;
+use NimbleKnuckle\Core\Bench\Fact\Mishap;
+use NimbleKnuckle\Core\Bench\Fact\Waived;
 use NimbleKnuckle\Core\Bench\Renewal\RenewList;
 use NimbleKnuckle\Core\Bench\Renewal\Worn;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
@@ -36,7 +39,7 @@ final readonly class Review
         $started = array_filter($this->fit->state->started, static fn (FitEvent $event): bool => $event->hasReason());
 
         return array_map(
-            fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Overruled, $event, $event->string('reason')),
+            fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Overruled, $event, $event->reason()),
             [...array_values($started), ...array_values($begun), ...array_values($done)],
         );
     }
@@ -56,7 +59,7 @@ final readonly class Review
     private function skipped(): array
     {
         return array_map(
-            fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Skipped, $event, $event->string('reason')),
+            fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Skipped, $event, $event->reason()),
             array_values($this->fit->state->skipped),
         );
     }
@@ -68,7 +71,7 @@ final readonly class Review
 
         return array_map(
             static fn (FitEvent $event): ReviewEntry => new ReviewEntry(
-                ReviewKind::Waived, $names->of($event->string('end')), $event->string('reason'), $event->said(), $event->at, '',
+                ReviewKind::Waived, $names->of($event->as(Waived::class)->end), $event->reason(), $event->said(), $event->at, '',
             ),
             array_values($this->fit->state->waived),
         );
@@ -79,7 +82,7 @@ final readonly class Review
     {
         return array_map(
             fn (FitEvent $event): ReviewEntry => $this->entry(
-                ReviewKind::Mishap, $event, sprintf('%s. %s', Fit::told($event), $event->string('how')),
+                ReviewKind::Mishap, $event, sprintf('%s. %s', Fit::told($event), $event->as(Mishap::class)->how),
             ),
             array_values($this->fit->state->mishaps),
         );
@@ -90,7 +93,7 @@ final readonly class Review
     {
         return array_map(
             static fn (Worn $one): ReviewEntry => new ReviewEntry(
-                ReviewKind::Reused, $one->came->name, trim($one->why.' '.$one->event->string('reason')), $one->event->said(),
+                ReviewKind::Reused, $one->came->name, trim($one->why.' '.$one->event->reason()), $one->event->said(),
                 $one->event->at, '',
             ),
             RenewList::of($this->fit)->against(),
@@ -105,10 +108,11 @@ final readonly class Review
             if (EventType::Measured !== $event->type || isset($this->fit->state->undone[$event->id])) {
                 continue;
             }
-            $step = $this->fit->sheet->step($event->string('step'));
+            $step = $this->fit->sheet->step($event->step());
+            $fact = $event->as(Measured::class);
             foreach (null === $step ? [] : $this->fit->asks($step) as $ask) {
-                if ($ask->field === $event->string('field') && $ask->isOutside($event->float('value'))) {
-                    $odd[] = $this->entry(ReviewKind::Reading, $event, sprintf('%s: %s', $ask->label, $event->string('text')));
+                if ($ask->field === $fact->field && $ask->isOutside($fact->value)) {
+                    $odd[] = $this->entry(ReviewKind::Reading, $event, sprintf('%s: %s', $ask->label, $fact->text));
                 }
             }
         }
@@ -168,7 +172,7 @@ final readonly class Review
         $running = [];
         $found = [];
         foreach ($this->fit->state->log as $event) {
-            $step = $this->fit->sheet->step($event->string('step'));
+            $step = $this->fit->sheet->step($event->step());
             if (null === $step || isset($this->fit->state->undone[$event->id])) {
                 continue;
             }
@@ -195,7 +199,7 @@ final readonly class Review
 
     private function entry(ReviewKind $kind, FitEvent $event, string $said): ReviewEntry
     {
-        $step = $this->fit->sheet->step($event->string('step'));
+        $step = $this->fit->sheet->step($event->step());
 
         return new ReviewEntry(
             $kind, $step->words->title ?? 'A step of an earlier sheet', $said, $event->said(), $event->at, $step->id ?? '',

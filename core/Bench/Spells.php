@@ -32,7 +32,7 @@ final readonly class Spells
         }
         $spells = [];
         foreach ($marks as $own) {
-            $steps = array_map(static fn (FitEvent $one): ?Step => $fit->sheet->step($one->string('step')), $own);
+            $steps = array_map(static fn (FitEvent $one): ?Step => $fit->sheet->step($one->step()), $own);
             $gaps = array_map(
                 static fn (FitEvent $one, int $i): float => 0 === $i ? 0.0 : self::minutes($own[$i - 1], $one), $own, array_keys($own),
             );
@@ -114,7 +114,7 @@ final readonly class Spells
     {
         $closed = [];
         foreach ($this->fit->state->log as $event) {
-            $step = EventType::StepDone === $event->type ? $this->fit->sheet->step($event->string('step')) : null;
+            $step = EventType::StepDone === $event->type ? $this->fit->sheet->step($event->step()) : null;
             if (null !== $step && !$step->slot->passive && $this->fit->state->isDone($step->id)) {
                 unset($closed[$step->id]);
                 $closed[$step->id] = [$step->id, $event->by];

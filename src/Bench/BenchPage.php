@@ -147,7 +147,7 @@ final readonly class BenchPage
     private function written(Fit $fit, Step $step): Written
     {
         $undo = EventWords::undoable($fit, $step->id);
-        $here = static fn (FitEvent $event): bool => $event->string('step') === $step->id;
+        $here = static fn (FitEvent $event): bool => $event->step() === $step->id;
 
         return new Written(
             $undo, null === $undo ? '' : EventWords::of($fit, $undo), array_values(array_filter($fit->state->notes, $here)),

@@ -51,7 +51,7 @@ final readonly class EventWords
             return null;
         }
         foreach (array_reverse($fit->state->log) as $event) {
-            if ($event->string('step') === $step && $event->type->canBeUndoneByTap() && !isset($fit->state->undone[$event->id])) {
+            if ($event->step() === $step && $event->type->canBeUndoneByTap() && !isset($fit->state->undone[$event->id])) {
                 return $event;
             }
         }

@@ -72,7 +72,7 @@ final class FitPlayer
         $this->note($step);
         foreach ($this->fit()->state->inside as $put) {
             if ($this->isOutFor($put, $step)) {
-                $this->add(EventType::TakenOut, ['step' => $put->string('step'), 'thing' => $put->string('thing')], 0.2);
+                $this->add(EventType::TakenOut, ['step' => $put->step(), 'thing' => $put->string('thing')], 0.2);
             }
         }
         if ($step->slot->passive) {
@@ -138,7 +138,7 @@ final class FitPlayer
 
     private function isOutFor(FitEvent $put, Step $step): bool
     {
-        foreach ($this->sheet->step($put->string('step'))->needs->puts ?? [] as $declared) {
+        foreach ($this->sheet->step($put->step())->needs->puts ?? [] as $declared) {
             if ($declared->thing === $put->string('thing') && ($declared->outBefore === $step->id || Deed::Start === $step->deed)) {
                 return true;
             }

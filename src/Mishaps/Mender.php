@@ -65,7 +65,7 @@ final readonly class Mender
         }
         $known = $fit->state->mishaps[$mishap] ?? throw InvalidEvent::in('event', 'That mishap is not on this fit any more.');
         foreach (Mend::of($fit->sheet, $mishap) as $step) {
-            $isTouched = [] !== array_filter($fit->state->log, static fn (FitEvent $one): bool => $one->string('step') === $step->id);
+            $isTouched = [] !== array_filter($fit->state->log, static fn (FitEvent $one): bool => $one->step() === $step->id);
             $isTouched && throw InvalidEvent::in('event', sprintf(
                 '“%s” has been worked on. Finish the mending, or skip its steps with a reason.', $step->words->title,
             ));

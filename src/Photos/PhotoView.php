@@ -23,7 +23,7 @@ final readonly class PhotoView
     /** @param list<MarkDrawing> $marks */
     private function __construct(private FitEvent $event, public string $fit, public string $title, public array $marks)
     {
-        [$this->id, $this->step, $this->by, $this->at] = [$event->id, $event->string('step'), $event->said(), $event->at];
+        [$this->id, $this->step, $this->by, $this->at] = [$event->id, $event->step(), $event->said(), $event->at];
         [$this->width, $this->height] = [$event->int('width'), $event->int('height')];
         $this->unit = MarkDrawing::unit($this->width, $this->height);
     }
@@ -31,7 +31,7 @@ final readonly class PhotoView
     public static function of(Fit $fit, string $fitId, FitEvent $photo): self
     {
         return new self(
-            $photo, $fitId, $fit->sheet->step($photo->string('step'))->words->title ?? '',
+            $photo, $fitId, $fit->sheet->step($photo->step())->words->title ?? '',
             array_map(
                 static fn (FitEvent $mark): MarkDrawing => MarkDrawing::of($mark, $photo->int('width'), $photo->int('height')),
                 $fit->state->photoMarks[$photo->id] ?? [],

@@ -106,7 +106,7 @@ final class PhotosController extends AbstractController
         $record = $this->fits->get($id);
         $fit = $this->recorder->load($record);
         $taken = $fit->state->photos[$photo] ?? throw $this->createNotFoundException('There is no such picture here.');
-        $step = $fit->sheet->step($taken->string('step'));
+        $step = $fit->sheet->step($taken->step());
 
         return $this->render('photos/measure.html.twig', [
             'record' => $record, 'fit' => $fit, 'photo' => PhotoView::of($fit, $id, $taken),
@@ -114,7 +114,7 @@ final class PhotosController extends AbstractController
             // The engine rocked, a tensioner let go: the same point in another picture of the step.
             'others' => PhotoView::all($fit, $id, array_values(array_filter(
                 $fit->state->photos,
-                static fn (FitEvent $one): bool => $one->id !== $photo && $one->string('step') === $taken->string('step'),
+                static fn (FitEvent $one): bool => $one->id !== $photo && $one->step() === $taken->step(),
             ))),
             'field' => $request->query->getString('field', $taken->string('field')),
             'isOpen' => null === $fit->state->signed && null === $fit->state->stopped,
@@ -131,7 +131,7 @@ final class PhotosController extends AbstractController
         $side = array_intersect_key($fit->state->photos, array_fill_keys(array_filter($wanted, is_string(...)), true));
         $bySteps = [];
         foreach ($fit->sheet->steps as $step) {
-            $of = array_values(array_filter($fit->state->photos, static fn (FitEvent $one): bool => $one->string('step') === $step->id));
+            $of = array_values(array_filter($fit->state->photos, static fn (FitEvent $one): bool => $one->step() === $step->id));
             [] === $of || $bySteps[] = ['step' => $step, 'photos' => PhotoView::all($fit, $id, $of)];
         }
 

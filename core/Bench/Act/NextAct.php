@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Act;
 
+use NimbleKnuckle\Core\Bench\Fact\PutIn;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Ladder;
 use NimbleKnuckle\Core\Bench\LooseEnd;
@@ -65,10 +66,10 @@ final readonly class NextAct
     private function takeOut(Fit $fit, Step $step): ?Act
     {
         foreach ($fit->state->inside as $put) {
-            $declared = array_column($fit->sheet->step($put->string('step'))->needs->puts ?? [], 'outBefore', 'thing');
-            if (($declared[$put->string('thing')] ?? '') === $step->id || Nature::runsEngine($step)) {
-                $from = $fit->sheet->step($put->string('step'));
-                $loose = null === $from ? null : $fit->looseUnder($from, $put->string('thing'));
+            $declared = array_column($fit->sheet->step($put->step())->needs->puts ?? [], 'outBefore', 'thing');
+            if (($declared[$put->as(PutIn::class)->thing] ?? '') === $step->id || Nature::runsEngine($step)) {
+                $from = $fit->sheet->step($put->step());
+                $loose = null === $from ? null : $fit->looseUnder($from, $put->as(PutIn::class)->thing);
                 if (null !== $loose) {
                     $tighten = $fit->sheet->doing(Deed::Tighten, '', $loose->id)[0] ?? $step;
 
@@ -76,8 +77,8 @@ final readonly class NextAct
                 }
 
                 return Act::marks(
-                    Turn::TakeOut, sprintf('%s is out', ucfirst($put->string('thing'))),
-                    ['type' => 'taken-out', 'step' => $put->string('step'), 'thing' => $put->string('thing')],
+                    Turn::TakeOut, sprintf('%s is out', ucfirst($put->as(PutIn::class)->thing)),
+                    ['type' => 'taken-out', 'step' => $put->step(), 'thing' => $put->as(PutIn::class)->thing],
                 );
             }
         }

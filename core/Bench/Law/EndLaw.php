@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fact\FollowUpClosed;
+use NimbleKnuckle\Core\Bench\Fact\Signed;
+use NimbleKnuckle\Core\Bench\Fact\Stopped;
+use NimbleKnuckle\Core\Bench\Fact\Waived;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
@@ -38,22 +42,24 @@ final readonly class EndLaw
 
     private function ensureWaivable(FitEvent $event): void
     {
+        $fact = $event->as(Waived::class);
         $end = array_values(
-            array_filter($this->fit->looseEnds(), static fn (LooseEnd $one): bool => $one->id === $event->string('end')),
+            array_filter($this->fit->looseEnds(), static fn (LooseEnd $one): bool => $one->id === $fact->end),
         )[0] ?? null;
         null !== $end || throw InvalidEvent::in('end', 'That is not open any more. Look at the list again.');
         $end->kind->canHurt() && !$this->hand->mayWaiveDanger() && throw InvalidEvent::in(
             'end', sprintf('%s: %s can hurt somebody. A mechanic or a lead waives it.', $end->what, $end->kind->label()),
         );
-        $event->string('as') === $end->since || throw InvalidEvent::in(
+        $fact->as === $end->since || throw InvalidEvent::in(
             'as', sprintf('%s has changed meanwhile: %s.', $end->what, $end->since),
         );
     }
 
     private function ensureBooked(FitEvent $event): void
     {
+        $closed = $event->as(FollowUpClosed::class)->followUp;
         foreach ($this->fit->sheet->doing(Deed::Book) as $step) {
-            if ($step->asking->followUp->id === $event->string('follow_up')) {
+            if ($step->asking->followUp->id === $closed) {
                 $this->fit->state->isDone($step->id) || throw InvalidEvent::in('follow_up', 'That check is not booked.');
                 isset($this->fit->state->followUps[$step->asking->followUp->id])
                     && throw InvalidEvent::in('follow_up', 'That check is done already.');
@@ -68,7 +74,7 @@ final readonly class EndLaw
     /** A mechanic puts a fit on hold; over loose ends only a lead cancels. */
     private function ensureStoppable(FitEvent $event): void
     {
-        $kind = $event->string('kind');
+        $kind = $event->as(Stopped::class)->kind;
         in_array($kind, self::STOPS, true) || throw InvalidEvent::in('kind', 'A fit is put on hold, or it is cancelled.');
         $this->hand->mayWaiveDanger() || throw InvalidEvent::in('kind', 'A mechanic or a lead stops a fit.');
         $open = count($this->fit->looseEnds());
@@ -87,13 +93,14 @@ final readonly class EndLaw
     {
         $refusals = $this->fit->refusals($this->hand->isLead());
         [] === $refusals || throw InvalidEvent::in('fit', implode(' ', $refusals));
+        $fact = $event->as(Signed::class);
         $count = count($this->fit->review());
-        $event->int('seen') === $count || throw InvalidEvent::in(
+        $fact->seen === $count || throw InvalidEvent::in(
             'seen',
             sprintf('There %s %d %s to look at before signing.', 1 === $count ? 'is' : 'are', $count, 1 === $count ? 'entry' : 'entries'),
         );
         // What was shown is what is signed: whatever was marked after it has to be looked at first.
-        $event->int('shown') === (new Told($this->fit))->facts() || throw InvalidEvent::in(
+        $fact->shown === (new Told($this->fit))->facts() || throw InvalidEvent::in(
             'shown', 'Something was marked since you looked: look at the fit once more, then sign.',
         );
     }

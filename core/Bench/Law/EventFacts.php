@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fact\CurveJudged;
+use NimbleKnuckle\Core\Bench\Fact\Stopped;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
@@ -36,14 +38,14 @@ final readonly class EventFacts implements Facts
         return match ($atom) {
             Atom::Given => $this->given($id),
             Atom::IsGiven => isset($this->event->payload[$id]),
-            Atom::ReasonWords => count(Reasons::words($this->event->string('reason'))),
-            Atom::ReasonAgain => Reasons::words($this->event->string('reason')) === Reasons::words($this->of->state->lastReason),
+            Atom::ReasonWords => count(Reasons::words($this->event->reason())),
+            Atom::ReasonAgain => Reasons::words($this->event->reason()) === Reasons::words($this->of->state->lastReason),
             Atom::Lead => $this->hand->isLead(),
             Atom::Server => Hand::Server === $this->hand,
             Atom::ClockAhead => $this->event->at > $this->now->modify(self::AHEAD),
             Atom::Signed => null !== $this->of->state->signed,
-            Atom::StoppedAs => str_replace('-', ' ', $this->of->state->stopped?->string('kind') ?? ''),
-            Atom::EngineStop => $this->of->state->engineStop()?->string('reading') ?? '',
+            Atom::StoppedAs => str_replace('-', ' ', $this->of->state->stopped?->as(Stopped::class)->kind ?? ''),
+            Atom::EngineStop => $this->of->state->engineStop()?->as(CurveJudged::class)->reading ?? '',
             Atom::IsEvent => null !== $this->of->state->event($id),
             Atom::MayUndo => $this->mayUndo($id),
             Atom::IsMishap => EventType::Mishap === $this->of->state->event($id)?->type,
@@ -71,7 +73,7 @@ final readonly class EventFacts implements Facts
     private function isBookedAndDone(string $id): bool
     {
         $past = $this->of->state->event($id);
-        $step = EventType::StepDone === $past?->type ? $this->of->sheet->step($past->string('step')) : null;
+        $step = EventType::StepDone === $past?->type ? $this->of->sheet->step($past->step()) : null;
 
         return null !== $step && isset($this->of->state->followUps[$step->asking->followUp->id]);
     }

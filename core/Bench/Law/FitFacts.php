@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\ClutchTrials;
+use NimbleKnuckle\Core\Bench\Fact\CurveJudged;
+use NimbleKnuckle\Core\Bench\Fact\Mishap;
+use NimbleKnuckle\Core\Bench\Fact\PhotoTaken;
+use NimbleKnuckle\Core\Bench\Fact\PutIn;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hold;
@@ -86,8 +90,8 @@ final readonly class FitFacts implements Facts
             Atom::RoutineDone => $this->fit->routine($step)?->isAtItsEnd() ?? false,
             Atom::Stage => $this->fit->routine($step)?->stage()->title ?? '',
             Atom::ShortHolds => $this->shortHolds($step),
-            Atom::Verdict => ($this->fit->state->curves[$step->id] ?? null)?->string('verdict') ?? '',
-            Atom::Finding => str_replace('-', ' ', ($this->fit->state->curves[$step->id] ?? null)?->string('finding') ?? ''),
+            Atom::Verdict => ($this->fit->state->curves[$step->id] ?? null)?->as(CurveJudged::class)->verdict ?? '',
+            Atom::Finding => str_replace('-', ' ', ($this->fit->state->curves[$step->id] ?? null)?->as(CurveJudged::class)->finding ?? ''),
             default => $this->ofTrials($atom),
         };
     }
@@ -153,7 +157,7 @@ final readonly class FitFacts implements Facts
     private function isPictured(Step $step, string $shot): bool
     {
         foreach ($this->fit->state->photos as $photo) {
-            if ($photo->string('step') === $step->id && $photo->string('shot') === $shot) {
+            if ($photo->step() === $step->id && $photo->as(PhotoTaken::class)->shot === $shot) {
                 return true;
             }
         }
@@ -165,7 +169,7 @@ final readonly class FitFacts implements Facts
     private function inside(): array
     {
         return array_values(array_map(
-            static fn (FitEvent $put): array => [$put->string('step'), $put->string('thing')], $this->fit->state->inside,
+            static fn (FitEvent $put): array => [$put->step(), $put->as(PutIn::class)->thing], $this->fit->state->inside,
         ));
     }
 
@@ -198,10 +202,11 @@ final readonly class FitFacts implements Facts
     {
         $open = [];
         foreach ($this->fit->state->mishaps as $event) {
+            $fact = $event->as(Mishap::class);
             foreach ($this->fit->mending($event) as $mend) {
                 if (!$this->fit->state->isClosed($mend->id)) {
                     $open[] = [
-                        $event->id, $event->string('step'), $event->string('item'), $event->string('joint'), Fit::told($event), $mend->id,
+                        $event->id, $fact->step, $fact->item, $fact->joint, Fit::told($event), $mend->id,
                         $mend->words->title,
                     ];
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fact\Mishap;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
@@ -35,7 +36,7 @@ final readonly class Law
             null === $said || throw InvalidEvent::in($refusal->field, $said);
         }
         match ($event->type) {
-            EventType::Mishap => '' !== $event->string('what') || throw InvalidEvent::in('what', 'Say what it happened to.'),
+            EventType::Mishap => '' !== $event->as(Mishap::class)->what || throw InvalidEvent::in('what', 'Say what it happened to.'),
             EventType::TrialKept => (new TrialLaw($this->fit))->ensure($event),
             EventType::PartJudged => (new RenewLaw($this->fit, $this->hand))->ensure($event),
             EventType::Waived, EventType::FollowUpClosed, EventType::Stopped, EventType::TakenUp,
@@ -47,7 +48,7 @@ final readonly class Law
     /** @throws InvalidEvent where what stands in the way of a step is not passed with the reason, or by the lead, that it needs */
     private function pass(string $gate, FitEvent $event): void
     {
-        $step = $this->fit->sheet->step($event->string('step'));
+        $step = $this->fit->sheet->step($event->step());
         $obstacles = null === $step ? [] : match ($gate) {
             Refusal::CLOSE => $this->fit->gate()->of($step),
             default => $this->fit->gate()->before($step),

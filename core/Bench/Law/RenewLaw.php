@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
+use NimbleKnuckle\Core\Bench\Fact\PartJudged;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hand;
@@ -23,30 +24,32 @@ final readonly class RenewLaw
     /** @throws InvalidEvent naming the field and the remedy */
     public function ensure(FitEvent $event): void
     {
-        $name = trim($event->string('name'));
-        $known = RenewList::of($this->fit)->came[$event->string('part')] ?? null;
-        null !== $known || ('' !== $name && Came::key($name) === $event->string('part')) || throw InvalidEvent::in(
+        $fact = $event->as(PartJudged::class);
+        $name = trim($fact->name);
+        $known = RenewList::of($this->fit)->came[$fact->part] ?? null;
+        null !== $known || ('' !== $name && Came::key($name) === $fact->part) || throw InvalidEvent::in(
             'name', 'Say which part it is.',
         );
-        in_array($event->string('verdict'), [Worn::REUSE, Worn::RENEW], true) || throw InvalidEvent::in('verdict',
+        in_array($fact->verdict, [Worn::REUSE, Worn::RENEW], true) || throw InvalidEvent::in('verdict',
             'Say whether it goes back in, or a new one does.');
-        $by = WornBy::tryFrom($event->string('by')) ?? throw InvalidEvent::in('by', 'Say what it was judged by.');
+        $by = WornBy::tryFrom($fact->by) ?? throw InvalidEvent::in('by', 'Say what it was judged by.');
         WornBy::Nail !== $by || throw InvalidEvent::in(
             'by', 'A fingernail does not measure hardness: use a Shore gauge, or go by cracks, age and swelling.',
         );
         $this->ensureRead($by, $event, $known);
         $worn = Worn::of($known ?? Came::other($name), $event);
         if ($worn->isAgainst()) {
-            '' !== trim($event->string('reason')) || throw InvalidEvent::in('reason', sprintf('%s Say why it goes back in.', $worn->why));
+            '' !== trim($event->reason()) || throw InvalidEvent::in('reason', sprintf('%s Say why it goes back in.', $worn->why));
             $this->hand->isLead() || throw InvalidEvent::in('verdict', sprintf('%s Only a lead puts it back in.', $worn->why));
         }
     }
 
     private function ensureRead(WornBy $by, FitEvent $event, ?Came $known): void
     {
-        [$value, $least, $most] = [$event->float('value'), $event->float('least'), $event->float('most')];
+        $fact = $event->as(PartJudged::class);
+        [$value, $least, $most] = [$fact->value, $fact->least, $fact->most];
         min($value, $least, $most) >= 0.0 || throw InvalidEvent::in('value', 'What was read and its limit are nothing or more.');
-        if (!$by->isRead() || Worn::RENEW === $event->string('verdict')) {
+        if (!$by->isRead() || Worn::RENEW === $fact->verdict) {
             return;
         }
         $value > 0.0 || WornBy::Wear === $by || throw InvalidEvent::in('value', sprintf('Write down what was read, in %s.', $by->unit()));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\ClutchTrials;
+use NimbleKnuckle\Core\Bench\Fact\TrialKept;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\InvalidEvent;
@@ -23,16 +24,17 @@ final readonly class TrialLaw
     /** @throws InvalidEvent naming the field and the remedy */
     public function ensure(FitEvent $event): void
     {
-        $step = $this->fit->sheet->step($event->string('step'));
+        $step = $this->fit->sheet->step($event->step());
         null !== $step && ClutchTrials::areTriedAt($step) || throw InvalidEvent::in('step', 'Nothing is tried at that step.');
         $this->fit->state->isClosed($step->id) && throw InvalidEvent::in('step', 'This step is closed. Open it again first.');
         $known = ClutchTrials::of($this->fit) ?? throw InvalidEvent::in(
             'stack', 'Disc, linings and the slip that is wanted are not known yet: measure them first.',
         );
-        $stack = Stack::read($event->string('stack')) ?? throw InvalidEvent::in(
+        $fact = $event->as(TrialKept::class);
+        $stack = Stack::read($fact->stack) ?? throw InvalidEvent::in(
             'stack', 'Each disc from below as u or d, or so many alike in so many packs: u u d d, or 2p 3s.',
         );
-        $height = $event->float('height');
+        $height = $fact->height;
         $free = $stack->free($known->clutch->spring);
         $height > 0.0 && $height < $free || throw InvalidEvent::in(
             'height', sprintf('This stack is %s mm high when nothing presses it: its set height is less.', round($free, 2)),
@@ -40,8 +42,8 @@ final readonly class TrialLaw
         $stack->deepest($known->clutch->spring, $height) < 1.0 || throw InvalidEvent::in(
             'height', sprintf('At %s mm a disc of it would be flat: measure height and discs again.', round($height, 2)),
         );
-        $this->ensurePulls($event->string('pulls'));
-        $event->float('thread_left') >= 0.0 && $event->float('shims') >= 0.0 || throw InvalidEvent::in(
+        $this->ensurePulls($fact->pulls);
+        $fact->threadLeft >= 0.0 && $fact->shims >= 0.0 || throw InvalidEvent::in(
             'thread_left', 'Thread left and shims are nothing or more, in mm.',
         );
     }

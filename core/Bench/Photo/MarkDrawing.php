@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Photo;
 
+use NimbleKnuckle\Core\Bench\Fact\PhotoMarked;
 use NimbleKnuckle\Core\Bench\FitEvent;
 
 /** What is drawn on a picture, in pixels of the picture: lines as thick as the picture is large, so that it looks alike at any size. */
@@ -22,9 +23,10 @@ final readonly class MarkDrawing
 
     private function __construct(FitEvent $mark, public MarkKind $kind, float $width, float $height, float $unit)
     {
-        [$this->id, $this->text, $this->by] = [$mark->id, $mark->string('text'), $mark->by];
-        [$this->x, $this->y] = [round($mark->float('x') * $width, 1), round($mark->float('y') * $height, 1)];
-        [$this->toX, $this->toY] = [round($mark->float('to_x') * $width, 1), round($mark->float('to_y') * $height, 1)];
+        $fact = $mark->as(PhotoMarked::class);
+        [$this->id, $this->text, $this->by] = [$mark->id, $fact->text, $mark->by];
+        [$this->x, $this->y] = [round($fact->x * $width, 1), round($fact->y * $height, 1)];
+        [$this->toX, $this->toY] = [round($fact->toX * $width, 1), round($fact->toY * $height, 1)];
         $this->radius = round($length = hypot($this->toX - $this->x, $this->toY - $this->y), 1);
         $this->head = MarkKind::Arrow === $kind && $length > 0.0
             ? self::head([$this->toX, $this->toY], ($this->toX - $this->x) / $length, ($this->toY - $this->y) / $length, 5.5 * $unit)
@@ -39,7 +41,7 @@ final readonly class MarkDrawing
 
     public static function of(FitEvent $mark, int $width, int $height): self
     {
-        return new self($mark, MarkKind::from($mark->string('kind')), $width, $height, self::unit($width, $height));
+        return new self($mark, MarkKind::from($mark->as(PhotoMarked::class)->kind), $width, $height, self::unit($width, $height));
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Photo;
 
+use NimbleKnuckle\Core\Bench\Fact\PhotoTaken;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
@@ -21,7 +22,7 @@ final readonly class Pictures
     public function of(Step $step): array
     {
         return array_values(array_filter(
-            $this->fit->state->photos, static fn (FitEvent $photo): bool => $photo->string('step') === $step->id,
+            $this->fit->state->photos, static fn (FitEvent $photo): bool => $photo->step() === $step->id,
         ));
     }
 
@@ -39,12 +40,12 @@ final readonly class Pictures
         }
         $place = $this->fit->sheet->placeOf($step->id);
         $found = array_filter($this->fit->state->photos, function (FitEvent $photo) use ($item, $place, $step): bool {
-            $from = $this->fit->sheet->step($photo->string('step'));
+            $from = $this->fit->sheet->step($photo->step());
 
             return null !== $from && $from->id !== $step->id && $this->fit->sheet->placeOf($from->id) < $place
                 && $from->itemOn($this->fit->vehicle) === $item;
         });
-        $isBefore = static fn (FitEvent $photo): int => Shot::Before->value === $photo->string('shot') ? 0 : 1;
+        $isBefore = static fn (FitEvent $photo): int => Shot::Before->value === $photo->as(PhotoTaken::class)->shot ? 0 : 1;
         $found = array_values($found);
         usort($found, static fn (FitEvent $a, FitEvent $b): int => $isBefore($a) <=> $isBefore($b));
 
@@ -56,7 +57,7 @@ final readonly class Pictures
     {
         $shot = $step->asking->shot;
         foreach ($this->of($step) as $photo) {
-            if ($photo->string('shot') === $shot?->value) {
+            if ($photo->as(PhotoTaken::class)->shot === $shot?->value) {
                 return null;
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Renewal;
 
+use NimbleKnuckle\Core\Bench\Fact\PartJudged;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
@@ -24,7 +25,7 @@ final readonly class RenewList
         $came = self::comesOff($fit);
         $judged = [];
         foreach ($fit->state->judged as $part => $event) {
-            $came[$part] ??= Came::other($event->string('name'));
+            $came[$part] ??= Came::other($event->as(PartJudged::class)->name);
             $judged[$part] = Worn::of($came[$part], $event);
         }
 

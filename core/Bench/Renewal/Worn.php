@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Renewal;
 
+use NimbleKnuckle\Core\Bench\Fact\PartJudged;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Quantity\Digits;
 
@@ -20,9 +21,10 @@ final readonly class Worn
 
     public static function of(Came $came, FitEvent $event): self
     {
-        $by = WornBy::tryFrom($event->string('by')) ?? WornBy::Look;
-        $value = $event->float('value');
-        [$least, $most] = [$event->float('least'), $event->float('most')];
+        $fact = $event->as(PartJudged::class);
+        $by = WornBy::tryFrom($fact->by) ?? WornBy::Look;
+        $value = $fact->value;
+        [$least, $most] = [$fact->least, $fact->most];
         $most = WornBy::Length === $by && $came->longest > 0.0 ? min($came->longest, $most > 0.0 ? $most : $came->longest) : $most;
         [$says, $why] = match (true) {
             $came->isAlwaysNew => [self::RENEW, $came->rule],
@@ -40,7 +42,7 @@ final readonly class Worn
 
     public function isRenewed(): bool
     {
-        return self::RENEW === $this->event->string('verdict');
+        return self::RENEW === $this->event->as(PartJudged::class)->verdict;
     }
 
     /** Whether it goes back in though what it was judged by says new. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Told;
 
 use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Fact\FastenerMarked;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Ladder;
@@ -110,14 +111,15 @@ final readonly class Told
         foreach ($marks as $mark) {
             $by[$mark->by] = true;
             $at = $mark->at;
-            if ('' !== $mark->string('wrench')) {
-                $setting = $mark->float('setting');
-                $wrenches[$mark->string('wrench').($setting > 0.0 ? sprintf(
+            $fact = $mark->as(FastenerMarked::class);
+            if ('' !== $fact->wrench) {
+                $setting = $fact->setting;
+                $wrenches[$fact->wrench.($setting > 0.0 ? sprintf(
                     ', %s%sN·m', Digits::significant($setting, 3, true), Digits::GROUP,
                 ) : '')] = true;
             }
-            if ($mark->int('stage') >= $final && $this->fit->state->stage($joint->id, $mark->int('bolt')) >= $final) {
-                $order[$mark->int('bolt')] = true;
+            if ($fact->stage >= $final && $this->fit->state->stage($joint->id, $fact->bolt) >= $final) {
+                $order[$fact->bolt] = true;
             }
         }
         $inWords = $joint->spec->inWords();
@@ -156,7 +158,7 @@ final readonly class Told
         $taken = [];
         $last = null;
         foreach ($this->fit->state->log as $event) {
-            $phase = $this->fit->sheet->step($event->string('step'))->slot->phase->value ?? null;
+            $phase = $this->fit->sheet->step($event->step())->slot->phase->value ?? null;
             $gap = null === $last ? 0.0 : ((float) $event->at->format('U.u') - (float) $last->format('U.u')) / 60;
             if (null !== $phase && $gap > 0.0 && $gap <= self::AWAY) {
                 $taken[$phase] = ($taken[$phase] ?? 0.0) + $gap;
