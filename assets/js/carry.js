@@ -3,7 +3,7 @@
 import { bench, show } from './sync.js';
 import { load } from './queue.js';
 import { clockOf, fold, isClosed, labelOf, limitsOf, pieces, stepOf } from './facts.js';
-import { hindrances, isSo, looseEnds, refusal, within } from './law.js';
+import { barring, hindrances, isSo, looseEnds, refusal, within } from './law.js';
 
 const CARRIED = 'nk-carried';
 const PAGES = 'nk-pages';
@@ -237,30 +237,36 @@ const patch = (carried, state, step, frames, at) => {
   note.className = 'unconfirmed';
   note.textContent = waits > 0 ? `Off line: ${waits} mark${waits === 1 ? '' : 's'} of this step wait${waits === 1 ? 's' : ''} for the server to confirm.` : 'Off line: as it was carried, the server has to confirm what is marked.';
   root.querySelector('.say')?.append(note);
-  const lacks = frames[at].closed ? [] : hindrances(carried.sheet, state, here, clock());
+  const barred = frames[at].closed || frames[at].wants || frames[at].timer ? [] : barring(carried.sheet, state, here, clock());
+  const lacks = frames[at].closed || barred.length > 0 ? barred : hindrances(carried.sheet, state, here, clock());
   const go = root.querySelector('.thumb .go');
   const isClosing = frames[at].act?.marks?.some((mark) => mark.type === 'step-done');
-  if (go && isClosing && lacks.length > 0) {
+  if (go && (isClosing || barred.length > 0) && lacks.length > 0) {
     const stops = document.createElement('div');
     stops.className = 'stops';
-    stops.append(...lacks.map((one) => {
+    const { most, more } = carried.sheet.law.words;
+    stops.append(...lacks.slice(0, most).map((one) => {
       const said = document.createElement(one.step === step ? 'p' : 'a');
       said.textContent = one.text;
       if (one.step !== step) said.href = `${benchPath(carried.fit)}/${one.step}`;
       return said;
     }));
-    root.querySelector('.turn')?.prepend(stops);
+    if (lacks.length > most) stops.append(line('more-stops', more.trim().replace('%d', String(lacks.length - most))));
+    const turn = root.querySelector('.turn');
+    // What holds back the work itself leaves nothing to be marked beside it.
+    if (barred.length > 0) for (const one of [...(turn?.children ?? [])]) if (!one.matches('.over')) one.remove();
+    turn?.prepend(stops);
     go.disabled = true;
     go.textContent = 'Not yet';
     delete go.dataset.marks;
-    if (lacks.every((one) => one.bar < NEVER) && !root.querySelector('.turn .over')) {
+    if (lacks.every((one) => one.bar < NEVER) && !turn?.querySelector('.over')) {
       const over = document.createElement('button');
       over.type = 'button';
       over.className = 'slab small over';
       over.dataset.open = 'overrule';
       over.setAttribute('x-on:click', 'openDialog');
       over.textContent = 'Close anyway';
-      root.querySelector('.turn')?.append(over);
+      turn?.append(over);
     }
   }
   if (frames[at].timer && go) {

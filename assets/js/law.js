@@ -5,9 +5,13 @@ import { refusedBy, standing } from './terms.js';
 const NOTE = 0;
 const REASON = 1;
 const LEAD = 2;
+const MISHAP = 'mishap';
 
 /** What a step lacks in itself: [{code, text, bar, step}]. */
 export const within = (sheet, state, step, clock = clockOf()) => standing(sheet, step.id, factsOf(sheet, state, clock), 'within');
+
+/** What holds back the work itself, before anything of a step is marked: only a lead passes it, or nobody. */
+export const barring = (sheet, state, step, clock = clockOf()) => standing(sheet, step.id, factsOf(sheet, state, clock), 'before').filter((one) => one.bar >= LEAD || one.code === MISHAP);
 
 /** What keeps a step from being closed: notes are left out. */
 export const hindrances = (sheet, state, step, clock = clockOf()) => standing(sheet, step.id, factsOf(sheet, state, clock), 'before', 'within').filter((one) => one.bar > NOTE);

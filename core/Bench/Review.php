@@ -51,7 +51,8 @@ final readonly class Review
             && !isset($this->fit->state->undone[$event->id]));
 
         return array_map(
-            fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Against, $event, $event->receipt->against), array_values($kept),
+            fn (FitEvent $event): ReviewEntry => $this->entry(ReviewKind::Against, $event, rtrim($event->receipt->against, '.')),
+            array_values($kept),
         );
     }
 

@@ -44,7 +44,7 @@ final class OutOfOrderTest extends AppTestCase
         self::assertStringContainsString('1 of 3 fasteners', $fit->state->done[self::STEP]->receipt->against);
         $entries = array_values(array_filter($fit->review(), static fn (ReviewEntry $one): bool => ReviewKind::Against === $one->kind));
         self::assertCount(1, $entries);
-        self::assertStringStartsWith('1 of 3 fasteners are not at their final mark.', $entries[0]->said);
+        self::assertStringStartsWith('1 of 3 fasteners are not at their final mark', $entries[0]->said);
         // The joint is not tight for that: it stays a loose end.
         self::assertContains('joint:'.self::JOINT, array_column($fit->looseEnds(), 'id'));
         $this->signIn('ines');

@@ -186,6 +186,33 @@ test('a picture taken off line waits in order and arrives; on every page it is s
   await expect.poll(() => page.request.get(`${demo.base}/fits/${fit}/export`).then((one) => one.json()).then((one) => one.events.filter((event) => event.type === 'photo-taken').length - 1 + one.events.filter((event) => event.payload.text === 'Off line, at the vehicle').length), { timeout: 30_000 }).toBe(2);
 });
 
+test('without the server nobody drives on stands or starts it empty: it is said before anything is marked, and what is refused waits nowhere', async ({ page, context }) => {
+  page.setDefaultTimeout(8000);
+  await signIn(page, demo.base, 'Joss Wending');
+  const fit = await page.locator('article[data-carry]', { hasText: 'Tarn 20T: thermostat' }).getAttribute('data-carry');
+  await page.goto(`${demo.base}/fits/${fit}/bench`);
+  await carried(page, fit);
+  await controlled(page);
+  await context.setOffline(true);
+  await expect(page.locator('#keeping')).toContainText('No connection', { timeout: 15_000 });
+  const before = await waits(page);
+  await page.goto(`${demo.base}/fits/${fit}/bench/drive-short`);
+  await expect(page.locator('.stops')).toContainText('It is driven here, and the vehicle is still on its stands.');
+  await expect(page.locator('.stops')).toContainText('The coolant circuit is open or empty.');
+  await expect(go(page)).toBeDisabled();
+  await expect(page.locator('#ask-form')).toHaveCount(0);
+  // A mechanic with a reason is no lead.
+  await page.locator('.turn .over').click();
+  await page.locator('#over-why').fill('Only round the yard');
+  await page.locator('#overrule').getByRole('button', { name: 'Close anyway' }).click();
+  await expect(page.locator('#overrule')).toContainText('Only a lead overrules this.');
+  expect(await waits(page)).toBe(before);
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'It is driven here, and the vehicle is still on its stands.' }).click();
+  await expect.poll(() => stepId(page)).toBe('lower-2');
+  await context.setOffline(false);
+});
+
 const shipped = readFileSync(new URL('../../public/sw.js', import.meta.url), 'utf8');
 const before = (file) => readFileSync(new URL(`before/${file}`, import.meta.url), 'utf8');
 
