@@ -78,6 +78,8 @@ test('keys: help opens, sections follow G, a tap of a digit finds its fastener',
   await page.keyboard.press('g');
   await page.keyboard.press('s');
   await expect(page.getByRole('heading', { name: 'Sums' })).toBeVisible();
+  // A heading is seen before the page's scripts have run: nobody hears a key until then.
+  await page.waitForLoadState('load');
   await page.keyboard.press('/');
   await page.locator('#q').fill('mix');
   await expect(page.locator('#hits li')).toHaveCount(1);
