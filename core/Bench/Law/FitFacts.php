@@ -13,6 +13,7 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hold;
 use NimbleKnuckle\Core\Bench\PieceCount;
+use NimbleKnuckle\Core\Plan\Law\RigFacts;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Safety\Atom;
@@ -32,7 +33,7 @@ final readonly class FitFacts implements Facts
 
         return match ($atom) {
             Atom::Raised, Atom::Cold, Atom::Battery, Atom::Off, Atom::Undone, Atom::Open, Atom::Held,
-            Atom::Support => $this->ofVehicle($atom, $id, $thing),
+            Atom::Support => (new RigFacts($this->fit->actual()))->answer($atom, $id, $thing),
             Atom::Done, Atom::Closed, Atom::Overruled, Atom::Seen, Atom::Touched, Atom::Inside, Atom::WasInside,
             Atom::Tool => $this->ofMarks($atom, $id, $thing),
             Atom::Left => $this->fit->boltsLeft($id),
@@ -41,22 +42,6 @@ final readonly class FitFacts implements Facts
             Atom::Mishaps => $this->mishaps(),
             default => null === $step ? throw new \LogicException(sprintf('No step %s to ask %s of.', $id, $atom->value))
                 : $this->ofStep($atom, $step, $thing),
-        };
-    }
-
-    private function ofVehicle(Atom $atom, string $id, string $support): bool
-    {
-        $rig = $this->fit->actual();
-
-        return match ($atom) {
-            Atom::Raised => $rig->raised,
-            Atom::Cold => $rig->cold,
-            Atom::Battery => $rig->battery,
-            Atom::Off => isset($rig->off[$id]),
-            Atom::Undone => isset($rig->loose[$id]),
-            Atom::Open => isset($rig->open[$id]),
-            Atom::Held => isset($rig->held[$id]),
-            default => isset($rig->supports[$id][$support]),
         };
     }
 

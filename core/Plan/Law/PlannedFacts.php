@@ -32,7 +32,7 @@ final readonly class PlannedFacts implements Facts
         return match ($atom) {
             Atom::Done, Atom::Closed, Atom::Read, Atom::Started => $this->isEarlier($id),
             Atom::Raised, Atom::Cold, Atom::Battery, Atom::Off, Atom::Undone, Atom::Open, Atom::Held,
-            Atom::Support => $this->ofVehicle($atom, $id, $thing),
+            Atom::Support => (new RigFacts($this->rig))->answer($atom, $id, $thing),
             Atom::Left => isset($this->rig->loose[$id]) ? $this->ground->vehicle->joints[$id]->count() : 0,
             Atom::Inside => $this->isInside($id, $thing),
             Atom::AllInside => $this->inside(),
@@ -51,20 +51,6 @@ final readonly class PlannedFacts implements Facts
         $step = $this->ground->sheet->step($id);
 
         return null !== $step && $this->ground->sheet->placeOf($id) < $this->place;
-    }
-
-    private function ofVehicle(Atom $atom, string $id, string $support): bool
-    {
-        return match ($atom) {
-            Atom::Raised => $this->rig->raised,
-            Atom::Cold => $this->rig->cold,
-            Atom::Battery => $this->rig->battery,
-            Atom::Off => isset($this->rig->off[$id]),
-            Atom::Undone => isset($this->rig->loose[$id]),
-            Atom::Open => isset($this->rig->open[$id]),
-            Atom::Held => isset($this->rig->held[$id]),
-            default => isset($this->rig->supports[$id][$support]),
-        };
     }
 
     /** In from its step on, until the step it must be out for; where none is named that stands here, until the engine first runs. */
