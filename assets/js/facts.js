@@ -5,7 +5,7 @@
 const STANDS = new Set(['signed', 'undone', 'follow-up-closed', 'stopped', 'taken-up']);
 const SNUG = 'snug';
 export const upper = (text) => text.charAt(0).toUpperCase() + text.slice(1);
-export const key = (event) => `${event.payload.step ?? ''} ${event.payload.thing ?? ''}`;
+const key = (event) => `${event.payload.step ?? ''} ${event.payload.thing ?? ''}`;
 const put = (map, name, inner, value) => { (map[name] ??= {})[inner] = value; };
 
 const blank = () => ({
@@ -109,8 +109,8 @@ export const pieces = (sheet, state, step, line) => {
 
 export const inWords = (count) => [`${count.off} came off`, ...[['fell', count.lost], ['broke', count.broken], ['new', count.fresh]].filter(([, n]) => n !== 0).map(([word, n]) => `${n} ${word}`), `${count.back} went back`].join(', ');
 
-export const final = (joint) => joint.rungs.length;
-export const snug = (joint) => joint.rungs.findIndex((rung) => rung.kind === SNUG) + 1;
+const final = (joint) => joint.rungs.length;
+const snug = (joint) => joint.rungs.findIndex((rung) => rung.kind === SNUG) + 1;
 export const labelOf = (joint, at) => (at <= 0 ? 'off' : (at >= final(joint) ? 'final' : joint.rungs[at - 1].label));
 
 export const boltsLeft = (sheet, state, id) => {
@@ -169,7 +169,7 @@ export const passFaults = (sheet, state, id) => {
   return faults;
 };
 
-export const newest = (state, field) => Object.values(state.readings).map((fields) => fields[field]).filter(Boolean).sort((a, b) => state.places[b.id] - state.places[a.id])[0];
+const newest = (state, field) => Object.values(state.readings).map((fields) => fields[field]).filter(Boolean).sort((a, b) => state.places[b.id] - state.places[a.id])[0];
 
 /** Low and high of a reading as it is held now; null where nothing holds it. */
 export const limitsOf = (state, ask) => {
@@ -187,7 +187,7 @@ export const isOutside = (state, ask, value) => {
   return ask.set && (value < ask.low || value > ask.high);
 };
 
-export const isDoubtful = (state, ask, reading) => {
+const isDoubtful = (state, ask, reading) => {
   const doubt = reading.payload.photo ? reading.payload.doubt ?? 0 : 0;
   const { value } = reading.payload;
   return !isOutside(state, ask, value) && (isOutside(state, ask, value - doubt) || isOutside(state, ask, value + doubt));
@@ -197,7 +197,7 @@ export const toolsMissing = (state, step) => step.tools.filter((tool) => !state.
 
 
 /** A running wait: work goes on meanwhile. */
-export const runsByItself = (state, step) => step.passive && Boolean(state.started[step.id]) && !isClosed(state, step.id);
+const runsByItself = (state, step) => step.passive && Boolean(state.started[step.id]) && !isClosed(state, step.id);
 
 const blankRig = () => ({ raised: false, cold: false, battery: true, off: {}, undone: {}, open: {}, held: {}, supports: {} });
 
@@ -239,7 +239,7 @@ const after = (sheet, rig, { deed, item, joint, circuit, load }) => {
 };
 
 /** How the vehicle stands by what was done, in the order it was done; a drain counts from when it is opened. */
-export const rigOf = (sheet, state) => {
+const rigOf = (sheet, state) => {
   let rig = blankRig();
   for (const id of Object.keys(state.done)) {
     const step = stepOf(sheet, id);

@@ -131,13 +131,6 @@ final class Fit
         return '';
     }
 
-    public function isWithin(Step $step, Ask $ask): bool
-    {
-        $reading = $this->state->reading($step->id, $ask->field);
-
-        return null !== $reading && !$ask->isOutside($reading->value) && !$reading->mayBeOutside($ask);
-    }
-
     /** @return array<string, int> joint => how many of its fasteners are not final, of those that were undone or touched */
     public function looseJoints(): array
     {

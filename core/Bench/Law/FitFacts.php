@@ -12,6 +12,7 @@ use NimbleKnuckle\Core\Bench\Fact\PutIn;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Hold;
+use NimbleKnuckle\Core\Bench\Photo\Pictures;
 use NimbleKnuckle\Core\Bench\PieceCount;
 use NimbleKnuckle\Core\Plan\Law\RigFacts;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
@@ -34,7 +35,7 @@ final readonly class FitFacts implements Facts
         return match ($atom) {
             Atom::Raised, Atom::Cold, Atom::Battery, Atom::Off, Atom::Undone, Atom::Open, Atom::Held,
             Atom::Support => (new RigFacts($this->fit->actual()))->answer($atom, $id, $thing),
-            Atom::Done, Atom::Closed, Atom::Overruled, Atom::Seen, Atom::Touched, Atom::Inside, Atom::WasInside,
+            Atom::Done, Atom::Closed, Atom::Seen, Atom::Touched, Atom::Inside, Atom::WasInside,
             Atom::Tool => $this->ofMarks($atom, $id, $thing),
             Atom::Left => $this->fit->boltsLeft($id),
             Atom::Faults => array_map(static fn (string $said): array => [$said], $this->fit->passFaults($id)),
@@ -52,7 +53,6 @@ final readonly class FitFacts implements Facts
         return match ($atom) {
             Atom::Done => $state->isDone($id),
             Atom::Closed => $state->isClosed($id),
-            Atom::Overruled => isset($state->skipped[$id]) || true === ($state->done[$id] ?? null)?->hasReason(),
             Atom::Seen => isset($state->seen[$id][(int) $thing]),
             Atom::Touched => isset($state->stages[$id]),
             Atom::Inside => isset($state->inside[$id.' '.$thing]),
@@ -66,6 +66,7 @@ final readonly class FitFacts implements Facts
     {
         return match ($atom) {
             Atom::Title => $step->words->title,
+            Atom::Overruled => $this->fit->isOverruled($step),
             Atom::FirstOpen => $this->firstOpen($step),
             Atom::Read, Atom::Outside, Atom::Doubtful, Atom::Written, Atom::Doubt => $this->ofReading($atom, $step, $thing),
             Atom::CameOff, Atom::AllOff, Atom::AllBack, Atom::PiecesSaid => $this->ofPieces($atom, $step, $thing),
@@ -141,8 +142,8 @@ final readonly class FitFacts implements Facts
 
     private function isPictured(Step $step, string $shot): bool
     {
-        foreach ($this->fit->state->photos as $photo) {
-            if ($photo->step() === $step->id && $photo->as(PhotoTaken::class)->shot === $shot) {
+        foreach ((new Pictures($this->fit))->of($step) as $photo) {
+            if ($photo->as(PhotoTaken::class)->shot === $shot) {
                 return true;
             }
         }
