@@ -4,39 +4,34 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan;
 
-/** Where one stands at the vehicle, on the floor or under it. */
+/** From where something is reached, whatever the vehicle stands on. */
 enum Place: string
 {
     case Anywhere = 'anywhere';
-    case Front = 'front';
-    case Left = 'left';
-    case Right = 'right';
-    case Rear = 'rear';
-    case Inside = 'inside';
+    case Above = 'above';
+    case Below = 'below';
+    case Arch = 'arch';
+    case Bench = 'bench';
 
-    private const ROUND = ['front', 'left', 'rear', 'right'];
-
-    /** Sides to walk past: a quarter round the vehicle is one; in and out of it is one from the nearest door. */
-    public function walk(self $to): int
+    /** Where the vehicle has to be for it, unless a stance of its own is asked. */
+    public function position(): Position
     {
-        if ($this === $to || self::Anywhere === $this || self::Anywhere === $to) {
-            return 0;
-        }
-        if (self::Inside === $this || self::Inside === $to) {
-            return 1 + (in_array(self::Inside === $this ? $to : $this, [self::Left, self::Right], true) ? 0 : 1);
-        }
-        $apart = abs((int) array_search($this->value, self::ROUND, true) - (int) array_search($to->value, self::ROUND, true));
-
-        return min($apart, 4 - $apart);
+        return match ($this) {
+            self::Above => Position::Ground,
+            self::Below => Position::Raised,
+            self::Arch => Position::WheelOff,
+            self::Anywhere, self::Bench => Position::Any,
+        };
     }
 
     public function label(): string
     {
         return match ($this) {
-            self::Anywhere => 'anywhere',
-            self::Left, self::Right => $this->value.' side',
-            self::Inside => 'inside',
-            default => $this->value,
+            self::Anywhere => 'from anywhere',
+            self::Above => 'from above',
+            self::Below => 'from below',
+            self::Arch => 'through the wheel arch',
+            self::Bench => 'at the bench',
         };
     }
 }

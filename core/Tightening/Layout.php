@@ -13,6 +13,9 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
  */
 final readonly class Layout
 {
+    /** From one place of a joint to the next, in widths of a place. */
+    private const APART = 1.4;
+
     /** @param non-empty-list<array{float, float}> $points */
     private function __construct(public string $shape, public array $points)
     {
@@ -106,6 +109,24 @@ final readonly class Layout
     public function count(): int
     {
         return count($this->points);
+    }
+
+    /** The same once more beside it, so many in all; the number goes on from one to the next. */
+    public function times(int $times): self
+    {
+        if ($times <= 1) {
+            return $this;
+        }
+        $xs = array_column($this->points, 0);
+        $apart = (max($xs) - min($xs)) * self::APART + ('ring' === $this->shape ? 0.0 : 1.0);
+        $points = [];
+        for ($i = 0; $i < $times; ++$i) {
+            foreach ($this->points as [$x, $y]) {
+                $points[] = [round($x + $i * $apart, 6), $y];
+            }
+        }
+
+        return self::points($points);
     }
 
     /**

@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\Causes\CauseTable;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Mishap\MishapList;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
@@ -44,7 +45,7 @@ final class SchemaCheckCommand
                 $document = Node::of(Yaml::parseFile($file));
                 $format = $document->string('format');
                 $this->schemas->ensureValid($document->raw(), str_replace(['nimble-knuckle/', '@'], ['', '-'], $format));
-                VehicleSheet::FORMAT === $format && VehicleSheet::read($document);
+                in_array($format, [VehicleSheet::FORMAT, VehicleOne::FORMAT], true) && VehicleSheet::read($document);
                 MishapList::FORMAT === $format && MishapList::read($document);
                 CauseTable::FORMAT === $format && CauseTable::read($document);
             } catch (InvalidDocument|ParseException $e) {

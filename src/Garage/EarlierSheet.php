@@ -15,7 +15,7 @@ class EarlierSheet
     #[ORM\Id, ORM\GeneratedValue, ORM\Column]
     public ?int $id = null;
 
-    /** @param array<array-key, mixed> $document nimble-knuckle/vehicle@1 */
+    /** @param array<array-key, mixed> $document nimble-knuckle/vehicle@2 or @1 */
     public function __construct(
         #[ORM\Column(name: 'vehicle_id', length: 80)]
         public readonly string $vehicleId,

@@ -68,7 +68,7 @@ final class EditVehicleController extends AbstractController
             'vehicle' => $vehicle, 'sheet' => $sheet, 'changing' => $this->changing($vehicle, $form),
             'form' => $form, 'error' => $error, 'lifting' => LiftingForm::written($sheet),
             'roles' => $this->roles->book(), 'carried' => $this->roles->carried($sheet), 'byName' => VehicleEditor::BY_NAME,
-            'meanwhile' => $meanwhile, 'document' => $vehicle->document, 'changes' => $this->garage->changes($id),
+            'meanwhile' => $meanwhile, 'document' => $vehicle->today(), 'changes' => $this->garage->changes($id),
         ], new Response(status: $status));
     }
 
@@ -83,7 +83,7 @@ final class EditVehicleController extends AbstractController
     {
         [$what, $id] = [$form->getString('what'), $form->getString('id')];
         $kind = SheetDocument::KINDS[$what] ?? '';
-        $thing = '' === $kind || '' === $id ? null : (new SheetDocument($vehicle->document))->thing($kind, $id);
+        $thing = '' === $kind || '' === $id ? null : (new SheetDocument($vehicle->today()))->thing($kind, $id);
         $name = $thing['name'] ?? $thing['body'] ?? '';
 
         return ['what' => null === $thing ? '' : $what, 'id' => $id, 'name' => is_string($name) ? $name : ''];
@@ -100,18 +100,24 @@ final class EditVehicleController extends AbstractController
     {
         foreach (SheetDocument::KINDS as $what => $key) {
             $id = $query->getString($what);
-            $thing = '' === $id ? null : (new SheetDocument($vehicle->document))->thing($key, $id);
+            $thing = '' === $id ? null : (new SheetDocument($vehicle->today()))->thing($key, $id);
             if (null !== $thing) {
-                return WrittenThing::form($what, $id, $thing, $this->roles->book());
+                return WrittenThing::form($what, $id, $thing, $this->roles->book(), self::names($vehicle));
             }
         }
         [$kind, $role] = [$query->getString('add'), $query->getString('role')];
         $given = ['what' => $kind, 'role' => $role, 'name' => str_replace('-', ' ', $role)] + ('circuit' === $kind ? ['id' => $role] : []);
 
         /** @var InputBag<string> $begun */
-        $begun = new InputBag($this->roles->book()->knows($kind, $role) ? $given + ['position' => 'ground', 'kind' => 'part'] : []);
+        $begun = new InputBag($this->roles->book()->knows($kind, $role) ? $given + ['place' => 'above', 'kind' => 'part'] : []);
 
         return $begun;
+    }
+
+    /** @return array<string, string> id => name */
+    private static function names(VehicleRecord $vehicle): array
+    {
+        return array_map(static fn (Item $item): string => $item->name, $vehicle->sheet()->items);
     }
 
     #[Route('/vehicles/{id}/undo', name: 'undo_vehicle', requirements: self::VEHICLE, methods: ['POST'])]
@@ -140,7 +146,7 @@ final class EditVehicleController extends AbstractController
                 $error = $e->getMessage();
             }
         }
-        $known = array_map(static fn (Item $item): string => $item->name, $vehicle->sheet()->items);
+        $known = self::names($vehicle);
 
         return $this->render('garage/paste.html.twig', [
             'vehicle' => $vehicle, 'text' => $text, 'read' => ItemList::read($text, $known), 'error' => $error,

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Garage;
 
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -39,6 +40,7 @@ final readonly class Garage
 
     /**
      * Changes a sheet as it is now, under the write lock: of two changes at once neither is lost. How it was is kept, to be undone.
+     * What is changed is in today's format, whatever it was kept in.
      *
      * @param callable(array<array-key, mixed>): array<array-key, mixed> $change
      * @param string $words what the change is called
@@ -50,14 +52,17 @@ final readonly class Garage
             // As it is under the lock, and not as this request first saw it.
             $this->em->refresh($vehicle);
             $was = $vehicle->document;
-            $kept = $this->keep($change($was));
-            if ($kept->document !== $was) {
-                $this->em->persist(new EarlierSheet($id, $person, mb_substr($words, 0, 200), $was, $this->clock->now()));
-                foreach (array_slice($this->changes($id), self::KEPT - 1) as $old) {
-                    $this->em->remove($old);
-                }
-                $this->em->flush();
+            $two = VehicleOne::asTwo($was);
+            $new = $change($two);
+            if ($new === $two) {
+                return $vehicle;
             }
+            $kept = $this->keep($new);
+            $this->em->persist(new EarlierSheet($id, $person, mb_substr($words, 0, 200), $was, $this->clock->now()));
+            foreach (array_slice($this->changes($id), self::KEPT - 1) as $old) {
+                $this->em->remove($old);
+            }
+            $this->em->flush();
 
             return $kept;
         });
@@ -97,7 +102,7 @@ final readonly class Garage
     /**
      * Enters a vehicle sheet, or replaces the one with the same id.
      *
-     * @param array<array-key, mixed> $document nimble-knuckle/vehicle@1
+     * @param array<array-key, mixed> $document nimble-knuckle/vehicle@2, or @1 as it came
      */
     public function keep(array $document): VehicleRecord
     {

@@ -34,7 +34,7 @@ final readonly class LiftingForm
     /**
      * @param InputBag<string> $form
      *
-     * @return array<string, mixed> as it stands in nimble-knuckle/vehicle@1; empty where nothing was entered
+     * @return array<string, mixed> as it stands in nimble-knuckle/vehicle@2; empty where nothing was entered
      *
      * @throws InvalidInput that names the field, the line and how it is written
      */

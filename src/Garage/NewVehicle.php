@@ -45,7 +45,7 @@ final readonly class NewVehicle
 
         return match (true) {
             '' === $like => [],
-            'vehicle' === $kind && $this->garage->has($id) => $this->garage->get($id)->document,
+            'vehicle' === $kind && $this->garage->has($id) => $this->garage->get($id)->today(),
             default => ('starter' === $kind ? $this->starters->document($id) : null) ?? throw InvalidInput::in(
                 'like', 'There is no such vehicle to begin from: choose one of the list.',
             ),

@@ -13,16 +13,19 @@ final readonly class SheetDocument
     public const KINDS = ['item' => 'items', 'joint' => 'joints', 'circuit' => 'circuits', 'limit' => 'limits'];
     /** What a form says by leaving it empty: it is not taken over from before. */
     private const SAID_BY_NOTHING = [
-        'role', 'behind', 'place', 'tray', 'carries', 'wet', 'hazards', 'remove_note', 'refit_note', 'note', 'drain_behind',
+        'role', 'behind', 'side', 'tray', 'carries', 'wet', 'hazards', 'remove_note', 'refit_note', 'note', 'drain_behind',
     ];
     /** The same, where the form has that field at all: key of the sheet => field of the form. */
     private const SAID_BY_EMPTY_FIELD = [
         'dated' => 'dated', 'lengths' => 'lengths', 'longest' => 'longest', 'grip' => 'shank', 'adapter' => 'adapter', 'swing' => 'swing',
         'opens' => 'opens', 'marks' => 'marks', 'every_km' => 'every_km', 'every_months' => 'every_months',
-        'heights' => 'height_radiator', 'family' => 'family',
+        'heights' => 'height_radiator', 'family' => 'family', 'warmest' => 'warmest', 'level' => 'level',
+        'ends' => 'ends', 'acts' => 'acts', 'measures' => 'measures', 'cautions' => 'cautions', 'between' => 'between', 'tie' => 'between',
+        'slack' => 'between', 'protects' => 'protects', 'mass' => 'mass', 'wheel' => 'wheel', 'stance' => 'stance',
+        'places' => 'places', 'key' => 'key',
     ];
 
-    /** @param array<array-key, mixed> $document nimble-knuckle/vehicle@1 */
+    /** @param array<array-key, mixed> $document nimble-knuckle/vehicle@2 */
     public function __construct(public array $document)
     {
     }
@@ -31,6 +34,19 @@ final readonly class SheetDocument
     public function list(string $key): array
     {
         return is_array($this->document[$key] ?? null) ? array_values($this->document[$key]) : [];
+    }
+
+    /** @return array<string, string> id => name */
+    public function names(string $key): array
+    {
+        $names = [];
+        foreach ($this->list($key) as $thing) {
+            if (is_array($thing) && is_string($thing['id'] ?? null) && is_string($thing['name'] ?? null)) {
+                $names[$thing['id']] = $thing['name'];
+            }
+        }
+
+        return $names;
     }
 
     /** @return array<array-key, mixed>|null limits go by their place in the list */

@@ -39,7 +39,7 @@ final readonly class StarterShelf
         return $names;
     }
 
-    /** @return array<array-key, mixed>|null nimble-knuckle/vehicle@1 */
+    /** @return array<array-key, mixed>|null nimble-knuckle/vehicle@2 */
     public function document(string $name): ?array
     {
         $file = $this->directory.'/'.$name.'.yaml';

@@ -11,7 +11,9 @@ use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Vehicle\Item;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemList;
+use NimbleKnuckle\Core\Plan\Vehicle\ItemWords;
 use NimbleKnuckle\Core\Plan\Vehicle\Plumbing;
+use NimbleKnuckle\Core\Plan\Vehicle\ReachWords;
 use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
@@ -85,6 +87,7 @@ final readonly class VehicleEditor
             'lifting' => new SheetDocument(
                 ['lifting' => LiftingForm::read($form, VehicleSheet::read(Node::of($sheet->document)))] + $sheet->document,
             ),
+            'forgets' => $sheet->set('battery_off', self::lines($form, 'battery_off')),
             'limit' => $sheet->set('limits', self::replaced($sheet->list('limits'), $form->getString('id'), $this->limit($form))),
             'drop-item', 'drop-joint', 'drop-circuit', 'drop-limit' => $sheet->without(substr($what, 5).'s', $form->getString('id')),
             'check-item', 'check-joint', 'check-circuit' => $sheet->checked(substr($what, 6).'s', $form->getString('id')),
@@ -101,7 +104,7 @@ final readonly class VehicleEditor
      */
     private function ensured(array $document): array
     {
-        $this->schemas->ensureValid($document, 'vehicle-1');
+        $this->schemas->ensureValid($document, 'vehicle-2');
         $circle = VehicleSheet::read(Node::of($document))->circle();
         [] === $circle || throw InvalidInput::in(
             'behind', sprintf('These would lie in front of each other in a circle: %s. Untick one.', implode(' → ', $circle)),
@@ -137,6 +140,7 @@ final readonly class VehicleEditor
             str_starts_with($what, 'drop-') => sprintf('%s deleted: %s', substr($what, 5), $name),
             str_starts_with($what, 'check-') => sprintf('%s checked: %s', substr($what, 6), $name),
             'lifting' === $what => 'what is known of lifting',
+            'forgets' === $what => 'what it forgets with the battery off',
             'limit' === $what => sprintf('limit of the %s', $form->getString('body')),
             default => sprintf('%s %s: %s', $what, $isNew ? 'entered' : 'changed', $name),
         };
@@ -193,13 +197,49 @@ final readonly class VehicleEditor
         return $this->bare([
             'id' => $this->freeId($sheet, 'items', $form), 'name' => $this->needed($form, 'name'), 'role' => $this->role($form, 'item'),
             'kind' => $form->getString('kind', 'part'),
-            'position' => $form->getString('position', 'ground'), 'place' => $form->getString('place'),
+            'place' => $form->getString('place', 'above'), 'side' => $form->getString('side'), 'stance' => $form->getString('stance'),
+            'wheel' => $form->getString('wheel'),
             'behind' => array_values(array_filter($form->all('behind'), is_string(...))), 'off' => $this->minutes($form, 'off'),
             'on' => $this->minutes($form, 'on'),
             'remove_note' => trim($form->getString('remove_note')), 'refit_note' => trim($form->getString('refit_note')), 'tray' => $tray,
             'carries' => $form->getString('carries'), 'wet' => $form->getString('wet'),
             'hazards' => '' === $form->getString('battery') ? [] : ['battery'],
-        ]);
+        ] + $this->parting($sheet, $form));
+    }
+
+    /**
+     * What of an item is written a line each: its ends, acts, measures, cautions; what it ties, opens, protects and weighs.
+     *
+     * @param InputBag<string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function parting(SheetDocument $sheet, InputBag $form): array
+    {
+        $words = new ItemWords($sheet->names('items'));
+        $tie = trim($form->getString('between'));
+
+        return ('' === $tie ? [] : ItemWords::between($tie)) + [
+            'ends' => array_map(ItemWords::end(...), self::lines($form, 'ends')),
+            'acts' => array_map($words->act(...), self::lines($form, 'acts')),
+            'measures' => array_map(ItemWords::measure(...), self::lines($form, 'measures')),
+            'cautions' => array_map(ItemWords::caution(...), self::lines($form, 'cautions')),
+            'opens' => array_values(array_filter($form->all('opens'), static fn (mixed $one): bool => is_string($one) && '' !== $one)),
+            'protects' => $form->getString('protects'),
+            'mass' => '' === trim($form->getString('mass')) ? '' : $this->number($form, 'mass', Kind::Mass),
+        ];
+    }
+
+    /**
+     * @param InputBag<string> $form
+     *
+     * @return list<string>
+     */
+    private static function lines(InputBag $form, string $field): array
+    {
+        return array_values(array_filter(
+            array_map(trim(...), preg_split('/\R/', $form->getString($field)) ?: []), static fn (string $line): bool => '' !== $line,
+        ));
     }
 
     /**
@@ -224,7 +264,7 @@ final readonly class VehicleEditor
         $said = $read->joint + ['origin' => $form->getString('origin', 'makers'), 'dated' => trim($form->getString('dated'))];
 
         return $this->bare(
-            $this->sketched($form) + [
+            $this->sketched($form) + $this->reached($sheet, $form) + [
                 'id' => $this->freeId($sheet, 'joints', $form), 'name' => $this->needed($form, 'name'),
                 'role' => $this->role($form, 'joint'),
                 'item' => $form->getString('item'),
@@ -268,6 +308,26 @@ final readonly class VehicleEditor
     }
 
     /**
+     * Its like places, its ends and what unlocks one of them.
+     *
+     * @param InputBag<string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function reached(SheetDocument $sheet, InputBag $form): array
+    {
+        $reach = new ReachWords($sheet->names('items'));
+        $ends = array_map(static function (string $line) use ($reach): array {
+            $parts = array_map(trim(...), explode(',', $line));
+
+            return ['end' => mb_strtolower($parts[0])] + $reach->read(array_slice($parts, 1), 'ends', true);
+        }, self::lines($form, 'ends'));
+        $places = preg_split('/\s*[;\n]\s*/', trim($form->getString('places')), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
+
+        return $this->bare(['ends' => $ends, 'places' => $places, 'key' => trim($form->getString('key'))]);
+    }
+
+    /**
      * @param InputBag<string> $form
      *
      * @return list<array{float, float}>
@@ -300,13 +360,19 @@ final readonly class VehicleEditor
                 : [$name => $this->number($form, 'height_'.$name, Kind::Length)];
         }
         $given = [];
-        foreach (['opens' => Kind::Temperature, 'marks' => Kind::Volume, 'every_km' => Kind::Distance] as $field => $kind) {
+        $kinds = [
+            'opens' => Kind::Temperature, 'warmest' => Kind::Temperature, 'marks' => Kind::Volume, 'every_km' => Kind::Distance,
+        ];
+        foreach ($kinds as $field => $kind) {
             $given += '' === trim($form->getString($field)) ? [] : [$field => $this->number($form, $field, $kind)];
         }
         $given += '' === trim($form->getString('every_months'))
             ? []
             : ['every_months' => (int) $this->number($form, 'every_months', Kind::Number)];
         $given += [] === $heights ? [] : ['heights' => $heights];
+        $given += '' === $form->getString('level') ? [] : ['level' => ['by' => $form->getString('level')] + (
+            '' === trim($form->getString('level_after')) ? [] : ['after' => $this->number($form, 'level_after', Kind::Duration)]
+        )];
 
         return $this->bare($given + [
             'id' => $this->id($form), 'name' => $this->needed($form, 'name'), 'capacity' => $this->number($form, 'capacity', Kind::Volume),

@@ -7,13 +7,14 @@ namespace NimbleKnuckle\App\Garage;
 use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 
-#[AsCommand('vehicle:import', 'Enter a vehicle sheet (YAML or JSON, nimble-knuckle/vehicle@1), or replace the one with its id.')]
+#[AsCommand('vehicle:import', 'Enter a vehicle sheet (YAML or JSON, nimble-knuckle/vehicle@2 or @1), or replace the one with its id.')]
 final class VehicleImportCommand
 {
     public function __construct(private readonly Garage $garage, private readonly SchemaBook $schemas)
@@ -29,7 +30,8 @@ final class VehicleImportCommand
         }
         try {
             $document = Node::of(Yaml::parseFile($file))->raw();
-            $this->schemas->ensureValid($document, 'vehicle-1');
+            $isOne = VehicleOne::FORMAT === ($document['format'] ?? '');
+            $this->schemas->ensureValid($document, $isOne ? 'vehicle-1' : 'vehicle-2');
             $output->writeln(sprintf('%s is entered.', $this->garage->keep($document)->name));
         } catch (InvalidDocument|ParseException $e) {
             $output->writeln(sprintf('<error>%s</error>', $e->getMessage()));

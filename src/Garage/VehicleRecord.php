@@ -6,9 +6,10 @@ namespace NimbleKnuckle\App\Garage;
 
 use Doctrine\ORM\Mapping as ORM;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
-/** A vehicle and its sheet, kept as the open format nimble-knuckle/vehicle@1. */
+/** A vehicle and its sheet, kept as the open format nimble-knuckle/vehicle@2, or @1 until somebody changes it. */
 #[ORM\Entity]
 #[ORM\Table(name: 'vehicle')]
 class VehicleRecord
@@ -36,6 +37,12 @@ class VehicleRecord
     public function become(VehicleSheet $sheet, array $document): void
     {
         [$this->name, $this->short, $this->document, $this->sheet] = [$sheet->name, $sheet->short, $document, $sheet];
+    }
+
+    /** @return array<array-key, mixed> nimble-knuckle/vehicle@2, whatever it is kept in */
+    public function today(): array
+    {
+        return VehicleOne::asTwo($this->document);
     }
 
     public function sheet(): VehicleSheet

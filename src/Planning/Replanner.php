@@ -18,6 +18,7 @@ use NimbleKnuckle\Core\Plan\Compiler\Standing;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use Psr\Clock\ClockInterface;
 
@@ -33,7 +34,7 @@ final readonly class Replanner
     /**
      * @param list<string> $procedures
      * @param array<string, string> $choices
-     * @param array<array-key, mixed> $vehicle nimble-knuckle/vehicle@1, with what came up
+     * @param array<array-key, mixed> $vehicle nimble-knuckle/vehicle@2, with what came up
      *
      * @throws UnplannableFit
      */
@@ -68,7 +69,7 @@ final readonly class Replanner
      */
     public function withItem(FitRecord $fit, string $name, string $inFrontOf, int $fasteners): array
     {
-        $document = $fit->vehicleDocument;
+        $document = VehicleOne::asTwo($fit->vehicleDocument);
         $items = is_array($document['items'] ?? null) ? $document['items'] : [];
         $id = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($name)), '-');
         ('' !== $id && strlen($id) <= 60) || throw UnplannableFit::dueToItem('Give the item a name of letters and digits.');
@@ -78,7 +79,7 @@ final readonly class Replanner
         $behind = $fit->vehicleSheet()->items[$inFrontOf] ?? throw UnplannableFit::dueToItem('Say what it lies in front of.');
         $items = array_map(static fn (mixed $item): mixed => self::putBehind($item, $inFrontOf, $id), $items);
         $items[] = [
-            'id' => $id, 'name' => $name, 'position' => $behind->access->position->value, 'behind' => [], 'off' => [2, 4, 8],
+            'id' => $id, 'name' => $name, 'place' => $behind->access->place->value, 'behind' => [], 'off' => [2, 4, 8],
             'on' => [2, 4, 8],
         ] + ($fasteners > 0 ? ['tray' => [['thing' => 'fasteners', 'count' => min(200, $fasteners)]]] : []);
 

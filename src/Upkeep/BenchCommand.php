@@ -176,7 +176,7 @@ final class BenchCommand
         $front = [];
         for ($i = 0; $i < 130; ++$i) {
             $items[] = [
-                'id' => 'cover-'.$i, 'name' => 'cover '.$i, 'kind' => 'cover', 'position' => 0 === $i % 3 ? 'ground' : 'raised',
+                'id' => 'cover-'.$i, 'name' => 'cover '.$i, 'kind' => 'cover', 'place' => 0 === $i % 3 ? 'above' : 'below',
                 'behind' => $i >= 87 ? ['cover-'.($i - 87)] : [], 'tray' => [['thing' => 'screws', 'count' => 4]],
                 'off' => [1, 2, 3], 'on' => [1, 2, 3],
             ];

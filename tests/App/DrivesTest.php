@@ -170,7 +170,7 @@ final class DrivesTest extends AppTestCase
         self::assertSame('eight-rib blower belt', $this->value($crawler, 'name'));
         $this->post($crawler, 'keep');
         self::assertResponseRedirects('/vehicles/corrin-drover-27d/drives/eight-rib-blower-belt');
-        file_put_contents($path, '{"format":"nimble-knuckle/vehicle@1"}');
+        file_put_contents($path, '{"format":"nimble-knuckle/vehicle@2"}');
         $read = ['file' => new UploadedFile($path, 'belt.json', 'application/json', null, true)];
         $this->client->request('POST', '/vehicles/corrin-drover-27d/drives/new', ['_csrf' => $token, 'do' => 'read'], $read);
         self::assertSelectorTextContains('[role=alert]', 'This is no belt');

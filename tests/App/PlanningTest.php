@@ -219,11 +219,11 @@ final class PlanningTest extends AppTestCase
         $this->client->followRedirect();
         $this->fill(
             [
-                'what' => 'item', 'name' => 'Starter cover', 'kind' => 'cover', 'position' => 'raised',
+                'what' => 'item', 'name' => 'Starter cover', 'kind' => 'cover', 'place' => 'below',
                 'tray' => "2x flange nuts, 10 mm socket\n1x earth lead", 'off' => '3', 'on' => '2 3 5',
             ],
         );
-        $this->fill(['what' => 'item', 'name' => 'Starter', 'position' => 'raised', 'behind' => ['starter-cover'], 'battery' => '1']);
+        $this->fill(['what' => 'item', 'name' => 'Starter', 'place' => 'below', 'behind' => ['starter-cover'], 'battery' => '1']);
         $this->fill(
             [
                 'what' => 'joint', 'name' => 'Starter bolts', 'item' => 'starter',
@@ -270,7 +270,7 @@ final class PlanningTest extends AppTestCase
         yield 'no name' => [['what' => 'item', 'name' => ' '], 'name'];
         yield 'a circle' => [
             [
-                'what' => 'item', 'id' => 'front-shield', 'name' => 'front splash shield', 'position' => 'raised',
+                'what' => 'item', 'id' => 'front-shield', 'name' => 'front splash shield', 'place' => 'below',
                 'behind' => ['thermostat-housing'],
             ],
             'in a circle',

@@ -356,7 +356,7 @@ final class VehicleEditorTest extends AppTestCase
         self::assertArrayHasKey('cautions', $shield + ['cautions' => []]);
         $this->apply(
             [
-                'what' => 'item', 'id' => 'front-shield', 'name' => 'front shield, bent', 'position' => 'raised', 'off' => '4',
+                'what' => 'item', 'id' => 'front-shield', 'name' => 'front shield, bent', 'place' => 'below', 'off' => '4',
                 'on' => '6', 'tray' => '2x screws',
             ],
         );
@@ -369,8 +369,8 @@ final class VehicleEditorTest extends AppTestCase
 
     public function testAnItemTakenAwayIsNoLongerInFrontOfAnything(): void
     {
-        $this->apply(['what' => 'item', 'name' => 'Plate', 'position' => 'raised']);
-        $this->apply(['what' => 'item', 'name' => 'Bracket', 'position' => 'raised', 'behind' => ['plate', 'front-shield']]);
+        $this->apply(['what' => 'item', 'name' => 'Plate', 'place' => 'below']);
+        $this->apply(['what' => 'item', 'name' => 'Bracket', 'place' => 'below', 'behind' => ['plate', 'front-shield']]);
         $this->apply(['what' => 'drop-item', 'id' => 'plate']);
         $sheet = $this->tarn()->sheet();
         self::assertArrayNotHasKey('plate', $sheet->items);
@@ -440,7 +440,7 @@ final class VehicleEditorTest extends AppTestCase
         self::assertSame(4, $joint->count());
         self::assertSame(['30 mm' => 2, '45 mm' => 2], $joint->byLength());
         self::assertSame([25.0, 46.2, 60.0], [$joint->going->swing, $joint->fastener->longest, $joint->going->angle]);
-        self::assertSame([8.0, 12.0], [$joint->seat->shank->millimetres, $joint->seat->threaded->millimetres]);
+        self::assertSame([8.0, 12.0], [$joint->seat->grip->shank->millimetres, $joint->seat->grip->threaded->millimetres]);
         self::assertSame([40.0, '13 mm crow-foot'], [$joint->tools->adapter->millimetres, $joint->tools->adapterName]);
     }
 

@@ -121,7 +121,7 @@ test('300 edits in parallel: each is on the sheet', async () => {
   const names = Array.from({ length: 300 }, (_, i) => `Clip number ${String(i).padStart(3, '0')}`);
   const statuses = await together(12, names.map((name) => async () => {
     for (let again = 0; again < 5; again += 1) {
-      const { status } = await joss.form('/vehicles/corrin-drover-27d/edit', { what: 'item', id: '', seen: '', name, kind: 'part', position: 'ground', off: '2', on: '2' });
+      const { status } = await joss.form('/vehicles/corrin-drover-27d/edit', { what: 'item', id: '', seen: '', name, kind: 'part', place: 'above', off: '2', on: '2' });
       if (status !== 503) return status;
     }
     return 503;
@@ -131,7 +131,7 @@ test('300 edits in parallel: each is on the sheet', async () => {
   assert.equal(statuses.filter((s) => s === 303).length, 300, JSON.stringify(statuses.filter((s) => s !== 303)));
   assert.equal(kept, 300);
   // The same thing changed by two: one is kept, the other is shown beside it.
-  const both = await together(2, ['first', 'second'].map((note) => () => joss.form('/vehicles/corrin-drover-27d/edit', { what: 'item', id: '', seen: '', name: 'Race bracket', kind: 'part', position: 'ground', off: '2', on: '2', remove_note: note })));
+  const both = await together(2, ['first', 'second'].map((note) => () => joss.form('/vehicles/corrin-drover-27d/edit', { what: 'item', id: '', seen: '', name: 'Race bracket', kind: 'part', place: 'above', off: '2', on: '2', remove_note: note })));
   assert.deepEqual(both.map((r) => r.status).sort(), [303, 409]);
 });
 

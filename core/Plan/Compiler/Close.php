@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Phase;
-use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Side;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /** Stage 2: whatever lies in front of what must be reached is added to the strip, each item once. */
@@ -162,7 +162,7 @@ final readonly class Close
             if (!isset($opOf[$id])) {
                 $tasks['item:'.$id] = new Task(
                     'item:'.$id, $vehicle->items[$id]->access->position, array_map($taskOf, $vehicle->items[$id]->access->behind),
-                    place: $vehicle->items[$id]->access->place,
+                    side: $vehicle->items[$id]->access->side,
                 );
             }
         }
@@ -173,7 +173,7 @@ final readonly class Close
             $position = $removes ? $vehicle->items[$b->item]->access->position : $b->operation->slot->position;
             $tasks[$id] = new Task(
                 $id, $position, array_values(array_unique([...$before[$b->operation->id] ?? [], ...array_map($taskOf, $blockers)])),
-                $b->operation->slot->passive, $vehicle->items[$b->item]->access->place ?? Place::Anywhere,
+                $b->operation->slot->passive, $vehicle->items[$b->item]->access->side ?? Side::Anywhere,
             );
         }
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Phase;
-use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Side;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /**
@@ -88,17 +88,17 @@ final readonly class Group
             $tasks[$id] = new Task(
                 $id, $step->slot->position,
                 array_values(array_filter($step->slot->after, static fn (string $before): bool => isset($byId[$before]))),
-                place: $this->placeOf($step),
+                side: $this->sideOf($step),
             );
         }
 
         return array_map(static fn (string $id): Step => $byId[$id], (new Order())->of($tasks, $from));
     }
 
-    private function placeOf(Step $step): Place
+    private function sideOf(Step $step): Side
     {
         return null === $this->vehicle
-            ? Place::Anywhere
-            : $this->vehicle->items[$step->itemOn($this->vehicle)]->access->place ?? Place::Anywhere;
+            ? Side::Anywhere
+            : $this->vehicle->items[$step->itemOn($this->vehicle)]->access->side ?? Side::Anywhere;
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
-use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Side;
 
 /**
  * Stage 3: a legal order with the fewest lifts; of those, hardly ever more changes between stands and wheel off, or sides walked
@@ -31,7 +31,7 @@ final readonly class Order
      */
     public function of(array $tasks, Position $from = Position::Ground): array
     {
-        $at = new Spot($from, Place::Anywhere);
+        $at = new Spot($from, Side::Anywhere);
         $ends = [[0, $this->exhaust($tasks, [], $at), $at]];
         $isUp = Position::Ground !== $from;
         for ($idle = 0; count($ends[0][1]) < count($tasks) && $idle < 2; $isUp = !$isUp) {
@@ -141,7 +141,7 @@ final readonly class Order
         $spots = [];
         foreach ($left as $task) {
             $spots[$task->position->value] = Position::Any === $task->position || $at->position === $task->position ? 0 : Spot::CHANGE;
-            $spots[$task->place->value] = Place::Anywhere === $task->place || $at->place === $task->place ? 0 : 1;
+            $spots[$task->side->value] = Side::Anywhere === $task->side || $at->side === $task->side ? 0 : 1;
         }
 
         return array_sum($spots);
@@ -161,7 +161,7 @@ final readonly class Order
             if ($task->isFree($done)) {
                 $spot = new Spot(
                     Position::Any === $task->position ? $stays : $task->position,
-                    Place::Anywhere === $task->place ? $at->place : $task->place,
+                    Side::Anywhere === $task->side ? $at->side : $task->side,
                 );
                 $spots[$spot->key] = $spot;
             }

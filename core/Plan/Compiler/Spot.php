@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
-use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Side;
 
 /** Where the vehicle is and where one stands at it. */
 final readonly class Spot
@@ -16,9 +16,9 @@ final readonly class Spot
 
     public string $key;
 
-    public function __construct(public Position $position, public Place $place)
+    public function __construct(public Position $position, public Side $side)
     {
-        $this->key = $position->value.' '.$place->value;
+        $this->key = $position->value.' '.$side->value;
     }
 
     /** A real lift first, then another position on the stands, then sides walked past. */
@@ -26,6 +26,6 @@ final readonly class Spot
     {
         $isLift = (Position::Ground === $this->position) !== (Position::Ground === $to->position);
 
-        return ($isLift ? self::LIFT : 0) + ($this->position === $to->position ? 0 : self::CHANGE) + $this->place->walk($to->place);
+        return ($isLift ? self::LIFT : 0) + ($this->position === $to->position ? 0 : self::CHANGE) + $this->side->walk($to->side);
     }
 }

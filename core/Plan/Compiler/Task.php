@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
-use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Side;
 
 /** Something to do in the strip, and what must be done before it; some of it stands by until a wait is over. */
 final readonly class Task
@@ -13,13 +13,13 @@ final readonly class Task
     /** @param list<string> $after ids of tasks */
     public function __construct(
         public string $id, public Position $position, public array $after, public bool $passive = false,
-        public Place $place = Place::Anywhere, public bool $standsBy = false,
+        public Side $side = Side::Anywhere, public bool $standsBy = false,
     ) {
     }
 
     public function canBeDoneAt(Spot $spot): bool
     {
-        return $this->canBeDoneIn($spot->position) && (Place::Anywhere === $this->place || $spot->place === $this->place);
+        return $this->canBeDoneIn($spot->position) && (Side::Anywhere === $this->side || $spot->side === $this->side);
     }
 
     /** Not before that wait is over: other work goes first. */
@@ -27,7 +27,7 @@ final readonly class Task
     {
         $after = array_values(array_unique([...$this->after, $wait]));
 
-        return new self($this->id, $this->position, $after, $this->passive, $this->place, true);
+        return new self($this->id, $this->position, $after, $this->passive, $this->side, true);
     }
 
     /** The lowest is taken first of what can be done: what runs by itself, then work, then what stands by. */
@@ -41,7 +41,7 @@ final readonly class Task
     {
         $all = array_values(array_unique([...$this->after, ...$after]));
 
-        return new self($this->id, $this->position, $all, $this->passive, $this->place, $this->standsBy);
+        return new self($this->id, $this->position, $all, $this->passive, $this->side, $this->standsBy);
     }
 
     public function canBeDoneIn(Position $position): bool

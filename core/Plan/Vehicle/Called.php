@@ -6,10 +6,13 @@ namespace NimbleKnuckle\Core\Plan\Vehicle;
 
 use NimbleKnuckle\Core\Document\Node;
 
-/** What a joint goes by: its id on the sheet, the part it plays for procedures, its name, and what is to be known of it. */
+/** What a joint goes by: its id on the sheet, the part it plays for procedures, its name, what its fasteners are, what is to be known. */
 final readonly class Called
 {
-    private function __construct(public string $id, public string $role, public string $name, public string $note)
+    public const KINDS = ['', 'bolt', 'nut', 'centre-nut', 'stud', 'screw', 'clamp', 'plug'];
+
+    /** @param string $kind one of KINDS; empty where nobody said */
+    private function __construct(public string $id, public string $role, public string $name, public string $note, public string $kind)
     {
     }
 
@@ -17,6 +20,11 @@ final readonly class Called
     {
         $id = $node->string('id');
 
-        return new self($id, $node->string('role', $id), $node->string('name'), $node->string('note', ''));
+        $kind = $node->string('kind', '');
+        in_array($kind, self::KINDS, true) || throw $node->refuse(
+            'kind', sprintf('“%s” is none of %s.', $kind, implode(', ', array_filter(self::KINDS))),
+        );
+
+        return new self($id, $node->string('role', $id), $node->string('name'), $node->string('note', ''), $kind);
     }
 }

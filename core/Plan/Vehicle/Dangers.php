@@ -7,22 +7,35 @@ namespace NimbleKnuckle\Core\Plan\Vehicle;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Caution;
 
-/** What can hurt at an item: cautions, what hangs on it (engine, gearbox), what makes touching it dangerous (battery). */
+/** What can hurt at an item: cautions, its weight, what hangs on it (engine, gearbox), what makes touching it dangerous (battery). */
 final readonly class Dangers
 {
     /**
-     * @param list<Caution> $cautions
+     * @param list<Caution> $cautions when it comes off
+     * @param list<Caution> $back when it goes back, in words of their own where the sheet has some
      * @param list<string> $hazards
      * @param string $wet the circuit it is part of: it runs out where it comes off before that is drained; empty for none
+     * @param float $mass kg; 0 where nobody said
      */
-    public function __construct(public array $cautions, public string $carries, public array $hazards, public string $wet = '')
-    {
+    private function __construct(
+        public array $cautions, public array $back, public string $carries, public array $hazards, public string $wet, public float $mass,
+    ) {
     }
 
     public static function read(Node $node): self
     {
+        [$off, $on] = [[], []];
+        foreach ($node->has('cautions') ? $node->list('cautions') : [] as $i => $written) {
+            $one = Node::of(is_string($written) ? ['text' => $written] : $written, 'cautions.'.$i);
+            $holds = $one->string('holds', 'both');
+            in_array($holds, ['both', 'off', 'on'], true) || throw $one->refuse('holds', 'say off, on or both.');
+            'on' === $holds || $off[] = new Caution($one->string('text'), $one->bool('acknowledge'));
+            'off' === $holds || $on[] = new Caution($one->string('back', $one->string('text')), $one->bool('acknowledge'));
+        }
+
         return new self(
-            Caution::readList($node, 'cautions'), $node->string('carries', ''), $node->strings('hazards'), $node->string('wet', ''),
+            $off, $on, $node->string('carries', ''), $node->strings('hazards'), $node->string('wet', ''),
+            Numbered::within($node, 'mass', 0.0, 500.0),
         );
     }
 }

@@ -9,8 +9,10 @@ use NimbleKnuckle\Core\Document\Node;
 /** Something on the vehicle that can come off: what it lies behind, how it is held, how long it takes. */
 final readonly class Item
 {
+    public Parting $parting;
+
     /** @param list<TrayLine> $tray */
-    public function __construct(
+    private function __construct(
         public string $id,
         public string $role,
         public string $name,
@@ -20,6 +22,7 @@ final readonly class Item
         public array $tray,
         public Dangers $dangers,
     ) {
+        $this->parting = $handling->parting;
     }
 
     public static function read(Node $node): self
@@ -30,6 +33,12 @@ final readonly class Item
             $id, $node->string('role', $id), $node->string('name'), $node->enum('kind', ItemKind::class, ItemKind::Part),
             Access::read($node), Handling::read($node), $node->each('tray', TrayLine::read(...)), Dangers::read($node),
         );
+    }
+
+    /** Whether it is a wheel of the vehicle. */
+    public function isWheel(): bool
+    {
+        return null !== $this->access->wheel;
     }
 
     public function pieces(): int

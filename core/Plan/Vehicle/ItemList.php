@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Vehicle;
 
+use NimbleKnuckle\Core\Document\InvalidDocument;
+use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
@@ -14,16 +16,22 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
  * Many items at once, one a line: the name, then in any order what comes off with it, where one stands and on which side; after a
  * semicolon what lies in front of it and how long it takes.
  *
- * “airbox, 3x T25 screws, 1 clip, left side; behind: intake duct, engine cover; off: 3 5 8 min; on: 4”.
+ * “airbox, 3x T25 screws, 1 clip, left side; behind: intake duct, engine cover; off: 3 5 8 min; on: 4”. Also “ends:” with a stroke
+ * between (“2x coil plugs, guards start / earth lead”), “act:”, “between:”, “opens:”, “protects:”, “measures:”, “weighs:”, “caution:”.
  */
 final readonly class ItemList
 {
     public const MOST = 200;
-    private const POSITIONS = [
-        'on the floor' => 'ground', 'floor' => 'ground', 'ground' => 'ground', 'on stands' => 'raised', 'raised' => 'raised',
-        'from below' => 'raised', 'wheel off' => 'wheel-off', 'on stands, wheel off' => 'wheel-off', 'anywhere' => 'any',
-    ];
     private const PLACES = [
+        'from above' => 'above', 'above' => 'above', 'on the floor' => 'above', 'floor' => 'above', 'ground' => 'above',
+        'from below' => 'below', 'below' => 'below', 'on stands' => 'below', 'raised' => 'below', 'wheel off' => 'arch',
+        'through the arch' => 'arch', 'arch' => 'arch', 'at the bench' => 'bench', 'bench' => 'bench', 'anywhere' => 'anywhere',
+    ];
+    private const STANCES = ['on its wheels' => 'floor', 'on ramps' => 'ramps', 'on a lift' => 'lift'];
+    private const WHEELS = [
+        'front left wheel' => 'fl', 'front right wheel' => 'fr', 'rear left wheel' => 'rl', 'rear right wheel' => 'rr',
+    ];
+    private const SIDES = [
         'front' => 'front', 'left' => 'left', 'left side' => 'left', 'right' => 'right', 'right side' => 'right', 'rear' => 'rear',
         'inside' => 'inside',
     ];
@@ -93,29 +101,44 @@ final readonly class ItemList
     {
         $name = self::name($line);
         $parts = array_map(trim(...), explode(';', $line));
-        $item = ['id' => self::id($name), 'name' => $name, 'position' => 'ground'];
+        $item = ['id' => self::id($name), 'name' => $name] + self::wheel($name) + ['place' => 'above'];
         $wrong = [];
         if ('' === $item['id'] || mb_strlen($name) > 120) {
             $wrong[] = 'Begin with a name of letters and digits.';
         } elseif (isset($names[self::plain($name)]) || ($times[self::plain($name)] ?? 0) > 1) {
             $wrong[] = sprintf('“%s” is there twice: take the line away, or give it another name.', $name);
         }
-        foreach (array_slice(explode(',', array_shift($parts)), 1) as $said) {
+        foreach ([...array_slice(explode(',', $parts[0]), 1), ...array_slice($parts, 1)] as $i => $said) {
             try {
-                $item = self::with($item, trim($said));
+                $item = $i < substr_count($parts[0], ',') ? self::with($item, trim($said)) : self::over($item, self::keyed($said, $named));
             } catch (InvalidInput $e) {
                 $wrong[] = $e->getMessage();
             }
         }
-        foreach ($parts as $said) {
-            try {
-                $item += self::keyed($said, $named);
-            } catch (InvalidInput $e) {
-                $wrong[] = $e->getMessage();
-            }
+        try {
+            [] === $wrong && Item::read(Node::of($item));
+        } catch (InvalidDocument $e) {
+            $wrong[] = $e->getMessage();
         }
 
         return new ItemLine($number, $line, [] === $wrong ? $item : [], $wrong);
+    }
+
+    /**
+     * What may be said more than once is added to what was said.
+     *
+     * @param array<string, mixed> $item
+     * @param array<string, mixed> $more
+     *
+     * @return array<string, mixed>
+     */
+    private static function over(array $item, array $more): array
+    {
+        foreach (array_intersect(['acts', 'cautions'], array_keys($more)) as $key) {
+            $more[$key] = [...(is_array($item[$key] ?? null) ? $item[$key] : []), ...(array) $more[$key]];
+        }
+
+        return $more + $item;
     }
 
     /**
@@ -128,8 +151,9 @@ final readonly class ItemList
         $low = mb_strtolower($said);
         $word = match (true) {
             '' === $said => [],
-            isset(self::POSITIONS[$low]) => ['position' => self::POSITIONS[$low]],
             isset(self::PLACES[$low]) => ['place' => self::PLACES[$low]],
+            isset(self::STANCES[$low]) => ['stance' => self::STANCES[$low]],
+            isset(self::SIDES[$low]) => ['side' => self::SIDES[$low]],
             isset(self::KINDS[$low]) => ['kind' => self::KINDS[$low]],
             default => null,
         };
@@ -188,10 +212,54 @@ final readonly class ItemList
             'off', 'on' => [mb_strtolower($key) => self::minutes($value)],
             'note', 'taking it off' => ['remove_note' => mb_substr($value, 0, 500)],
             'putting it back' => ['refit_note' => mb_substr($value, 0, 500)],
+            default => self::known(mb_strtolower($key), $value, $named, $said),
+        };
+    }
+
+    /**
+     * What a line may further say, each as the editor writes it.
+     *
+     * @param array<string, string> $named
+     *
+     * @return array<string, mixed>
+     */
+    private static function known(string $key, string $value, array $named, string $said): array
+    {
+        $each = static fn (string $stroke): array => array_values(array_filter(
+            array_map(trim(...), preg_split('~'.$stroke.'~', $value) ?: []), static fn (string $one): bool => '' !== $one,
+        ));
+
+        return match ($key) {
+            'ends' => ['ends' => array_map(ItemWords::end(...), $each('/'))],
+            'act' => ['acts' => [(new ItemWords(array_flip($named)))->act($value)]],
+            'between' => ItemWords::between($value),
+            'opens' => ['opens' => array_map(mb_strtolower(...), $each(','))],
+            'protects' => ['protects' => mb_strtolower($value)],
+            'measures' => ['measures' => array_map(ItemWords::measure(...), $each(','))],
+            'weighs' => ['mass' => self::mass($value)],
+            'caution' => ['cautions' => [ItemWords::caution($value)]],
             default => throw InvalidInput::in('list', sprintf(
-                '“%s” is not understood: after a semicolon stands behind:, off:, on: or note:.', mb_substr($said, 0, 40),
+                '“%s” is not understood: after a semicolon stands behind:, off:, on:, note:, ends:, act:, between:, opens:, protects:, '
+                    .'measures:, weighs: or caution:.', mb_substr($said, 0, 40),
             )),
         };
+    }
+
+    private static function mass(string $value): float
+    {
+        try {
+            return Notation::read(Kind::Mass, $value)->value();
+        } catch (InvalidQuantity $e) {
+            throw InvalidInput::in('list', 'weighs: '.lcfirst($e->getMessage()));
+        }
+    }
+
+    /** @return array<string, string> which wheel it is, by its name: nothing needs it before the engine runs */
+    private static function wheel(string $name): array
+    {
+        $wheel = self::WHEELS[self::plain($name)] ?? '';
+
+        return '' === $wheel ? [] : ['wheel' => $wheel, 'place' => 'arch', 'kind' => 'cover'];
     }
 
     /**

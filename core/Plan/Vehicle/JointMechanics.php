@@ -55,9 +55,9 @@ final readonly class JointMechanics
         }
         try {
             $bolt = Bolt::of($thread, $joint->fastener->grade, $joint->seat->friction);
-            $isAssumed = !$joint->seat->hasGrip();
+            $isAssumed = !$joint->seat->grip->isKnown();
             $springs = Springs::of(
-                $thread, $joint->seat->shank, $isAssumed ? self::assumedGrip($joint, $bolt) : $joint->seat->threaded,
+                $thread, $joint->seat->grip->shank, $isAssumed ? self::assumedGrip($joint, $bolt) : $joint->seat->grip->threaded,
                 self::member($joint->seat), $bolt->grade,
             );
 
@@ -107,7 +107,7 @@ final readonly class JointMechanics
     private static function member(Seat $seat): Member
     {
         return match (true) {
-            '' !== $seat->member => Member::parse($seat->member),
+            '' !== $seat->grip->member => Member::parse($seat->grip->member),
             $seat->isSoft() => Member::Aluminium,
             str_contains($seat->material, 'iron') => Member::CastIron,
             default => Member::Steel,

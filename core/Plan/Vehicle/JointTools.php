@@ -8,16 +8,19 @@ use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Length;
 
-/** What a joint is undone and done up with. */
+/** What a joint is undone and done up with, end by end where its ends are not alike. */
 final readonly class JointTools
 {
     /**
      * @param string $off what undoes it, where that is not what does it up again
      * @param Length $adapter from drive to bolt; none without one
      * @param Angle $adapterAngle 0 straight out, 180 folded back
+     * @param string $key what unlocks one of them, in hand before anything is raised; empty for none
+     * @param list<JointEnd> $ends
      */
     private function __construct(
         public string $on, private string $off, public Length $adapter, public Angle $adapterAngle, public string $adapterName,
+        public string $key, public array $ends,
     ) {
     }
 
@@ -27,7 +30,8 @@ final readonly class JointTools
 
         return new self(
             $node->string('tool', ''), $node->string('tool_off', ''), Length::millimetres($adapter->float('length', 0.0)),
-            Angle::degrees($adapter->float('angle', 0.0)), $adapter->string('name', ''),
+            Angle::degrees($adapter->float('angle', 0.0)), $adapter->string('name', ''), $node->string('key', ''),
+            $node->each('ends', JointEnd::read(...)),
         );
     }
 

@@ -18,6 +18,8 @@ final readonly class Plumbing
      *                                      screw; empty where nobody measured
      * @param float $marks L between the two marks of the tank; 0 where not known
      * @param float $opens °C at which its thermostat opens; 0 where not known
+     * @param float $warmest °C it normally gets at most; 0 where not known
+     * @param ?LevelRead $level how its level is read; null where nobody said
      */
     public function __construct(
         public float $cap,
@@ -25,6 +27,8 @@ final readonly class Plumbing
         public array $heights = [],
         public float $marks = 0.0,
         public float $opens = 0.0,
+        public float $warmest = 0.0,
+        public ?LevelRead $level = null,
     ) {
     }
 
@@ -32,7 +36,8 @@ final readonly class Plumbing
     {
         return new self(
             $node->float('cap', 0.0), $node->strings('drain_behind'), self::heightsOf($node->node('heights')),
-            $node->float('marks', 0.0), $node->float('opens', 0.0),
+            $node->float('marks', 0.0), $node->float('opens', 0.0), Numbered::within($node, 'warmest', 0.0, 200.0),
+            $node->has('level') ? LevelRead::read($node->node('level')) : null,
         );
     }
 

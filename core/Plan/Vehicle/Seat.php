@@ -6,7 +6,6 @@ namespace NimbleKnuckle\Core\Plan\Vehicle;
 
 use NimbleKnuckle\Core\Bolting\Compound;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Quantity\Length;
 
 /** What the bolts go into and clamp, and what is on their threads. */
 final readonly class Seat
@@ -25,25 +24,22 @@ final readonly class Seat
 
     /**
      * @param float $cure minutes its compound needs before load, fluid or heat
-     * @param Length $shank plain in the grip
-     * @param Length $threaded in the grip
+     * @param float $heat °C that it gets there; 0 where nobody said
      * @param string $sheetSays the figure of the sheet and what it is meant for, where something else goes on the thread now
      */
     private function __construct(
-        public string $material, public string $friction, public string $compound, public float $cure, public Length $shank,
-        public Length $threaded, public string $member, public string $sheetSays = '',
+        public string $material, public string $friction, public string $compound, public float $cure, public Grip $grip,
+        public float $heat, public string $sheetSays = '',
     ) {
     }
 
     public static function read(Node $node): self
     {
         $compound = $node->string('compound', '');
-        $grip = $node->node('grip');
 
         return new self(
             $node->string('material', ''), $node->string('friction', '') ?: self::frictionOf($compound), $compound,
-            $node->float('cure', 0.0), Length::millimetres($grip->float('shank', 0.0)), Length::millimetres($grip->float('threaded', 0.0)),
-            $grip->string('member', ''),
+            $node->float('cure', 0.0), Grip::read($node->node('grip')), Numbered::within($node, 'heat', 0.0, 1000.0),
         );
     }
 
@@ -59,15 +55,9 @@ final readonly class Seat
         $was = $this->meantFor()->value ?? 'other';
 
         return new self(
-            $this->material, self::frictionOf($compound->value), $compound->value, 0.0, $this->shank, $this->threaded, $this->member,
+            $this->material, self::frictionOf($compound->value), $compound->value, 0.0, $this->grip, $this->heat,
             '' === $figure ? '' : sprintf('%s on %s threads', $figure, $was),
         );
-    }
-
-    /** Whether the sheet tells what lies between head and thread. */
-    public function hasGrip(): bool
-    {
-        return $this->shank->plus($this->threaded)->millimetres > 0.0;
     }
 
     public function isSoft(): bool

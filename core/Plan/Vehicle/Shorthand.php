@@ -19,7 +19,8 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
  *
  * Also a range “18-22 Nm” with “low end for soft thread”, “max 24 Nm”, “snug + 1/4 turn”, “left-hand”, “printed”,
  * “dated 2026-03-01”, “off with T30”, “seal 0.7 mm”; “loaded” or “room”, “passes 50 100”, “+ 90° swing 30°”,
- * “gap 3 mm”, “2 first”, “check”. Parts may stand in any order, with or without commas. It reads back what
+ * “gap 3 mm”, “2 first”, “check”; “nuts”, “at front left and front right”, “heat 180 °C”, “upper from above with 15 mm socket
+ * lifted”. Parts may stand in any order, with or without commas. It reads back what
  * it understood, and says what it did not.
  */
 final readonly class Shorthand
@@ -51,7 +52,7 @@ final readonly class Shorthand
         $joint = $said = $wrong = [];
         $readers = [
             self::thread(...), self::layout(...), self::figure(...), self::limits(...), self::source(...), self::turning(...),
-            self::hardware(...), self::rounds(...),
+            self::hardware(...), self::rounds(...), self::reach(...),
         ];
         foreach ($readers as $read) {
             try {
@@ -192,6 +193,37 @@ final readonly class Shorthand
         }
         if ($parts->has('off')) {
             $joint['tool_off'] = $said['undone with'] = self::toolName($parts->text('off'));
+        }
+
+        return [$joint, $said];
+    }
+
+    /** @return array{array<string, mixed>, array<string, string>} what it is, where it has its like, how hot it gets, its ends */
+    private static function reach(ShorthandParts $parts): array
+    {
+        [$joint, $said] = [[], []];
+        if ($parts->has('kind')) {
+            $joint['kind'] = $said['they are'] = rtrim(strtr($parts->small('kind'), [' ' => '-']), 's');
+        }
+        if ($parts->has('places')) {
+            $places = preg_split('~\s?/\s?|\sand\s~', $parts->small('places')) ?: [];
+            [$joint['places'], $said['at']] = [$places, sprintf('%s: so many at each', implode(', ', $places))];
+        }
+        if ($parts->has('heat')) {
+            [$joint['heat'], $said['it gets']] = [$parts->number('heat'), $parts->text('heat').' °C'];
+        }
+        foreach (['reach', 'reach2'] as $which) {
+            if ($parts->has($which)) {
+                $tool = '' === $parts->text($which, 2) ? '' : self::toolName($parts->text($which, 2));
+                $body = ['lifted' => 'lifted', '' => ''][$parts->small($which, 3)] ?? 'weight';
+                $joint['ends'][] = ['end' => $parts->small($which), 'place' => str_replace('the ', '', $parts->small($which, 1))]
+                    + ('' === $tool ? [] : ['tool' => $tool]) + ('' === $body ? [] : ['body' => $body])
+                    + ('' === trim($parts->text($which, 4)) ? [] : ['held' => true]);
+                $said[$parts->small($which).' end'] = implode(' ', array_filter([
+                    'from '.$parts->small($which, 1), '' === $tool ? '' : 'with '.$tool, $parts->small($which, 3),
+                    trim($parts->text($which, 4)),
+                ]));
+            }
         }
 
         return [$joint, $said];

@@ -7,12 +7,12 @@ namespace NimbleKnuckle\Core\Plan\Vehicle;
 /** A joint of a vehicle sheet written as the line it could have been entered by, to be changed and read again. */
 final readonly class ShorthandLine
 {
-    /** @param array<array-key, mixed> $joint as it stands in nimble-knuckle/vehicle@1 */
+    /** @param array<array-key, mixed> $joint as it stands in nimble-knuckle/vehicle@2 */
     private function __construct(private array $joint)
     {
     }
 
-    /** @param array<array-key, mixed> $joint as it stands in nimble-knuckle/vehicle@1 */
+    /** @param array<array-key, mixed> $joint as it stands in nimble-knuckle/vehicle@2 */
     public static function of(array $joint): string
     {
         $line = new self($joint);
@@ -22,7 +22,7 @@ final readonly class ShorthandLine
             $line->text('figure'), $line->said('max ', 'ceiling'), $line->end(), 'left' === $line->text('hand') ? 'left-hand' : '',
             $line->said('+ ', 'angle', '°'), $line->said('swing ', 'swing', '°'), $line->said('seal ', 'seal_travel', ' mm'),
             $line->said('gap ', 'gap', ' mm'), $line->text('compound'), $line->text('reuse'), $line->text('tool'),
-            $line->said('off with ', 'tool_off'), ...$line->rounds(), $shape,
+            $line->said('off with ', 'tool_off'), ...$line->rounds(), ...$line->reach(), $shape,
         ];
 
         return implode(', ', array_filter($parts, self::isSayable(...)));
@@ -102,6 +102,14 @@ final readonly class ShorthandLine
             1 === count($list('when')) ? implode('', $list('when')) : '',
             [] === $list('passes') ? '' : 'passes '.implode(' ', $list('passes')),
         ];
+    }
+
+    /** @return list<string> what it is and how hot it gets; its places and ends have fields of their own */
+    private function reach(): array
+    {
+        $kind = ['centre-nut' => 'centre nut', '' => ''][$this->text('kind')] ?? $this->text('kind').'s';
+
+        return [$kind, $this->said('heat ', 'heat', ' °C')];
     }
 
     private function said(string $before, string $key, string $after = ''): string

@@ -14,6 +14,9 @@ final readonly class ShorthandParts
     private const SIZE = 'M\s?[0-9]{1,2}(?:\.[0-9])?|#\s?[0-9]{1,2}-[0-9]{2}|'
         .'(?:[0-9]{1,2}/[0-9]{1,2}|[½¼¾⅜⅝])"?-[0-9]{1,2}(?:\sUN[CF])?'
         .'|G\s?[0-9]/[0-9]';
+    private const SPOT = '(?:front|rear)\s(?:left|right)|left|right|front|rear|inner|outer|upper|lower|top|bottom';
+    private const REACH = '(head|nut|upper|lower)\s(?:end\s)?from\s(above|below|the\sarch|the\sbench)(?:\swith\s(?:an?\s)?({drive}))?'
+        .'(?:\s(lifted|at\sits\sweight))?(\sheld)?';
     private const LENGTHS = '(?:\s?[x×]\s?[0-9]{0,3}(?:[.,][0-9]{1,3})?){0,2}';
     private const PART = '(?:[0-9]+(?:[.,/][0-9]+)?|a|one|half|quarter|three quarters?|[½¼¾])(?:\sof)?(?:\sa)?\s?'
         .'(?:turns?|°|deg(?:rees)?|flats?)';
@@ -23,6 +26,10 @@ final readonly class ShorthandParts
         'count' => '([0-9]{1,3})\s?[x×](?=\s?(?:[M#]|[0-9]/[0-9]|[0-9][0-9]?/[0-9]|\s|[a-z]))',
         'thread' => '({size})(?:-[4-8][gGhH]|-[123][AB])?({lengths})(?:-[4-8][gGhH])?(?:\s?mm)?',
         'grade' => '(?:grade\s)?(4\.6|5\.6|5\.8|8\.8|10\.9|12\.9|A2-70|A4-80)',
+        'reach' => '{reach}',
+        'reach2' => '{reach}',
+        'places' => '(?:at|places)\s((?:{spot})(?:(?:\s?/\s?|\sand\s)(?:{spot}))+)',
+        'heat' => '(?:heat|gets|up to)\s([0-9]{2,4})\s?°?C',
         'off' => '(?:off|undone|undo|loosen)\swith\s(?:an?\s)?({drive})',
         'ceiling' => '(?:max(?:imum)?|ceiling|never (?:past|over))[\s:]({number}\s?{unit})',
         'turn' => '((?:snug|hand[- ]?tight)\s?(?:\+|,|plus|and then|then|and)?\s?{part})',
@@ -44,8 +51,9 @@ final readonly class ShorthandParts
         'passes' => 'passes\s([0-9]{1,3}(?:[\s/][0-9]{1,3})*)(?:\s?%)?',
         'reuse' => '(new|reuse|single[- ]use)(?:\sbolts?)?',
         'tool' => '({drive})',
+        'kind' => '(?:wheel\s)?(centre[- ]nut|nuts?|bolts?|screws?|studs?|clamps?|plugs?)',
     ];
-    private const FILLERS = [',', '/', '+', 'with', 'and', 'bolts', 'bolt', 'screws'];
+    private const FILLERS = [',', '/', '+', 'with', 'and'];
 
     /**
      * @param array<string, list<string>> $found what each part was written as, its groups in order
@@ -100,7 +108,7 @@ final readonly class ShorthandParts
 
     private static function filled(string $pattern): string
     {
-        return strtr($pattern, [
+        return strtr(strtr($pattern, ['{reach}' => self::REACH, '{spot}' => self::SPOT]), [
             '{number}' => self::NUMBER, '{unit}' => self::UNIT, '{drive}' => self::DRIVE, '{size}' => self::SIZE,
             '{lengths}' => self::LENGTHS, '{part}' => self::PART,
         ]);

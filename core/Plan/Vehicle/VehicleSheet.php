@@ -9,10 +9,11 @@ use NimbleKnuckle\Core\ChargeLine\ChargeLine;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
 
-/** What is known of one vehicle: its items and what blocks them, its joints and its circuits. Format nimble-knuckle/vehicle@1. */
+/** What is known of one vehicle: its items and what blocks them, its joints,
+ * its circuits. Format nimble-knuckle/vehicle@2; @1 is read for good. */
 final readonly class VehicleSheet
 {
-    public const FORMAT = 'nimble-knuckle/vehicle@1';
+    public const FORMAT = 'nimble-knuckle/vehicle@2';
     private const MOST = 2000;
 
     /** @var array<string, list<string>> */
@@ -24,6 +25,8 @@ final readonly class VehicleSheet
     public array $toCheck;
     /** @var array<string, Drive> its belts */
     public array $drives;
+    /** @var list<string> what it forgets with the battery off: throttle, windows, radio */
+    public array $forgets;
     /** Its charge path; null where nobody entered one. */
     public ?ChargeLine $charge;
     /** @var array<string, list<Joint>> item => its joints */
@@ -33,9 +36,7 @@ final readonly class VehicleSheet
      * @param array<string, Item> $items
      * @param array<string, Joint> $joints
      * @param array<string, Circuit> $circuits
-     * @param array{list<Limit>, Lifting, list<string>, array<string, Drive>, ?ChargeLine} $more limits, lifting,
-     *                                                                                           what is to be checked, belts,
-     *                                                                                           charge path
+     * @param array{list<Limit>, Lifting, list<string>, array<string, Drive>, ?ChargeLine, list<string>} $more
      */
     private function __construct(
         public string $id,
@@ -47,7 +48,7 @@ final readonly class VehicleSheet
         public array $circuits,
         array $more,
     ) {
-        [$this->limits, $this->lifting, $this->toCheck, $this->drives, $this->charge] = $more;
+        [$this->limits, $this->lifting, $this->toCheck, $this->drives, $this->charge, $this->forgets] = $more;
         $hides = [];
         foreach ($items as $item) {
             foreach ($item->access->behind as $front) {
@@ -67,7 +68,7 @@ final readonly class VehicleSheet
     {
         return new self(
             $this->id, $this->name, $this->short, $this->about, $this->items, array_map($change, $this->joints), $this->circuits,
-            [$this->limits, $this->lifting, $this->toCheck, $this->drives, $this->charge],
+            [$this->limits, $this->lifting, $this->toCheck, $this->drives, $this->charge, $this->forgets],
         );
     }
 
@@ -128,19 +129,13 @@ final readonly class VehicleSheet
 
     public static function read(Node $node): self
     {
+        $node = VehicleOne::read($node);
         self::FORMAT === $node->string('format') || throw $node->refuse('format', sprintf('this is not %s.', self::FORMAT));
         $items = self::byId($node, 'items', Item::read(...));
         $joints = self::byId($node, 'joints', Joint::read(...));
         $circuits = self::byId($node, 'circuits', Circuit::read(...));
-        foreach ($items as $item) {
-            self::ensureKnown($node, 'items.'.$item->id.'.behind', $item->access->behind, $items);
-            '' === $item->dangers->wet || isset($circuits[$item->dangers->wet]) || throw $node->refuse(
-                'items.'.$item->id.'.wet', sprintf('there is no circuit “%s”.', $item->dangers->wet),
-            );
-        }
-        foreach ($joints as $joint) {
-            self::ensureKnown($node, 'joints.'.$joint->id.'.item', '' === $joint->item ? [] : [$joint->item], $items);
-        }
+        self::ensureItems($node, $items, $joints, $circuits);
+        self::ensureJoints($node, $items, $joints);
         $limits = $node->each('limits', Limit::read(...));
         foreach ($limits as $i => $limit) {
             self::ensureKnown($node, 'limits.'.$i.'.freed_by', '' === $limit->freedBy ? [] : [$limit->freedBy], $items);
@@ -155,9 +150,46 @@ final readonly class VehicleSheet
             [
                 $limits, self::lifting($node, $items), self::stillThere($node->strings('to_check'), $items, $joints, $circuits),
                 $node->has('drives') ? self::byId($node, 'drives', Drive::read(...)) : [],
-                $node->has('charge') ? ChargeLine::read($node->node('charge')) : null,
+                $node->has('charge') ? ChargeLine::read($node->node('charge')) : null, $node->strings('battery_off'),
             ],
         );
+    }
+
+    /**
+     * @param array<string, Item> $items
+     * @param array<string, Joint> $joints
+     * @param array<string, Circuit> $circuits
+     */
+    private static function ensureItems(Node $node, array $items, array $joints, array $circuits): void
+    {
+        foreach ($items as $item) {
+            self::ensureKnown($node, 'items.'.$item->id.'.behind', $item->access->behind, $items);
+            foreach ($item->access->acts as $act) {
+                self::ensureKnown($node, 'items.'.$item->id.'.acts', $act->behind, $items);
+            }
+            foreach ($item->parting->ends as $end) {
+                '' === $end->joint || isset($joints[$end->joint]) || throw $node->refuse(
+                    'items.'.$item->id.'.ends', sprintf('there is no joint “%s”.', $end->joint),
+                );
+            }
+            '' === $item->dangers->wet || isset($circuits[$item->dangers->wet]) || throw $node->refuse(
+                'items.'.$item->id.'.wet', sprintf('there is no circuit “%s”.', $item->dangers->wet),
+            );
+        }
+    }
+
+    /**
+     * @param array<string, Item> $items
+     * @param array<string, Joint> $joints
+     */
+    private static function ensureJoints(Node $node, array $items, array $joints): void
+    {
+        foreach ($joints as $joint) {
+            self::ensureKnown($node, 'joints.'.$joint->id.'.item', '' === $joint->item ? [] : [$joint->item], $items);
+            foreach ($joint->tools->ends as $end) {
+                self::ensureKnown($node, 'joints.'.$joint->id.'.ends', $end->behind, $items);
+            }
+        }
     }
 
     /** The belt that an item is; null where it is none, or nobody drew it. */

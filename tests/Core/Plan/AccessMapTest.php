@@ -129,10 +129,10 @@ final class AccessMapTest extends TestCase
     {
         $items = [];
         foreach ($behind as $id => $fronts) {
-            $items[] = ['id' => $id, 'name' => $id, 'position' => 'ground', 'behind' => $fronts];
+            $items[] = ['id' => $id, 'name' => $id, 'place' => 'above', 'behind' => $fronts];
         }
 
-        return VehicleSheet::read(Node::of(['format' => 'nimble-knuckle/vehicle@1', 'id' => 'x', 'name' => 'X', 'items' => $items]));
+        return VehicleSheet::read(Node::of(['format' => VehicleSheet::FORMAT, 'id' => 'x', 'name' => 'X', 'items' => $items]));
     }
 
     private static function meet(AccessBox $a, AccessBox $b): bool

@@ -115,7 +115,7 @@ final class CompilerTest extends TestCase
                 }
                 $items[] = [
                     'id' => 'i'.$i, 'role' => $i === $n - 1 ? 'target' : 'i'.$i, 'name' => 'item '.$i,
-                    'position' => ['ground', 'raised', 'any'][mt_rand(0, 2)], 'behind' => $behind,
+                    'place' => ['above', 'below', 'anywhere'][mt_rand(0, 2)], 'behind' => $behind,
                 ];
             }
             $vehicle = VehicleSheet::read(Node::of(['format' => VehicleSheet::FORMAT, 'id' => 'v', 'name' => 'V', 'items' => $items]));
@@ -142,7 +142,7 @@ final class CompilerTest extends TestCase
                         : $i,
                     $items,
                 ),
-                ['id' => 'duct', 'name' => 'duct', 'position' => 'raised'],
+                ['id' => 'duct', 'name' => 'duct', 'place' => 'below'],
             ]] + $d;
         });
         $after = $ids(Sheets::thermostat(null, ['fill' => 'vacuum'], $vehicle));
@@ -156,7 +156,7 @@ final class CompilerTest extends TestCase
         Sheets::vehicle(
             'veldra-tarn-20t',
             static fn (array $d): array => ['items' => array_map(
-                static fn (int $i): array => ['id' => 'x'.$i, 'name' => 'x', 'position' => 'any'], range(1, 10000),
+                static fn (int $i): array => ['id' => 'x'.$i, 'name' => 'x', 'place' => 'anywhere'], range(1, 10000),
             )] + $d,
         );
     }
@@ -166,7 +166,7 @@ final class CompilerTest extends TestCase
         $vehicle = Sheets::vehicle('veldra-tarn-20t', static function (array $d): array {
             $items = $d['items'];
             assert(is_array($items));
-            $d['items'] = [...$items, ['id' => 'strut-brace', 'name' => 'strut brace', 'position' => 'ground']];
+            $d['items'] = [...$items, ['id' => 'strut-brace', 'name' => 'strut brace', 'place' => 'above']];
 
             return $d;
         });
@@ -395,7 +395,7 @@ final class CompilerTest extends TestCase
             static fn (array $d): array => array_replace_recursive($d, ['circuits' => [['capacity' => 9000]]]),
         ];
         yield 'nowhere to stand' => [
-            'items.0.position', static fn (array $d): array => array_replace_recursive($d, ['items' => [['position' => 'flying']]]),
+            'items.0.place', static fn (array $d): array => array_replace_recursive($d, ['items' => [['place' => 'flying']]]),
         ];
     }
 

@@ -20,7 +20,7 @@ final class ItemListTest extends TestCase
     /** @return iterable<string, array{string, array<string, mixed>}> */
     public static function lines(): iterable
     {
-        yield 'a name alone' => ['airbox', ['id' => 'airbox', 'name' => 'airbox', 'position' => 'ground']];
+        yield 'a name alone' => ['airbox', ['id' => 'airbox', 'name' => 'airbox', 'place' => 'above']];
         yield 'pieces with their drive' => [
             'airbox, 3x T25 screws, 1 clip',
             ['tray' => [['thing' => 'screws', 'count' => 3, 'tool' => 'T25'], ['thing' => 'clip', 'count' => 1]]],
@@ -32,9 +32,33 @@ final class ItemListTest extends TestCase
             'duct, 2x clamps, 8 mm socket', ['tray' => [['thing' => 'clamps', 'count' => 2, 'tool' => '8 mm socket']]],
         ];
         yield 'where one stands, on which side, and what it is' => [
-            'wheel liner, wheel off, left side, cover', ['position' => 'wheel-off', 'place' => 'left', 'kind' => 'cover'],
+            'wheel liner, wheel off, left side, cover', ['place' => 'arch', 'side' => 'left', 'kind' => 'cover'],
         ];
-        yield 'from below' => ['sump plug, on stands', ['position' => 'raised']];
+        yield 'from below' => ['sump plug, on stands', ['place' => 'below']];
+        yield 'a wheel by its name' => ['front left wheel, 1 lock', ['wheel' => 'fl', 'place' => 'arch', 'kind' => 'cover']];
+        yield 'only on its wheels' => ['level plug, from below, on its wheels', ['place' => 'below', 'stance' => 'floor']];
+        yield 'what is parted on the way' => ['coil pack; ends: 2x coil plugs, guards start / gate line, guards gate / 5 clips',
+            ['ends' => [
+                ['name' => 'coil plugs', 'count' => 2, 'guards' => 'start', 'kind' => 'plug'],
+                ['name' => 'gate line', 'count' => 1, 'guards' => 'gate', 'kind' => 'line'], ['name' => 'clips', 'count' => 5,
+                    'kind' => 'clip'],
+            ]]];
+        yield 'what is done on it where it sits' => [
+            'damper; act: turn, from below, right, 19 mm socket, behind engine cover; act: look',
+            ['acts' => [[
+                'act' => 'turn', 'place' => 'below', 'side' => 'right', 'tool' => '19 mm socket', 'behind' => ['engine-cover'],
+            ], ['act' => 'look']]],
+        ];
+        yield 'what it ties, opens, keeps away and weighs' => [
+            'hose; between: engine and radiator, flexible, 30 mm; opens: coolant; protects: heat; weighs: 44 lb; measures: height 48 mm',
+            ['between' => ['engine', 'radiator'], 'tie' => 'flexible', 'slack' => 30.0, 'opens' => ['coolant'], 'protects' => 'heat',
+                'measures' => [['name' => 'height', 'figure' => '48 mm']]],
+        ];
+        yield 'what can hurt, both ways' => [
+            'belt; caution: ! The arm is sprung | back: Let it down slowly; caution: Gloves | off only',
+            ['cautions' => [['text' => 'The arm is sprung', 'acknowledge' => true, 'back' => 'Let it down slowly'],
+                ['text' => 'Gloves', 'holds' => 'off']]],
+        ];
         yield 'behind what the sheet has, in any case' => ['coil pack; behind: ENGINE  cover', ['behind' => ['engine-cover']]];
         yield 'minutes' => ['fan; off: 3 5 8 min; on: 3/6/9', ['off' => [3.0, 5.0, 8.0], 'on' => [3.0, 6.0, 9.0]]];
         yield 'one number of minutes' => ['fan; off: 10', ['off' => [6.0, 10.0, 18.0]]];
@@ -65,6 +89,14 @@ final class ItemListTest extends TestCase
         yield 'a tool without pieces' => ['fan, T25', 'has nothing to turn'];
         yield 'an unknown word after a semicolon' => ['fan; under: it', 'is not understood'];
         yield 'minutes that fall' => ['fan; off: 8 5 3', 'are no minutes'];
+        yield 'an end of no kind' => ['fan; ends: 2x thing', 'whether it is a plug'];
+        yield 'an act nobody does' => ['fan; act: sing', 'begin with turn'];
+        yield 'a body that is none' => ['fan; between: engine and roof', 'none: say two of'];
+        yield 'one body' => ['fan; between: engine', 'two bodies'];
+        yield 'an opening that is none' => ['fan; opens: sky', 'is none of intake'];
+        yield 'no weight' => ['fan; weighs: a lot', 'weighs'];
+        yield 'a measure without a figure' => ['fan; measures: height', 'with its unit'];
+        yield 'behind what is not there' => ['fan; act: look, behind shroud', 'There is no “shroud”'];
         yield 'two minutes' => ['fan; off: 8 9', 'are no minutes'];
     }
 

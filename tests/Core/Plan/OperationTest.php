@@ -81,7 +81,7 @@ final class OperationTest extends TestCase
         foreach ([
             [[], false], [['shank' => 0.5], true], [['threaded' => 0.5], true], [['shank' => 0, 'threaded' => 0], false],
         ] as [$grip, $isKnown]) {
-            self::assertSame($isKnown, Seat::read(Node::of(['grip' => $grip]))->hasGrip());
+            self::assertSame($isKnown, Seat::read(Node::of(['grip' => $grip]))->grip->isKnown());
         }
         foreach (['aluminium casting' => true, 'magnesium' => true, 'cast iron' => false, '' => false] as $material => $isSoft) {
             self::assertSame($isSoft, Seat::read(Node::of(['material' => $material]))->isSoft());

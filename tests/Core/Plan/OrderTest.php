@@ -8,15 +8,15 @@ use NimbleKnuckle\Core\Plan\Compiler\Order;
 use NimbleKnuckle\Core\Plan\Compiler\Spot;
 use NimbleKnuckle\Core\Plan\Compiler\Task;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
-use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Side;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
 
 #[CoversClass(Order::class)]
 #[CoversClass(Task::class)]
 #[CoversClass(Spot::class)]
-#[CoversClass(Place::class)]
+#[CoversClass(Side::class)]
 final class OrderTest extends TestCase
 {
     /** @var array<string, int> the brute force's own memory: done tasks, position and side => least that is left */
@@ -33,7 +33,7 @@ final class OrderTest extends TestCase
             $this->ensureLegal($tasks, $order);
             if (count($tasks) <= 8) {
                 $this->known = [];
-                [$best, $cost] = [$this->least($tasks, [], Position::Ground, Place::Anywhere), $this->cost($tasks, $order)];
+                [$best, $cost] = [$this->least($tasks, [], Position::Ground, Side::Anywhere), $this->cost($tasks, $order)];
                 self::assertSame(intdiv($best, 1_000_000), intdiv($cost, 1_000_000), 'lifts of run '.$run);
                 ++$small;
                 $moves = static fn (int $cost): int => intdiv($cost % 1_000_000, 1_000) + $cost % 1_000;
@@ -63,23 +63,23 @@ final class OrderTest extends TestCase
 
     public function testOneStaysAtASideWhileThereIsWork(): void
     {
-        $task = static fn (string $id, Place $place, string ...$after): Task => new Task(
-            $id, Position::Ground, array_values($after), false, $place,
+        $task = static fn (string $id, Side $side, string ...$after): Task => new Task(
+            $id, Position::Ground, array_values($after), false, $side,
         );
         $tasks = [
-            'a' => $task('a', Place::Left), 'b' => $task('b', Place::Right), 'c' => $task('c', Place::Left),
-            'd' => $task('d', Place::Right, 'a'), 'e' => new Task('e', Position::Any, ['c']),
+            'a' => $task('a', Side::Left), 'b' => $task('b', Side::Right), 'c' => $task('c', Side::Left),
+            'd' => $task('d', Side::Right, 'a'), 'e' => new Task('e', Position::Any, ['c']),
         ];
         self::assertSame(['a', 'c', 'e', 'b', 'd'], (new Order())->of($tasks));
         self::assertSame([1, 2, 2, 0, 1, 2, 1, 0], [
-            Place::Front->walk(Place::Left), Place::Front->walk(Place::Rear), Place::Left->walk(Place::Right),
-            Place::Anywhere->walk(Place::Rear), Place::Inside->walk(Place::Left), Place::Rear->walk(Place::Inside),
-            Place::Right->walk(Place::Front), Place::Rear->walk(Place::Rear),
+            Side::Front->walk(Side::Left), Side::Front->walk(Side::Rear), Side::Left->walk(Side::Right),
+            Side::Anywhere->walk(Side::Rear), Side::Inside->walk(Side::Left), Side::Rear->walk(Side::Inside),
+            Side::Right->walk(Side::Front), Side::Rear->walk(Side::Rear),
         ]);
-        $up = new Spot(Position::Raised, Place::Left);
+        $up = new Spot(Position::Raised, Side::Left);
         self::assertSame(
             [1000, 1_001_002, 0], [
-                $up->costTo(new Spot(Position::WheelOff, Place::Left)), $up->costTo(new Spot(Position::Ground, Place::Right)),
+                $up->costTo(new Spot(Position::WheelOff, Side::Left)), $up->costTo(new Spot(Position::Ground, Side::Right)),
                 $up->costTo($up),
             ], 'a wheel off is no lift',
         );
@@ -116,7 +116,7 @@ final class OrderTest extends TestCase
     private function random(int $n, int $sides): array
     {
         $positions = [Position::Ground, Position::Raised, Position::WheelOff, Position::Any];
-        $places = [Place::Anywhere, Place::Left, Place::Right, Place::Front, Place::Inside];
+        $places = [Side::Anywhere, Side::Left, Side::Right, Side::Front, Side::Inside];
         $tasks = [];
         for ($i = 0; $i < $n; ++$i) {
             $after = [];
@@ -156,7 +156,7 @@ final class OrderTest extends TestCase
      */
     private function costs(array $tasks, array $order): array
     {
-        [$now, $side, $costs] = [Position::Ground, Place::Anywhere, [0, 0, 0]];
+        [$now, $side, $costs] = [Position::Ground, Side::Anywhere, [0, 0, 0]];
         foreach ($order as $id) {
             $task = $tasks[$id];
             if (Position::Any !== $task->position && $task->position !== $now) {
@@ -164,9 +164,9 @@ final class OrderTest extends TestCase
                 ++$costs[1];
                 $now = $task->position;
             }
-            if (Place::Anywhere !== $task->place) {
-                $costs[2] += $side->walk($task->place);
-                $side = $task->place;
+            if (Side::Anywhere !== $task->side) {
+                $costs[2] += $side->walk($task->side);
+                $side = $task->side;
             }
         }
 
@@ -218,7 +218,7 @@ final class OrderTest extends TestCase
     {
         $orders = [];
         for ($i = 0; $i < $count; ++$i) {
-            [$done, $now, $side] = [[], Position::Ground, Place::Anywhere];
+            [$done, $now, $side] = [[], Position::Ground, Side::Anywhere];
             while (count($done) < count($tasks)) {
                 $best = [\PHP_INT_MAX, ''];
                 foreach ($tasks as $id => $task) {
@@ -227,13 +227,13 @@ final class OrderTest extends TestCase
                     }
                     $stays = Position::Any === $task->position || $task->position === $now;
                     $lift = !$stays && (Position::Ground === $now) !== (Position::Ground === $task->position);
-                    $cost = ($lift ? 10_000 : 0) + ($stays ? 0 : 100) + 10 * $side->walk($task->place) + mt_rand(0, 9);
+                    $cost = ($lift ? 10_000 : 0) + ($stays ? 0 : 100) + 10 * $side->walk($task->side) + mt_rand(0, 9);
                     $best = $cost < $best[0] ? [$cost, $id] : $best;
                 }
                 $task = $tasks[$best[1]];
                 $done[$task->id] = true;
                 $now = Position::Any === $task->position ? $now : $task->position;
-                $side = Place::Anywhere === $task->place ? $side : $task->place;
+                $side = Side::Anywhere === $task->side ? $side : $task->side;
             }
             $orders[] = array_keys($done);
         }
@@ -245,7 +245,7 @@ final class OrderTest extends TestCase
      * @param array<string, Task> $tasks
      * @param array<string, true> $done
      */
-    private function least(array $tasks, array $done, Position $now, Place $side): int
+    private function least(array $tasks, array $done, Position $now, Side $side): int
     {
         if (count($done) === count($tasks)) {
             return 0;
@@ -260,7 +260,7 @@ final class OrderTest extends TestCase
         foreach ($tasks as $id => $task) {
             if (!isset($done[$id]) && $task->isFree($done)) {
                 $next = Position::Any === $task->position ? $now : $task->position;
-                $to = Place::Anywhere === $task->place ? $side : $task->place;
+                $to = Side::Anywhere === $task->side ? $side : $task->side;
                 $isLift = (Position::Ground === $now) !== (Position::Ground === $next);
                 $cost = ($isLift ? 1_000_000 : 0) + ($next === $now ? 0 : 1_000) + $side->walk($to);
                 $best = min($best, $cost + $this->least($tasks, $done + [$id => true], $next, $to));

@@ -48,6 +48,7 @@ final class ShorthandLineTest extends TestCase
             array_keys(ShorthandLine::unsaid($joint)),
             [
                 ...self::FORM, 'friction', 'layout', 'lengths', 'outline', 'grip', 'into_yield', 'adapter', 'labels', 'longest', 'set',
+                'places', 'ends', 'key',
                 'first',
                 'cure',
             ],

@@ -67,6 +67,18 @@ final class ShorthandTest extends TestCase
             '4x M12x40 8.8 70 Nm dry loaded passes 50 100 grid 2x2',
             ['layout' => 'grid 2x2', 'figure' => '70 Nm', 'thread' => 'M12', 'length' => '40 mm'],
         ];
+        yield 'a wheel on each side' => [
+            '5x M12x1.5 wheel nuts 110 Nm printed 17 mm socket ring at front left and front right loaded',
+            ['figure' => '110 Nm', 'layout' => 'ring 5', 'kind' => 'nut', 'places' => ['front left', 'front right'], 'when' => ['loaded']],
+        ];
+        yield 'one big nut' => ['1x centre nut 300 Nm', ['figure' => '300 Nm', 'kind' => 'centre-nut', 'layout' => 'line 1']];
+        yield 'hot, and two ends that are not reached alike' => [
+            '2x M8x40 8.8 21 Nm heat 450 °C head from above with 13 mm socket nut from below with 13 mm spanner lifted held',
+            ['figure' => '21 Nm', 'heat' => 450.0, 'ends' => [
+                ['end' => 'head', 'place' => 'above', 'tool' => '13 mm socket'],
+                ['end' => 'nut', 'place' => 'below', 'tool' => '13 mm spanner', 'body' => 'lifted', 'held' => true],
+            ]],
+        ];
         yield 'without a figure' => ['6 x M5x12 screws', ['layout' => 'ring 6', 'thread' => 'M5', 'length' => '12 mm']];
     }
 

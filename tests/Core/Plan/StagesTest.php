@@ -282,7 +282,8 @@ final class StagesTest extends TestCase
                 [
                     'format' => VehicleSheet::FORMAT, 'id' => 'v', 'name' => 'V',
                     'items' => array_map(
-                        static fn (string $id): array => ['id' => $id, 'name' => $id, 'position' => 'any', 'behind' => $behind[$id] ?? []],
+                        static fn (string $id): array => ['id' => $id, 'name' => $id, 'place' => 'anywhere',
+                            'behind' => $behind[$id] ?? []],
                         ['a', 'b', 'c', 'd'],
                     ),
                 ],

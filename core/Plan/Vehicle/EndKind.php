@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Vehicle;
+
+/** What is parted from an item on the way: each is put back in its own manner. */
+enum EndKind: string
+{
+    case Plug = 'plug';
+    case Clip = 'clip';
+    case Hose = 'hose';
+    case Line = 'line';
+    case Earth = 'earth';
+
+    public function off(): string
+    {
+        return match ($this) {
+            self::Plug => 'unplugged',
+            self::Clip => 'unclipped',
+            self::Hose => 'slid off',
+            self::Line, self::Earth => 'undone',
+        };
+    }
+}
