@@ -102,7 +102,9 @@ final class CausePracticeTest extends AppTestCase
             $practice->check($try, $check);
         }
         $practice->mend($try, $practice->hidden($try)->cause);
-        self::assertLessThan(100, $try->score);
+        // Which cause is hidden is drawn: for some of them the shortest way is nearly all of it.
+        $tooLong = $practice->minutes($try) / max(1.0, $practice->hidden($try)->way()['minutes']);
+        self::assertLessThan($tooLong > 1.1 ? 100 : 101, $try->score, sprintf('%.2f times as long', $tooLong));
         self::assertGreaterThanOrEqual(60, $try->score);
         $guess = $practice->open($person->id, 'overheats');
         foreach (array_keys($practice->table($guess)->names) as $cause) {

@@ -181,7 +181,8 @@ final readonly class Expand
     {
         $steps = [];
         foreach ($this->vehicle->jointsOf($item) as $joint) {
-            if (!self::isTightenedByHand($joint, $all)) {
+            // A wheel is tightened on the ground, wherever that comes: Wheels puts it in.
+            if (!$joint->holdsAWheel() && !self::isTightenedByHand($joint, $all)) {
                 $steps[] = $this->write->tightening($joint, $phase);
             }
         }

@@ -36,11 +36,15 @@ final readonly class Moves
         $moves = 0;
         $all = [];
         $rig = null === $this->vehicle || !$this->mayHang($steps) ? null : Rig::standing($this->vehicle);
+        $wheels = new WheelsOff($this->vehicle);
         foreach ($steps as $step) {
-            if (self::isElsewhere($step, $up)) {
+            $step = $up ? $wheels->stayingUp($step) : $step;
+            if (self::isElsewhere($step, $up) || $up && $wheels->mustComeDownFor($step)) {
                 $up = !$up;
                 $all[] = $this->cautioned($this->move($up, ++$moves, $this->phaseOf($step, $all)), $rig);
+                $wheels->moved($up);
             }
+            $wheels->take($step);
             $step = $up && Deed::Start === $step->deed ? self::onStands($step) : $step;
             $all[] = $step;
             $rig = $rig?->after($step);

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\Core\Plan\Compiler;
 use NimbleKnuckle\Core\Plan\Caution;
 use NimbleKnuckle\Core\Plan\Minutes;
 use NimbleKnuckle\Core\Plan\Phase;
+use NimbleKnuckle\Core\Plan\Place;
 use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Asking;
@@ -20,7 +21,9 @@ use NimbleKnuckle\Core\Plan\Procedure\Words;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Sheet\Target;
 use NimbleKnuckle\Core\Plan\Vehicle\Item;
+use NimbleKnuckle\Core\Plan\Vehicle\ItemEnd;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Plan\Vehicle\JointEnd;
 use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\Kind;
@@ -28,6 +31,9 @@ use NimbleKnuckle\Core\Quantity\Kind;
 /** Words and counts of the steps that come from the vehicle sheet: taking off, putting back, tightening. */
 final readonly class StepWriter
 {
+    /** kg that are said before they are lifted. */
+    private const HEAVY = 9.0;
+
     public function __construct(private VehicleSheet $vehicle)
     {
     }
@@ -40,7 +46,7 @@ final readonly class StepWriter
             'off.'.$item->id, Deed::Remove, new Target($item->id),
             new Words(
                 'Take off the '.$item->name, $item->handling->removeNote, 'It lies in front of what has to be reached.',
-                cautions: [...$item->dangers->cautions, ...$this->leftHanded($item, false)],
+                cautions: [...$item->dangers->cautions, ...self::weight($item), ...$this->leftHanded($item, false)],
             ),
             new Slot($phase, $item->access->position, $item->handling->off),
             new Needs([...$item->handling->tools, ...self::toolsOf($tray)], tray: $tray),
@@ -58,7 +64,10 @@ final readonly class StepWriter
 
         return new Step(
             'on.'.$item->id, Deed::Refit, new Target($item->id),
-            new Words('Refit the '.$item->name, $item->handling->refitNote, cautions: $this->leftHanded($item, true)),
+            new Words(
+                'Refit the '.$item->name, $item->handling->refitNote,
+                cautions: [...$item->dangers->back, ...self::weight($item), ...$this->leftHanded($item, true)],
+            ),
             new Slot($phase, $item->access->position, $item->handling->on),
             new Needs([...$item->handling->tools, ...self::toolsOf($tray)], tray: $tray),
         );
@@ -82,7 +91,10 @@ final readonly class StepWriter
 
         return new Step(
             'tight.'.$joint->id, Deed::Tighten, new Target(joint: $joint->id),
-            new Words('Tighten the '.$joint->name, Words::joined($joint->called->note, self::coating($joint)), cautions: $cautions),
+            new Words(
+                'Tighten the '.$joint->name, Words::joined(Words::joined(self::reach($joint), $joint->called->note), self::coating($joint)),
+                cautions: $cautions,
+            ),
             new Slot($phase, $this->positionOf($joint), new Minutes(1 + $each * 0.6, 1 + $each, 2 + $each * 2)),
             $this->needsOf($joint, $count), new Asking($this->lengthAsks($joint)),
         );
@@ -103,7 +115,7 @@ final readonly class StepWriter
         $compound = $joint->seat->compound;
 
         return new Needs(
-            '' === $joint->tools->on ? [] : [$joint->tools->on],
+            $joint->tools->allOn(),
             '' === $compound || 'dry' === $compound ? [] : [new Supply($compound, 'a drop each')],
             $joint->fastener->isNew() ? [new Supply(
                 trim($joint->fastener->thread.' '.$joint->fastener->length).' bolts, '.$joint->name, (string) $count, 'new',
@@ -139,7 +151,7 @@ final readonly class StepWriter
                 cautions: self::leftHand($joint, false),
             ),
             new Slot($op->slot->phase, $this->positionOf($joint), new Minutes(1 + 0.3 * $count, 1 + 0.6 * $count, 2 + 1.5 * $count)),
-            new Needs(array_values(array_filter([$joint->tools->off()]))),
+            new Needs($joint->tools->allOff()),
         ));
     }
 
@@ -170,7 +182,10 @@ final readonly class StepWriter
     /** @return list<TrayLine> what is counted: loose fasteners and small parts, and the bolts of the item's joints */
     private function tray(Item $item, bool $isRefit): array
     {
-        $lines = $item->tray;
+        $ends = array_map(
+            static fn (ItemEnd $end): TrayLine => new TrayLine($end->name, $end->count, $end->tool), $item->parting->ends,
+        );
+        $lines = [...$item->tray, ...$ends];
         foreach ($this->vehicle->jointsOf($item->id) as $joint) {
             foreach ($joint->byLength() as $length => $count) {
                 $lines[] = new TrayLine(
@@ -181,6 +196,26 @@ final readonly class StepWriter
         }
 
         return $lines;
+    }
+
+    /** Its ends, where they are not reached alike: “upper from above, 15 mm socket; lower from below, held, 15 mm spanner”. */
+    private static function reach(Joint $joint): string
+    {
+        $said = array_map(static fn (JointEnd $end): string => implode(', ', array_filter([
+            trim(sprintf('%s end %s', $end->name, Place::Anywhere === $end->place ? '' : $end->place->label())), $end->tool,
+            $end->isHeld ? 'held still' : '', ['weight' => 'with the weight on', 'lifted' => 'with it lifted'][$end->body] ?? '',
+        ])), $joint->tools->ends);
+
+        return [] === $said ? '' : ucfirst(implode('; ', $said)).'.';
+    }
+
+    /** @return list<Caution> what is heavy is said where it comes off and where it goes back */
+    private static function weight(Item $item): array
+    {
+        return $item->dangers->mass < self::HEAVY ? [] : [new Caution(sprintf(
+            'It weighs about %s kg. Both hands for it, feet from under it, a second person or a jack where it has to be reached for.',
+            round($item->dangers->mass),
+        ), false)];
     }
 
     /** @return list<Caution> a left-hand thread is said where it is undone and where it is done up */

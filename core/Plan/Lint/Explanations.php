@@ -93,6 +93,15 @@ final readonly class Explanations
         'raised-without-caution' => 'A step that raises the vehicle, holds a weight or disconnects the battery carries no '
             .'caution to acknowledge.',
         'unknown-binding' => 'A step acts on an item, joint or circuit that is not on the vehicle sheet.',
+        'wheel-not-held' => 'A wheel has to be off, and the vehicle sheet does not say which one and what holds it: nobody would count '
+            .'its nuts, or know their figure.',
+        'wheel-no-figure' => 'A wheel is tightened to the vehicle maker’s or the wheel maker’s figure. It is never estimated: too little '
+            .'works loose, too much stretches studs and cracks seats.',
+        'wheel-not-loosened' => 'Wheel nuts or bolts are broken loose with the vehicle up: the pull on the bar takes it off its stands.',
+        'wheel-in-the-air' => 'A wheel is tightened to its figure while it hangs: it turns with the wrench, and its seats are not loaded.',
+        'wheel-off' => 'The vehicle comes down while a wheel is off.',
+        'wheel-not-rechecked' => 'A wheel was off and nobody is made to look at it again. Paint and dirt under a seat settle in the first '
+            .'50 to 100 km.',
         'refit-out-of-order' => 'Something goes back while what lies behind it is still off; it would have to come off again.',
         'strip-out-of-order' => 'Something comes off while what lies in front of it is still on.',
     ];

@@ -11,6 +11,12 @@ final readonly class CommonParts
 {
     public const FORMAT = 'nimble-knuckle/common@1';
 
+    /** What the compiler puts in by itself. */
+    private const NEEDED = [
+        'raise', 'lower', 'tool-count', 'wheel-loosen', 'wheel-off-nuts', 'wheel-off-bolts', 'wheel-on-nuts', 'wheel-on-bolts',
+        'wheel-tighten', 'wheel-recheck',
+    ];
+
     /**
      * @param array<string, list<Operation>> $fragments
      * @param list<ChoiceGroup> $ways asked of every fit whose joints they change
@@ -26,7 +32,7 @@ final readonly class CommonParts
         foreach ($node->node('fragments')->keys() as $name) {
             $fragments[$name] = array_map(Operation::read(...), $node->node('fragments')->nodes($name));
         }
-        foreach (['raise', 'lower', 'tool-count'] as $needed) {
+        foreach (self::NEEDED as $needed) {
             1 === count($fragments[$needed] ?? []) || throw $node->refuse('fragments.'.$needed, 'exactly one operation is needed here.');
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Procedure;
 
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /** The parts that items, joints and circuits of a vehicle play for the procedures there are: what is asked for, and what is missing. */
@@ -24,7 +25,7 @@ final readonly class RoleBook
     /** @param array<Procedure> $procedures */
     public static function of(array $procedures): self
     {
-        $asked = ['item' => [], 'joint' => [], 'circuit' => []];
+        $asked = ['item' => [], 'joint' => [Joint::WHEEL => ['Whatever takes a wheel off']], 'circuit' => []];
         foreach ($procedures as $procedure) {
             $needs = ['item' => $procedure->needs->items, 'joint' => $procedure->needs->joints, 'circuit' => $procedure->needs->circuits];
             foreach ($needs as $kind => $roles) {
@@ -57,6 +58,9 @@ final readonly class RoleBook
             $words[$word] = true;
             $words[self::SAME[$word] ?? $word] = true;
         }
+        if ('joint' === $kind && self::speaksOfAWheel($words)) {
+            return Joint::WHEEL;
+        }
         $best = '';
         foreach (array_keys($this->asked[$kind] ?? []) as $role) {
             $isSaid = [] === array_filter(explode('-', $role), static fn (string $word): bool => !isset($words[$word]));
@@ -64,6 +68,15 @@ final readonly class RoleBook
         }
 
         return $best;
+    }
+
+    /** @param array<string, true> $words a wheel of the road, and no impeller’s */
+    private static function speaksOfAWheel(array $words): bool
+    {
+        $has = static fn (string ...$any): bool => [] !== array_intersect_key($words, array_flip($any));
+
+        return $has('wheel', 'wheels') && $has('nuts', 'bolts', 'nut', 'bolt', 'fasteners')
+            && !$has('impeller', 'compressor', 'turbine', 'blower', 'liner', 'arch');
     }
 
     /** @return list<Missing> what a procedure needs and the sheet has not, items first */

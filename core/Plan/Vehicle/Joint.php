@@ -17,6 +17,8 @@ use NimbleKnuckle\Core\Tightening\TakeUp;
 /** A group of like fasteners that clamp one thing. The figure is kept as it was written, with where it came from. */
 final readonly class Joint
 {
+    /** What holds a wheel of the vehicle: tightened on the ground, in a cross, twice round at the same figure; never by an estimate. */
+    public const WHEEL = 'wheel-fasteners';
     /** Under this much a figure stays as it is. */
     private const SAME = 0.02;
     public string $id;
@@ -33,6 +35,7 @@ final readonly class Joint
 
     public static function read(Node $node): self
     {
+        $node = self::WHEEL === $node->string('role', '') ? $node->with('check', true) : $node;
         $spec = JointFigure::read($node);
         $pattern = Pattern::read($node);
 
@@ -88,6 +91,11 @@ final readonly class Joint
     public function hasFigure(): bool
     {
         return $this->spec->hasTorque();
+    }
+
+    public function holdsAWheel(): bool
+    {
+        return self::WHEEL === $this->called->role;
     }
 
     /** Whether it is tightened from snug by a part of a turn, with no torque stated. */

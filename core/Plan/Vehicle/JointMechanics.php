@@ -75,9 +75,12 @@ final readonly class JointMechanics
         );
     }
 
-    /** A torque for a joint without a figure; null where it screws into something whose thread nobody here can judge. */
+    /** A torque for a joint without a figure; null for a wheel, and where it screws into what nobody here can judge. */
     public function estimate(): ?EstimatedTorque
     {
+        if ($this->joint->holdsAWheel()) {
+            return null;
+        }
         $into = '' === $this->joint->seat->material ? null : Material::named($this->joint->seat->material);
 
         return null === $into && '' !== $this->joint->seat->material ? null : EstimatedTorque::usual($this->bolt, $into);

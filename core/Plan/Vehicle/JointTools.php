@@ -35,6 +35,24 @@ final readonly class JointTools
         );
     }
 
+    /** @return list<string> all that is needed to do it up, a counterhold too */
+    public function allOn(): array
+    {
+        return self::named($this->on, ...array_map(static fn (JointEnd $end): string => $end->tool, $this->ends));
+    }
+
+    /** @return list<string> all that is needed to undo it */
+    public function allOff(): array
+    {
+        return self::named($this->off(), ...array_map(static fn (JointEnd $end): string => $end->toolOff, $this->ends));
+    }
+
+    /** @return list<string> */
+    private static function named(string ...$tools): array
+    {
+        return array_values(array_unique(array_filter($tools, static fn (string $tool): bool => '' !== $tool)));
+    }
+
     /** The tool that undoes it; new fasteners of the same joint may take another. */
     public function off(): string
     {

@@ -71,7 +71,8 @@ final readonly class ReachWords
     public function parts(array $thing): array
     {
         $text = static fn (string $key): string => is_scalar($thing[$key] ?? null) ? (string) $thing[$key] : '';
-        $name = fn (string $id): string => $this->items[$id] ?? $id;
+        // A name with a comma or a plus in it would be read as two.
+        $name = fn (string $id): string => false === strpbrk($this->items[$id] ?? ',', ',+') ? $this->items[$id] : $id;
         $behind = array_map($name, array_filter(is_array($thing['behind'] ?? null) ? $thing['behind'] : [], is_string(...)));
 
         return array_values(array_filter([

@@ -334,6 +334,28 @@ final readonly class VehicleSheet
         return $known[$item->id] = $deepest + 1;
     }
 
+    /** What holds a wheel on its hub; null where the sheet does not say. */
+    public function wheelFasteners(string $item): ?Joint
+    {
+        foreach ($this->jointsOf($item) as $joint) {
+            if ($joint->holdsAWheel()) {
+                return $joint;
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether the sheet says of every wheel in front of an item what holds it, and has one there at all. */
+    public function knowsTheWheelsBefore(string $item): bool
+    {
+        $wheels = array_filter(
+            array_keys($this->allToReach($item)), fn (string $id): bool => isset($this->items[$id]) && $this->items[$id]->isWheel(),
+        );
+
+        return [] !== $wheels && [] === array_filter($wheels, fn (string $id): bool => null === $this->wheelFasteners($id));
+    }
+
     /** @return list<Joint> */
     public function jointsOf(string $itemId): array
     {

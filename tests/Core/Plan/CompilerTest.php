@@ -343,18 +343,19 @@ final class CompilerTest extends TestCase
         );
         self::assertSame(
             [
-                ['front-shield', 'engine-cover', 'wheel-liner'],
-                ['under-pan', 'coils', 'airbox', 'serpentine-belt', 'right-mount'],
+                ['front-shield', 'engine-cover', 'front-right-wheel'],
+                ['under-pan', 'coils', 'airbox', 'wheel-liner', 'right-mount'],
                 [
-                    'heat-shield', 'lower-hose', 'sensor-lead', 'plugs', 'gate-shield', 'idler-cap', 'tensioner', 'damper',
+                    'heat-shield', 'lower-hose', 'sensor-lead', 'plugs', 'gate-shield', 'serpentine-belt',
                     'starter-cover', 'filter-housing', 'housing-plug', 'sump-plug', 'left-mount',
                     'upper-rod', 'lower-rod', 'hot-pipe', 'cold-pipe', 'bypass-valve',
                 ],
-                ['thermostat-housing', 'wastegate-actuator', 'idler', 'starter', 'gate-arm'],
+                ['thermostat-housing', 'wastegate-actuator', 'idler-cap', 'tensioner', 'damper', 'starter', 'gate-arm'],
+                ['idler'],
             ],
             $names,
         );
-        self::assertCount(31, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
+        self::assertCount(32, Sheets::vehicle('veldra-tarn-20t', self::behind('front-shield', ['thermostat-housing']))->items);
     }
 
     /** @param callable(array<array-key, mixed>): array<array-key, mixed> $change */

@@ -17,6 +17,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Sum\Level;
@@ -58,6 +59,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Rule\RunsWithJointsLoose::class)]
 #[CoversClass(Rule\RunsWithPartsOff::class)]
 #[CoversClass(Rule\SetNotComplete::class)]
+#[CoversClass(Rule\WheelHeld::class)]
 #[CoversClass(Rule\SinglePartMissing::class)]
 #[CoversClass(Rule\StartedBeforeFilled::class)]
 #[CoversClass(Rule\StepTwice::class)]
@@ -308,8 +310,40 @@ final class LinterTest extends TestCase
         yield 'the pan through the shield' => [
             'strip-out-of-order', 'off.under-pan', Level::Stop, self::moved('off.under-pan', 'off.front-shield'),
         ];
+        yield from self::wheels();
         yield 'a tool is missing' => [
             'tool-missing', 'strength-before', Level::Watch, Sheets::thermostat(new Kit([], [])), null, new Kit([], []),
+        ];
+    }
+
+    /** @return iterable<string, array{string, string, Level, Sheet, VehicleSheet}> */
+    private static function wheels(): iterable
+    {
+        $plan = static fn (VehicleSheet $on): Sheet => (new Compiler(Sheets::common()))->compile(
+            [Sheets::procedure('serpentine-belt')], new Choices([]), $on, Sheets::kit(),
+        );
+        $changed = static fn (callable $change): VehicleSheet => Sheets::vehicle('veldra-tarn-20t', static fn (array $d): array => [
+            'joints' => array_values(array_filter(array_map($change, is_array($d['joints']) ? $d['joints'] : []))),
+        ] + $d);
+        $isWheel = static fn (mixed $joint): bool => is_array($joint) && Joint::WHEEL === ($joint['role'] ?? '');
+        $tarn = Sheets::tarn();
+        $unheld = $changed(static fn (mixed $joint): mixed => $isWheel($joint) ? null : $joint);
+        $bare = $changed(static fn (mixed $joint): mixed => is_array($joint) && $isWheel($joint) ? ['figure' => ''] + $joint : $joint);
+        $sheet = $plan($tarn);
+        yield 'nobody said what holds the wheel' => ['wheel-not-held', 'off.front-right-wheel', Level::Stop, $plan($unheld), $unheld];
+        yield 'a wheel without a figure' => ['wheel-no-figure', 'off.front-right-wheel', Level::Stop, $plan($bare), $bare];
+        yield 'broken loose up there' => [
+            'wheel-not-loosened', 'off.front-right-wheel', Level::Stop,
+            self::moved('undo.front-right-wheel-bolts', 'off.wheel-liner', $sheet), $tarn,
+        ];
+        yield 'a wheel tightened in the air' => [
+            'wheel-in-the-air', 'tight.front-right-wheel-bolts', Level::Stop,
+            self::moved('tight.front-right-wheel-bolts', 'lower-2', $sheet), $tarn,
+        ];
+        yield 'down without its wheel' => ['wheel-off', 'lower-2', Level::Stop, self::moved('lower-2', 'on.front-right-wheel', $sheet),
+            $tarn];
+        yield 'nobody looks at the wheel again' => [
+            'wheel-not-rechecked', 'off.front-right-wheel', Level::Stop, self::dropped($sheet, 'wheel-recheck'), $tarn,
         ];
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Plan;
 
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use Symfony\Component\Yaml\Yaml;
 
@@ -48,6 +49,8 @@ final readonly class WholeVehicle
     {
         $text = static fn (string $key): string => is_string($thing[$key] ?? null) ? $thing[$key] : '';
         $role = '' === $text('role') ? $text('id') : $text('role');
+        // Each wheel has fasteners of its own, of the first vehicle that has that wheel.
+        $role .= Joint::WHEEL === $role ? ' '.$text('item') : '';
         $isThere = $known[$kind.' '.$role] ?? '';
         $known[$from.' '.$kind.' '.$text('id')] = '' === $isThere ? $text('id') : $isThere;
         if ('' !== $isThere) {
@@ -62,6 +65,12 @@ final readonly class WholeVehicle
             isset($thing[$key]) && $thing[$key] = $here($thing[$key]);
         }
         isset($thing['item']) && $thing['item'] = $here($thing['item'])[0] ?? '';
+        foreach (['acts', 'ends'] as $key) {
+            foreach (is_array($thing[$key] ?? null) ? $thing[$key] : [] as $i => $one) {
+                // @phpstan-ignore-next-line offsetAccess.nonOffsetAccessible
+                is_array($one) && isset($one['behind']) && $thing[$key][$i]['behind'] = $here($one['behind']);
+            }
+        }
         $things[] = $thing;
     }
 }

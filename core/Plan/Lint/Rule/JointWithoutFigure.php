@@ -16,7 +16,7 @@ final readonly class JointWithoutFigure implements Rule
     {
         foreach ($run->sheet->doing(Deed::Tighten) as $step) {
             $joint = $run->vehicle->joints[$step->target->joint] ?? null;
-            if (null !== $joint && !$joint->hasFigure() && !$joint->isByTurn()) {
+            if (null !== $joint && !$joint->holdsAWheel() && !$joint->hasFigure() && !$joint->isByTurn()) {
                 yield Finding::stop(
                     'joint-no-figure', $step->id, sprintf('No figure is known for the %s.', $joint->name),
                     'Enter the figure on the vehicle sheet, from the maker’s service information.',
