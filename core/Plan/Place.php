@@ -30,7 +30,7 @@ enum Place: string
             self::Anywhere => 'from anywhere',
             self::Above => 'from above',
             self::Below => 'from below',
-            self::Arch => 'through the wheel arch',
+            self::Arch => 'through the arch',
             self::Bench => 'at the bench',
         };
     }

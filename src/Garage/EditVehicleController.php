@@ -68,7 +68,8 @@ final class EditVehicleController extends AbstractController
             'vehicle' => $vehicle, 'sheet' => $sheet, 'changing' => $this->changing($vehicle, $form),
             'form' => $form, 'error' => $error, 'lifting' => LiftingForm::written($sheet),
             'roles' => $this->roles->book(), 'carried' => $this->roles->carried($sheet), 'byName' => VehicleEditor::BY_NAME,
-            'meanwhile' => $meanwhile, 'document' => $vehicle->today(), 'changes' => $this->garage->changes($id),
+            'wheels' => WheelForm::of($sheet), 'meanwhile' => $meanwhile,
+            'document' => $vehicle->today(), 'changes' => $this->garage->changes($id),
         ], new Response(status: $status));
     }
 

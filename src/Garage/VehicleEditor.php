@@ -45,6 +45,22 @@ final readonly class VehicleEditor
     }
 
     /**
+     * Which wheels come off, and what holds them.
+     *
+     * @param InputBag<string> $form
+     *
+     * @throws InvalidDocument|InvalidInput with the place and the remedy
+     */
+    public function wheels(VehicleRecord $vehicle, InputBag $form, string $person): void
+    {
+        $this->garage->change($vehicle->id, function (array $document) use ($form): array {
+            $wheels = WheelForm::of(VehicleSheet::read(Node::of($document)));
+
+            return null === $wheels ? $document : $this->ensured($wheels->entered(new SheetDocument($document), $form)->document);
+        }, $person, 'wheels entered');
+    }
+
+    /**
      * Many items at once, all of them or none.
      *
      * @throws InvalidInput when a line of the list is not understood

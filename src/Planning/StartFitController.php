@@ -12,6 +12,7 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleList;
 use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\App\Garage\WheelForm;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\App\Web\Htmx;
 use NimbleKnuckle\App\Workshop\WorkshopBook;
@@ -63,6 +64,7 @@ final class StartFitController extends AbstractController
             'vehicle' => $vehicle, 'procedures' => $procedures, 'choices' => $choices, 'workshop' => $workshop, 'people' => $people,
             'fitter' => $fitter, 'fitters' => $fitters,
             'asked' => Questions::of($procedures), 'habits' => $this->planner->habits($vehicle),
+            'wheels' => WheelForm::of($vehicle->sheet()),
             'sheet' => null, 'jobs' => [], 'error' => implode(' ', $workshop->errors), 'saved' => 0.0,
             'past' => $this->fits->pastDurations(implode(', ', array_map(static fn (Procedure $p): string => $p->title, $procedures))),
         ];

@@ -213,8 +213,7 @@ final readonly class StepWriter
     private static function weight(Item $item): array
     {
         return $item->dangers->mass < self::HEAVY ? [] : [new Caution(sprintf(
-            'It weighs about %s kg. Both hands for it, feet from under it, a second person or a jack where it has to be reached for.',
-            round($item->dangers->mass),
+            'About %s kg. Both hands, feet from under it.', round($item->dangers->mass),
         ), false)];
     }
 

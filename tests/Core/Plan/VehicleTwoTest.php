@@ -20,6 +20,7 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Yaml\Yaml;
 
 /** What a vehicle sheet of the second format can say, and what it refuses. */
 #[CoversClass(Item::class)]
@@ -114,6 +115,22 @@ final class VehicleTwoTest extends TestCase
             $upper->place->value, $upper->tool, $upper->toolOff, $upper->body, $upper->isHeld,
         ]);
         self::assertSame(['18 mm deep socket', 'lifted', true], [$lower->toolOff, $lower->body, $lower->isHeld]);
+    }
+
+    public function testShippedSheetsSayHowEveryWheelIsHeld(): void
+    {
+        $arches = 0;
+        foreach (['demo/vehicles', 'starters'] as $folder) {
+            foreach (glob(dirname(__DIR__, 3).'/'.$folder.'/*.yaml') ?: [] as $file) {
+                $sheet = VehicleSheet::read(Node::of(Yaml::parseFile($file)));
+                foreach ($sheet->items as $item) {
+                    $isReached = Position::WheelOff === $item->access->position;
+                    $arches += $isReached ? 1 : 0;
+                    self::assertTrue(!$isReached || $sheet->knowsTheWheelsBefore($item->id), basename($file).' '.$item->id);
+                }
+            }
+        }
+        self::assertGreaterThan(20, $arches);
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, string}> */
