@@ -66,6 +66,7 @@ final readonly class FitFacts implements Facts
     {
         return match ($atom) {
             Atom::Title => $step->words->title,
+            Atom::Started => $this->fit->state->isStarted($step->id),
             Atom::Overruled => $this->fit->isOverruled($step),
             Atom::FirstOpen => $this->firstOpen($step),
             Atom::Read, Atom::Outside, Atom::Doubtful, Atom::Written, Atom::Doubt => $this->ofReading($atom, $step, $thing),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Plan\Compiler;
 
 use NimbleKnuckle\Core\Plan\Caution;
+use NimbleKnuckle\Core\Plan\Law\Nature;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Position;
@@ -41,19 +42,38 @@ final readonly class Moves
             $step = $up ? $wheels->stayingUp($step) : $step;
             if (self::isElsewhere($step, $up) || $up && $wheels->mustComeDownFor($step)) {
                 $up = !$up;
-                $all[] = $this->cautioned($this->move($up, ++$moves, $this->phaseOf($step, $all)), $rig);
+                $move = $this->cautioned($this->move($up, ++$moves, $this->phaseOf($step, $all)), $rig);
+                $all = [...self::runOutBefore($all, $move), $move];
                 $wheels->moved($up);
             }
+            $all = Nature::moves($step) ? self::runOutBefore($all, $step) : $all;
             $wheels->take($step);
             $step = $up && Deed::Start === $step->deed ? self::onStands($step) : $step;
             $all[] = $step;
             $rig = $rig?->after($step);
         }
         if ($up) {
-            $all[] = $this->move(false, ++$moves, Phase::Prove);
+            $move = $this->move(false, ++$moves, Phase::Prove);
+            $all = [...self::runOutBefore($all, $move), $move];
         }
 
         return [$all, $moves];
+    }
+
+    /**
+     * What flows by itself and is not waited for yet has run out before anything moves.
+     *
+     * @param list<Step> $steps
+     *
+     * @return list<Step>
+     */
+    private static function runOutBefore(array $steps, Step $move): array
+    {
+        $passed = array_flip(array_map(static fn (Step $one): string => $one->id, $steps));
+
+        return array_map(static fn (Step $one): Step => Nature::streams($one) && !isset($passed[$one->slot->until])
+            ? $one->with(until: $move->id)
+            : $one, $steps);
     }
 
     /** @param list<Step> $steps */

@@ -35,6 +35,19 @@ final readonly class Nature
         return false;
     }
 
+    /** Runs by itself, and something flows or turns: a drain, a fill, an engine that warms up. A soak, a cure, a cooling down do not. */
+    public static function streams(Step $step): bool
+    {
+        return $step->slot->passive
+            && (in_array($step->deed, [Deed::Drain, Deed::Fill, Deed::Bleed], true) || self::runsEngine($step));
+    }
+
+    /** The vehicle, or something heavy on it, changes its place. */
+    public static function moves(Step $step): bool
+    {
+        return in_array($step->deed, [Deed::Raise, Deed::Lower, Deed::Move], true);
+    }
+
     public static function isUnder(Step $step): bool
     {
         return Position::Raised === $step->slot->position || Position::WheelOff === $step->slot->position;

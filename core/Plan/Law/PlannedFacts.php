@@ -30,13 +30,13 @@ final readonly class PlannedFacts implements Facts
         [$id, $thing] = [(string) ($of[0] ?? ''), (string) ($of[1] ?? '')];
 
         return match ($atom) {
-            Atom::Done, Atom::Closed, Atom::Read, Atom::Started => $this->isEarlier($id),
+            Atom::Done, Atom::Closed, Atom::Read, Atom::Started, Atom::RoutineBegun => $this->isEarlier($id),
             Atom::Raised, Atom::Cold, Atom::Battery, Atom::Off, Atom::Undone, Atom::Open, Atom::Held,
             Atom::Support => (new RigFacts($this->rig))->answer($atom, $id, $thing),
             Atom::Left => isset($this->rig->loose[$id]) ? $this->ground->vehicle->joints[$id]->count() : 0,
             Atom::Inside => $this->isInside($id, $thing),
             Atom::AllInside => $this->inside(),
-            Atom::Seen, Atom::Tool, Atom::Pictured, Atom::WasInside, Atom::AllOff, Atom::AllBack, Atom::RoutineBegun, Atom::RoutineDone,
+            Atom::Seen, Atom::Tool, Atom::Pictured, Atom::WasInside, Atom::AllOff, Atom::AllBack, Atom::RoutineDone,
             Atom::Tried, Atom::InBand => true,
             Atom::Faults, Atom::Mishaps, Atom::ShortHolds => [],
             Atom::FirstOpen, Atom::Verdict, Atom::Finding, Atom::Written, Atom::Doubt, Atom::Stage, Atom::PiecesSaid, Atom::Trial => '',

@@ -71,7 +71,7 @@ final readonly class Linter
             new Rule\MixWithoutReading(), new Rule\RaisedWithoutCaution(), new Rule\UnknownBinding(), new Rule\RefitOutOfOrder(),
             new Rule\YieldBoltReused(), new Rule\RemovedTwice(), new Rule\RefitNotOff(), new Rule\TightenedBeforeIn(),
             new Rule\BatteryOnEarly(), new Rule\OffBeforeDrained(), new Rule\FilledWithPartOff(),
-            new Rule\NotChecked(), new Rule\WheelHeld(),
+            new Rule\NotChecked(), new Rule\WheelHeld(), new Rule\MovesWhileItRuns(),
         ];
     }
 }

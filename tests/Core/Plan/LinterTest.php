@@ -310,6 +310,7 @@ final class LinterTest extends TestCase
         yield 'the pan through the shield' => [
             'strip-out-of-order', 'off.under-pan', Level::Stop, self::moved('off.under-pan', 'off.front-shield'),
         ];
+        yield 'lowered while it drains' => ['moves-while-it-runs', 'lower-2', Level::Stop, self::moved('drain', 'lower-2')];
         yield from self::wheels();
         yield 'a tool is missing' => [
             'tool-missing', 'strength-before', Level::Watch, Sheets::thermostat(new Kit([], [])), null, new Kit([], []),

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Tests\Core\Plan;
+
+use NimbleKnuckle\Core\Plan\Compiler\Compiler;
+use NimbleKnuckle\Core\Plan\Compiler\Moves;
+use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
+use NimbleKnuckle\Core\Plan\Kit\Kit;
+use NimbleKnuckle\Core\Plan\Law\Before\NothingRuns;
+use NimbleKnuckle\Core\Plan\Law\Nature;
+use NimbleKnuckle\Core\Plan\Lint\Rule\MovesWhileItRuns;
+use NimbleKnuckle\Core\Plan\Procedure\Choices;
+use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Tests\Sample;
+use PHPUnit\Framework\Attributes\CoversClass;
+use PHPUnit\Framework\TestCase;
+
+/**
+ * All jobs alone and in pairs on all demo vehicles, for one person and two, read as the one who stands beside the car: by the steps and
+ * their times alone, not by the rules of the linter.
+ */
+#[CoversClass(Moves::class)]
+#[CoversClass(Nature::class)]
+#[CoversClass(NothingRuns::class)]
+#[CoversClass(MovesWhileItRuns::class)]
+final class PairsTest extends TestCase
+{
+    public function testEverySheetIsSafeToWorkBy(): void
+    {
+        $read = 0;
+        foreach (Sample::of(self::all(), 'safe to work by') as [$vehicle, $procedures, $people]) {
+            $on = Sheets::vehicle($vehicle);
+            try {
+                $sheet = (new Compiler(Sheets::common()))->compile(
+                    array_map(Sheets::procedure(...), $procedures), new Choices([]), $on, new Kit([], []), $people,
+                );
+            } catch (UnplannableFit) {
+                continue;
+            }
+            $name = sprintf('%s, %s, %d', $vehicle, implode(' + ', $procedures), $people);
+            self::nothingMovesWhileItRuns($sheet, $name);
+            self::dangersHoldBothWays($sheet, $on, $name);
+            ++$read;
+        }
+        self::assertGreaterThan(Sample::isWhole() ? 600 : 30, $read);
+    }
+
+    /** By the clock of the plan: no raise, lower or move lies beside a drain, a fill or a running engine. */
+    private static function nothingMovesWhileItRuns(Sheet $sheet, string $name): void
+    {
+        foreach ($sheet->steps as $step) {
+            $flows = in_array($step->deed, [Deed::Drain, Deed::Fill, Deed::Bleed, Deed::Start], true) || 'warm-up' === $step->asking->sum;
+            foreach ($step->slot->passive && $flows ? $sheet->steps : [] as $move) {
+                if (in_array($move->deed, [Deed::Raise, Deed::Lower, Deed::Move], true)) {
+                    [[$from, $to], [$begins, $ends]] = [$sheet->timing->spans[$step->id], $sheet->timing->spans[$move->id]];
+                    self::assertTrue($begins >= $to - 1e-6 || $ends <= $from + 1e-6, sprintf('%s: %s beside %s', $name, $move->id, $step->id));
+                }
+            }
+        }
+    }
+
+    /** What an item warns of when it comes off, it warns of when it goes back. */
+    private static function dangersHoldBothWays(Sheet $sheet, VehicleSheet $vehicle, string $name): void
+    {
+        foreach ($sheet->doing(Deed::Refit) as $refit) {
+            $dangers = ($vehicle->items[$refit->target->item] ?? null)?->dangers;
+            $said = array_column($refit->words->cautions, 'text');
+            foreach ($dangers->back ?? [] as $caution) {
+                self::assertContains($caution->text, $said, $name.': '.$refit->id);
+            }
+            self::assertTrue(($dangers->mass ?? 0.0) < 9 || [] !== preg_grep('/About \d+ kg/', $said), $name.': '.$refit->id);
+        }
+    }
+
+    /** @return list<array{string, list<string>, int}> */
+    private static function all(): array
+    {
+        $names = static fn (string $in): array => array_map(
+            static fn (string $file): string => basename($file, '.yaml'), glob(dirname(__DIR__, 3).'/'.$in.'/*.yaml') ?: [],
+        );
+        $jobs = array_values(array_diff($names('procedures'), ['common']));
+        $all = [];
+        foreach ($names('demo/vehicles') as $vehicle) {
+            foreach ($jobs as $i => $one) {
+                foreach (array_slice($jobs, $i) as $other) {
+                    foreach ([1, 2] as $people) {
+                        $all[] = [$vehicle, array_values(array_unique([$one, $other])), $people];
+                    }
+                }
+            }
+        }
+
+        return $all;
+    }
+}
