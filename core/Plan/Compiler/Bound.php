@@ -22,6 +22,7 @@ final readonly class Bound
         $op = $this->operation;
 
         return match (true) {
+            Ties::isOne($op->id) => $op->id,
             in_array($op->asking->sum, ['coolant-mix', 'warm-up'], true) => 'sum '.$op->asking->sum,
             in_array($op->deed, [Deed::Remove, Deed::Refit], true) && '' !== $this->item => $op->deed->value.' '.$this->item,
             Deed::Tighten === $op->deed && '' !== $this->joint => 'tighten '.$this->joint,

@@ -35,10 +35,12 @@ final readonly class Depend
         $done = [];
         $wet = $this->firstWet($steps);
         $opened = [];
+        $inTurn = $this->inTurn($steps);
         foreach ($steps as $step) {
             $circuit = $this->wetIn($step);
             // What came off before the drain, where the vehicle lets no other order be, waits for nothing that comes later.
             $after = $this->physical($step, $off, $on);
+            array_push($after, ...$inTurn[$step->id] ?? []);
             isset($opened[$circuit]) && $after[] = $opened[$circuit];
             $opened += $step->id === ($wet[$circuit] ?? '') ? [$circuit => $step->id] : [];
             $phase = $step->slot->phase->value;
@@ -61,6 +63,26 @@ final readonly class Depend
         }
 
         return $done;
+    }
+
+    /**
+     * What a tie is freed and closed by keeps its place among all that is done to that item.
+     *
+     * @param list<Step> $steps
+     *
+     * @return array<string, list<string>> step => what was done to its item before it
+     */
+    private function inTurn(array $steps): array
+    {
+        $inTurn = $last = $tied = [];
+        foreach ($steps as $step) {
+            $item = $step->itemOn($this->vehicle);
+            $tied += Ties::isOne($step->id) ? [$item => true] : [];
+            $inTurn[$step->id] = isset($tied[$item], $last[$item]) ? [$last[$item]] : [];
+            '' === $item || $last[$item] = $step->id;
+        }
+
+        return $inTurn;
     }
 
     /** The circuit that is open once this comes off; empty where the drain itself lies behind it. */

@@ -8,6 +8,7 @@ use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Operation;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\Item;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
@@ -99,8 +100,21 @@ final readonly class Expand
             Deed::Tighten === $op->deed && '' !== $b->joint => [$this->write->tighteningBy($op, $this->vehicle->joints[$b->joint])],
             Deed::Undo === $op->deed && '' !== $b->joint => [$this->write->undoingBy($op, $this->vehicle->joints[$b->joint])],
             Deed::Rebuild === $op->deed => $this->rebuild($op, $all, $removed),
+            Deed::Move === $op->deed => [$this->watched(Step::fromOperation($op, $b->item, $b->joint, $b->circuit))],
             default => [Step::fromOperation($op, $b->item, $b->joint, $b->circuit)],
         };
+    }
+
+    /** What gives way while a body moves is named, with how far it does. */
+    private function watched(Step $step): Step
+    {
+        $named = array_map(static fn (Item $one): string => $one->name.(
+            $one->parting->between->slack > 0.0 ? sprintf(' (%s mm)', $one->parting->between->slack) : ''
+        ), (new Ties($this->vehicle))->watched($step->target->load));
+
+        return [] === $named ? $step : $step->with(
+            text: trim($step->words->text.' Watch what it pulls along, where that is on: '.implode('; ', $named).'.'),
+        );
     }
 
     /**

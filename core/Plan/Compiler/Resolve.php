@@ -29,19 +29,62 @@ final readonly class Resolve
         $this->ensureOffered($procedures, $choices);
         $chosen = new Choices(Questions::agreed($procedures, $choices->chosen));
         self::ensureOneChangesIt($procedures);
-        foreach ($procedures as $procedure) {
+        $ties = new Ties($vehicle);
+        $handled = self::handled($procedures, $chosen, $vehicle);
+        foreach (self::moversFirst($procedures) as $procedure) {
             $this->ensureVehicleHas($procedure, $vehicle);
             $line = $ranks = $milestone = [];
-            foreach ($procedure->operations as $operation) {
-                if ($chosen->satisfy($operation->aim->when)) {
-                    $line[] = $b = $this->bind($operation, $vehicle, $procedure->id);
-                    $ranks[] = $this->rank($b, $milestone);
-                }
+            foreach ($ties->into(self::chosen($procedure, $chosen), $handled) as $operation) {
+                $line[] = $b = $this->bind($operation, $vehicle, $procedure->id);
+                $ranks[] = $this->rank($b, $milestone);
             }
             $stack->add($procedure->id, $line, $ranks);
         }
 
         return $stack->resolved();
+    }
+
+    /**
+     * A job that moves a body frees its ties and closes them again: what changes one of them comes after it.
+     *
+     * @param list<Procedure> $procedures
+     *
+     * @return list<Procedure>
+     */
+    private static function moversFirst(array $procedures): array
+    {
+        $moves = static fn (Procedure $one): bool => [] !== array_filter(
+            $one->operations, static fn (Operation $op): bool => Deed::Move === $op->deed,
+        );
+
+        return [...array_filter($procedures, $moves), ...array_filter($procedures, static fn (Procedure $one): bool => !$moves($one))];
+    }
+
+    /** @return list<Operation> */
+    private static function chosen(Procedure $procedure, Choices $chosen): array
+    {
+        return array_values(array_filter(
+            $procedure->operations, static fn (Operation $one): bool => $chosen->satisfy($one->aim->when),
+        ));
+    }
+
+    /**
+     * @param list<Procedure> $procedures
+     *
+     * @return array<string, true> items and joints that a job takes off or undoes in the strip
+     */
+    private static function handled(array $procedures, Choices $chosen, VehicleSheet $vehicle): array
+    {
+        $handled = [];
+        foreach (array_merge(...array_map(static fn (Procedure $one): array => self::chosen($one, $chosen), $procedures)) as $one) {
+            $isOffByThen = $one->slot->phase->number() <= Phase::Strip->number();
+            if ($isOffByThen && in_array($one->deed, [Deed::Remove, Deed::Undo], true) && '' !== $one->aim->on) {
+                $handled[$vehicle->itemFor($one->aim->on)->id ?? ''] = true;
+                $handled[$vehicle->jointFor($one->aim->on)->id ?? ''] = true;
+            }
+        }
+
+        return $handled;
     }
 
     /**

@@ -31,6 +31,8 @@ use NimbleKnuckle\Core\Quantity\Kind;
 /** Words and counts of the steps that come from the vehicle sheet: taking off, putting back, tightening. */
 final readonly class StepWriter
 {
+    private const UNTIED = 'Out of its hole, that end swung clear, the bolt bagged with its washers. Loose in it, it would still hold.';
+    private const UNDONE = 'To the last turns of the thread. They stay on until it is held.';
     /** kg that are said before they are lifted. */
     private const HEAVY = 9.0;
 
@@ -147,7 +149,7 @@ final readonly class StepWriter
         return self::merged($op, new Step(
             'undo.'.$joint->id, Deed::Undo, new Target(joint: $joint->id),
             new Words(
-                'Undo the '.$joint->name, 'To the last turns of the thread. They stay on until it is held.',
+                'Undo the '.$joint->name, Ties::isOne($op->id) ? self::UNTIED : self::UNDONE,
                 cautions: self::leftHand($joint, false),
             ),
             new Slot($op->slot->phase, $this->positionOf($joint), new Minutes(1 + 0.3 * $count, 1 + 0.6 * $count, 2 + 1.5 * $count)),

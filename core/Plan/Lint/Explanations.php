@@ -93,8 +93,10 @@ final readonly class Explanations
         'raised-without-caution' => 'A step that raises the vehicle, holds a weight or disconnects the battery carries no '
             .'caution to acknowledge.',
         'unknown-binding' => 'A step acts on an item, joint or circuit that is not on the vehicle sheet.',
-        'moves-while-it-runs' => 'The vehicle, the engine or a beam is moved while a drain or a fill flows or the engine runs: it spills, and '
-            .'whoever watches it is not at the jack.',
+        'still-tied' => 'A beam, gearbox or engine is moved while a mount, rod, shaft or line still ties it to what stays, or goes '
+            .'further than a hose gives: it tears, or the support lifts the vehicle.',
+        'moves-while-it-runs' => 'The vehicle, the engine or a beam is moved while a drain or a fill flows or the engine runs: it '
+            .'spills, and whoever watches it is not at the jack.',
         'wheel-not-held' => 'A wheel has to be off, and the vehicle sheet does not say which one and what holds it: nobody would count '
             .'its nuts, or know their figure.',
         'wheel-no-figure' => 'A wheel is tightened to the vehicle maker’s or the wheel maker’s figure. It is never estimated: too little '

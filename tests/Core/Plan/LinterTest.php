@@ -311,6 +311,10 @@ final class LinterTest extends TestCase
             'strip-out-of-order', 'off.under-pan', Level::Stop, self::moved('off.under-pan', 'off.front-shield'),
         ];
         yield 'lowered while it drains' => ['moves-while-it-runs', 'lower-2', Level::Stop, self::moved('drain', 'lower-2')];
+        yield 'the engine raised on its torque rod' => [
+            'still-tied', 'emount-up', Level::Stop, self::dropped(self::on('pelliver-dray-18', 'engine-mounts'), 'untie.upper-rod-engine'),
+            Sheets::vehicle('pelliver-dray-18'),
+        ];
         yield from self::wheels();
         yield 'a tool is missing' => [
             'tool-missing', 'strength-before', Level::Watch, Sheets::thermostat(new Kit([], [])), null, new Kit([], []),

@@ -6,14 +6,17 @@ namespace NimbleKnuckle\Tests\Core\Plan;
 
 use NimbleKnuckle\Core\Plan\Compiler\Compiler;
 use NimbleKnuckle\Core\Plan\Compiler\Moves;
+use NimbleKnuckle\Core\Plan\Compiler\Ties;
 use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Law\Before\NothingRuns;
+use NimbleKnuckle\Core\Plan\Law\Before\Untied;
 use NimbleKnuckle\Core\Plan\Law\Nature;
 use NimbleKnuckle\Core\Plan\Lint\Rule\MovesWhileItRuns;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Vehicle\Body;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Tests\Sample;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -26,6 +29,8 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Moves::class)]
 #[CoversClass(Nature::class)]
 #[CoversClass(NothingRuns::class)]
+#[CoversClass(Ties::class)]
+#[CoversClass(Untied::class)]
 #[CoversClass(MovesWhileItRuns::class)]
 final class PairsTest extends TestCase
 {
@@ -44,6 +49,7 @@ final class PairsTest extends TestCase
             $name = sprintf('%s, %s, %d', $vehicle, implode(' + ', $procedures), $people);
             self::nothingMovesWhileItRuns($sheet, $name);
             self::dangersHoldBothWays($sheet, $on, $name);
+            self::nothingMovesOnItsTies($sheet, $on, $name);
             ++$read;
         }
         self::assertGreaterThan(Sample::isWhole() ? 600 : 30, $read);
@@ -57,7 +63,8 @@ final class PairsTest extends TestCase
             foreach ($step->slot->passive && $flows ? $sheet->steps : [] as $move) {
                 if (in_array($move->deed, [Deed::Raise, Deed::Lower, Deed::Move], true)) {
                     [[$from, $to], [$begins, $ends]] = [$sheet->timing->spans[$step->id], $sheet->timing->spans[$move->id]];
-                    self::assertTrue($begins >= $to - 1e-6 || $ends <= $from + 1e-6, sprintf('%s: %s beside %s', $name, $move->id, $step->id));
+                    $isApart = $begins >= $to - 1e-6 || $ends <= $from + 1e-6;
+                    self::assertTrue($isApart, sprintf('%s: %s beside %s', $name, $move->id, $step->id));
                 }
             }
         }
@@ -73,6 +80,35 @@ final class PairsTest extends TestCase
                 self::assertContains($caution->text, $said, $name.': '.$refit->id);
             }
             self::assertTrue(($dangers->mass ?? 0.0) < 9 || [] !== preg_grep('/About \d+ kg/', $said), $name.': '.$refit->id);
+        }
+    }
+
+    /** What moves is free of all that would hold it: off, or one of its joints undone since it was last tight. */
+    private static function nothingMovesOnItsTies(Sheet $sheet, VehicleSheet $vehicle, string $name): void
+    {
+        $off = $loose = [];
+        foreach ($sheet->steps as $step) {
+            $item = $step->target->item;
+            if (Deed::Remove === $step->deed) {
+                $off[$item] = true;
+                foreach ($vehicle->jointsOf($item) as $joint) {
+                    $loose[$joint->id] = $item;
+                }
+            } elseif (Deed::Refit === $step->deed) {
+                unset($off[$item]);
+            } elseif (Deed::Undo === $step->deed) {
+                $loose[$step->target->joint] = $step->itemOn($vehicle);
+            } elseif (Deed::Tighten === $step->deed) {
+                unset($loose[$step->target->joint]);
+            }
+            foreach (Deed::Move === $step->deed ? $vehicle->items : [] as $tie) {
+                $between = $tie->parting->between;
+                $bodies = array_map(static fn (Body $body): string => $body->value, $between->bodies);
+                if (in_array($step->target->load->body, $bodies, true) && $between->isRigid) {
+                    $isFree = isset($off[$tie->id]) || in_array($tie->id, $loose, true);
+                    self::assertTrue($isFree, sprintf('%s: %s on %s', $name, $step->id, $tie->id));
+                }
+            }
         }
     }
 

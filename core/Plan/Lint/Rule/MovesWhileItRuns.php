@@ -9,7 +9,7 @@ use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
 
-/** The vehicle or something heavy is moved between the begin of what flows by itself and the step that waits for it: moves-while-it-runs. */
+/** The vehicle or something heavy is moved while something flows by itself and is not waited for: moves-while-it-runs. */
 final readonly class MovesWhileItRuns implements Rule
 {
     public function inspect(Run $run): iterable
