@@ -93,6 +93,12 @@ final readonly class Explanations
         'raised-without-caution' => 'A step that raises the vehicle, holds a weight or disconnects the battery carries no '
             .'caution to acknowledge.',
         'unknown-binding' => 'A step acts on an item, joint or circuit that is not on the vehicle sheet.',
+        'guard-off' => 'Something that keeps off heat or what turns is off when the engine runs, holds the structure and is off when it '
+            .'comes down, or would come loose and is off when it is driven.',
+        'locker-in-heat' => 'Threadlocker is asked for where it gets hotter than a locker holds: it lets go. A locking nut, wire or paste '
+            .'for heat.',
+        'oiled-thread' => 'A thread is oiled by a step, and its figure is meant for dry or locked ones: it gets far more clamp than meant, '
+            .'or the locker does not cure.',
         'still-tied' => 'A beam, gearbox or engine is moved while a mount, rod, shaft or line still ties it to what stays, or goes '
             .'further than a hose gives: it tears, or the support lifts the vehicle.',
         'moves-while-it-runs' => 'The vehicle, the engine or a beam is moved while a drain or a fill flows or the engine runs: it '

@@ -315,6 +315,17 @@ final class LinterTest extends TestCase
             'still-tied', 'emount-up', Level::Stop, self::dropped(self::on('pelliver-dray-18', 'engine-mounts'), 'untie.upper-rod-engine'),
             Sheets::vehicle('pelliver-dray-18'),
         ];
+        yield 'locker where it is too hot for it' => [
+            'locker-in-heat', 'housing-tight', Level::Stop, Sheets::thermostat(),
+            self::joint(['compound' => 'medium threadlocker', 'friction' => '', 'heat' => 180]),
+        ];
+        yield 'a dry figure on a soaked thread' => [
+            'oiled-thread', 'pumount-upper', Level::Stop, self::dropped(self::on('corrin-drover-27d', 'gearbox-mount-pu'), 'pumount-dry'),
+            Sheets::vehicle('corrin-drover-27d'),
+        ];
+        yield 'a heat shield left off for the first run' => [
+            'guard-off', 'start-first', Level::Stop, self::without('on.heat-shield'),
+        ];
         yield from self::wheels();
         yield 'a tool is missing' => [
             'tool-missing', 'strength-before', Level::Watch, Sheets::thermostat(new Kit([], [])), null, new Kit([], []),

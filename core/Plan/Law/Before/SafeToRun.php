@@ -46,7 +46,7 @@ final readonly class SafeToRun implements Rule
     {
         foreach (array_reverse($ground->sheet->doing(Deed::Remove)) as $remove) {
             $item = $ground->vehicle->items[$remove->target->item] ?? null;
-            if (null === $item || isset($planned->off[$item->id])) {
+            if (null === $item || isset($planned->off[$item->id]) || $item->parting->protects->isForTheRun()) {
                 continue;
             }
             $row = [Term::ask(Atom::Off, $item->id), sprintf('The %s is still off.', $item->name), $ground->refit($step, $item->id)];
