@@ -47,11 +47,12 @@ final readonly class StepWriter
         return new Step(
             'off.'.$item->id, Deed::Remove, new Target($item->id),
             new Words(
-                'Take off the '.$item->name, $item->handling->removeNote, 'It lies in front of what has to be reached.',
+                'Take off the '.$item->name, Words::joined($item->handling->removeNote, PartingWords::off($item)),
+                'It lies in front of what has to be reached.',
                 cautions: [...$item->dangers->cautions, ...self::weight($item), ...$this->leftHanded($item, false)],
             ),
             new Slot($phase, $item->access->position, $item->handling->off),
-            new Needs([...$item->handling->tools, ...self::toolsOf($tray)], tray: $tray),
+            new Needs([...$item->handling->tools, ...self::toolsOf($tray), ...PartingWords::tools($item)], tray: $tray),
         );
     }
 
@@ -67,7 +68,7 @@ final readonly class StepWriter
         return new Step(
             'on.'.$item->id, Deed::Refit, new Target($item->id),
             new Words(
-                'Refit the '.$item->name, $item->handling->refitNote,
+                'Refit the '.$item->name, Words::joined(PartingWords::on($item), $item->handling->refitNote),
                 cautions: [...$item->dangers->back, ...self::weight($item), ...$this->leftHanded($item, true)],
             ),
             new Slot($phase, $item->access->position, $item->handling->on),

@@ -67,8 +67,14 @@ final class Ground
     /** The step that counts the tools before the engine runs; null where the sheet has none. */
     public function toolCount(): ?Step
     {
+        return $this->tagged(ToolCount::TAG);
+    }
+
+    /** The first step that carries a tag; null where none does. */
+    public function tagged(string $tag): ?Step
+    {
         foreach ($this->sheet->steps as $step) {
-            if (in_array(ToolCount::TAG, $step->tags, true)) {
+            if (in_array($tag, $step->tags, true)) {
                 return $step;
             }
         }

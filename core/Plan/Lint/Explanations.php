@@ -93,6 +93,9 @@ final readonly class Explanations
         'raised-without-caution' => 'A step that raises the vehicle, holds a weight or disconnects the battery carries no '
             .'caution to acknowledge.',
         'unknown-binding' => 'A step acts on an item, joint or circuit that is not on the vehicle sheet.',
+        'unplugged-unnamed' => 'A step asks to unplug whatever is in the way. What is not named cannot be counted, nor looked over before '
+            .'the start.',
+        'ends-not-looked' => 'The engine runs before what was unplugged and guards something has been looked over by its name.',
         'guard-off' => 'Something that keeps off heat or what turns is off when the engine runs, holds the structure and is off when it '
             .'comes down, or would come loose and is off when it is driven.',
         'locker-in-heat' => 'Threadlocker is asked for where it gets hotter than a locker holds: it lets go. A locking nut, wire or paste '

@@ -13,7 +13,7 @@ final readonly class CommonParts
 
     /** What the compiler puts in by itself. */
     private const NEEDED = [
-        'raise', 'lower', 'tool-count', 'wheel-loosen', 'wheel-off-nuts', 'wheel-off-bolts', 'wheel-on-nuts', 'wheel-on-bolts',
+        'raise', 'lower', 'tool-count', 'ends-look', 'wheel-loosen', 'wheel-off-nuts', 'wheel-off-bolts', 'wheel-on-nuts', 'wheel-on-bolts',
         'wheel-tighten', 'wheel-recheck',
     ];
 

@@ -323,6 +323,12 @@ final class LinterTest extends TestCase
             'oiled-thread', 'pumount-upper', Level::Stop, self::dropped(self::on('corrin-drover-27d', 'gearbox-mount-pu'), 'pumount-dry'),
             Sheets::vehicle('corrin-drover-27d'),
         ];
+        yield 'whatever is in the way' => ['unplugged-unnamed', 'vague', Level::Stop, self::plus(
+            Step::plain('vague', Phase::Fit, Deed::Act, 'Make room')->with(text: 'Unplug what is in the way.'),
+        )];
+        yield 'started before the plugs are looked over' => [
+            'ends-not-looked', 'start-first', Level::Stop, self::moved('start-first', 'ends-look'),
+        ];
         yield 'a heat shield left off for the first run' => [
             'guard-off', 'start-first', Level::Stop, self::without('on.heat-shield'),
         ];

@@ -17,6 +17,7 @@ use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Vehicle\Body;
+use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Tests\Sample;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -50,6 +51,8 @@ final class PairsTest extends TestCase
             self::nothingMovesWhileItRuns($sheet, $name);
             self::dangersHoldBothWays($sheet, $on, $name);
             self::nothingMovesOnItsTies($sheet, $on, $name);
+            self::whatIsPartedIsCountedAndLookedOver($sheet, $on, $name);
+            self::guardsAreBackInTime($sheet, $on, $name);
             ++$read;
         }
         self::assertGreaterThan(Sample::isWhole() ? 600 : 30, $read);
@@ -108,6 +111,49 @@ final class PairsTest extends TestCase
                     $isFree = isset($off[$tie->id]) || in_array($tie->id, $loose, true);
                     self::assertTrue($isFree, sprintf('%s: %s on %s', $name, $step->id, $tie->id));
                 }
+            }
+        }
+    }
+
+    /** Every end that comes off is counted out and in by its name; what guards anything is named once more before the engine runs. */
+    private static function whatIsPartedIsCountedAndLookedOver(Sheet $sheet, VehicleSheet $vehicle, string $name): void
+    {
+        $guarding = [];
+        foreach ($sheet->steps as $step) {
+            $parting = $vehicle->items[$step->target->item]->parting ?? null;
+            $handles = Deed::Remove === $step->deed || Deed::Refit === $step->deed;
+            foreach ($handles ? $parting->ends ?? [] : [] as $end) {
+                $counted = array_filter($step->needs->tray, static fn (TrayLine $line): bool => (
+                    $line->thing === $end->name && $line->count === $end->count
+                ));
+                self::assertNotSame([], $counted, $name.': '.$step->id);
+                '' === $end->guards || Deed::Refit === $step->deed || $guarding[] = $end->name;
+            }
+            $opens = Deed::Remove === $step->deed ? array_diff($parting->opens ?? [], ['coolant']) : [];
+            self::assertTrue([] === $opens || 1 === preg_match('/\bcap\b|\bplug\b/i', $step->words->text), $name.': '.$step->id.' open');
+            if (Deed::Start === $step->deed || Deed::Drive === $step->deed) {
+                $look = $sheet->step('ends-look');
+                $said = null !== $look && $sheet->placeOf($look->id) < $sheet->placeOf($step->id) ? $look->words->text : '';
+                foreach ($guarding as $end) {
+                    self::assertStringContainsStringIgnoringCase($end, $said, $name);
+                }
+            }
+        }
+    }
+
+    private static function guardsAreBackInTime(Sheet $sheet, VehicleSheet $vehicle, string $name): void
+    {
+        $off = [];
+        foreach ($sheet->steps as $step) {
+            $protects = ($vehicle->items[$step->target->item] ?? null)?->parting->protects->value ?? '';
+            if (Deed::Remove === $step->deed) {
+                $off[$step->target->item] = $protects;
+            } elseif (Deed::Refit === $step->deed) {
+                unset($off[$step->target->item]);
+            } elseif (Deed::Start === $step->deed) {
+                self::assertSame([], array_intersect($off, ['heat', 'rotation']), $name.': '.$step->id);
+            } elseif (Deed::Drive === $step->deed) {
+                self::assertSame([], array_intersect($off, ['heat', 'rotation', 'structure', 'air']), $name.': '.$step->id);
             }
         }
     }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Plan\Law\Before;
 
+use NimbleKnuckle\Core\Plan\Compiler\EndsLook;
 use NimbleKnuckle\Core\Plan\Law\Ground;
 use NimbleKnuckle\Core\Plan\Law\Nature;
 use NimbleKnuckle\Core\Plan\Law\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\ItemEnd;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
 use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Row;
@@ -54,6 +56,19 @@ final readonly class SafeToRun implements Rule
         }
     }
 
+    /** Whether something that guards the start has been unplugged by then. */
+    private static function isParted(Ground $ground, Step $step): bool
+    {
+        foreach ($ground->earlier($step) as $one) {
+            $ends = Deed::Remove === $one->deed ? $ground->vehicle->items[$one->target->item]->parting->ends ?? [] : [];
+            if ([] !== array_filter($ends, static fn (ItemEnd $end): bool => $end->guardsTheStart())) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @return iterable<Row> */
     private static function heldOrLeft(Ground $ground, Step $step, Rig $planned): iterable
     {
@@ -71,6 +86,12 @@ final readonly class SafeToRun implements Rule
             'battery-left-off', Term::not(Term::ask(Atom::Battery)), 'The battery is still disconnected.',
             $ground->nearest($step, Deed::BatteryOn)->id,
         );
+        $look = $ground->tagged(EndsLook::TAG);
+        if (null !== $look && self::isParted($ground, $step)) {
+            yield Row::lead(
+                'ends-not-looked', Term::not(Term::ask(Atom::Closed, $look->id)), 'What was unplugged has not been looked over.', $look->id,
+            );
+        }
         $count = $ground->toolCount();
         if (null !== $count && $ground->sheet->placeOf($count->id) < $ground->sheet->placeOf($step->id)) {
             yield Row::lead(
