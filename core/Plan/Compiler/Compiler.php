@@ -54,7 +54,7 @@ final readonly class Compiler
         $cured = (new Cure($vehicle, $choices))->into($standing?->carried($steps) ?? $steps);
         $cured = (new RunDown($vehicle, $choices))->into($cured);
         [$steps, $moves] = (new Moves($this->common, $vehicle))->into((new ToolCount($this->common))->into(
-            (new EndsLook($this->common, $vehicle))->into($cured),
+            (new EndsLook($this->common, $vehicle))->into((new ColdHands($this->common, $vehicle))->into($cured)),
         ));
         $steps = $paces->onto((new Wheels($this->common, $vehicle))->into($steps));
         $steps = 2 === $people ? (new Await())->in($steps, $resolved) : $steps;

@@ -9,11 +9,17 @@ use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Procedure\Guard;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\Body;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
+use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Plan\Vehicle\Protects;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 
 /** What a step is by nature: whether the engine runs at it, whether something under pressure is opened, whether it is under the vehicle. */
 final readonly class Nature
 {
+    /** °C at which bare metal burns within ten seconds (ISO 13732-1, uncoated metal). */
+    private const BURNS = 55.0;
     /** Deeds that leave the vehicle otherwise than they found it. */
     private const WORK = [
         Deed::Undo, Deed::Remove, Deed::Refit, Deed::Install, Deed::Tighten, Deed::Drain, Deed::Open, Deed::Fill, Deed::Bleed, Deed::Hold,
@@ -33,6 +39,19 @@ final readonly class Nature
         }
 
         return false;
+    }
+
+    /** Takes off or undoes what gets hot: a shield from heat, a turbo, an exhaust, a joint that is said to. */
+    public static function handlesHot(Step $step, VehicleSheet $vehicle): bool
+    {
+        $item = in_array($step->deed, [Deed::Remove, Deed::Undo], true) ? $vehicle->items[$step->itemOn($vehicle)] ?? null : null;
+        if (null === $item) {
+            return false;
+        }
+        $hottest = max([0.0, ...array_map(static fn (Joint $one): float => $one->seat->heat, $vehicle->jointsOf($item->id))]);
+
+        return $hottest > self::BURNS || Protects::Heat === $item->parting->protects || in_array('turbo', $item->parting->opens, true)
+            || $item->parting->between->holds(Body::Exhaust);
     }
 
     /** Runs by itself, and something flows or turns: a drain, a fill, an engine that warms up. A soak, a cure, a cooling down do not. */

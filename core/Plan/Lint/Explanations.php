@@ -93,6 +93,8 @@ final readonly class Explanations
         'raised-without-caution' => 'A step that raises the vehicle, holds a weight or disconnects the battery carries no '
             .'caution to acknowledge.',
         'unknown-binding' => 'A step acts on an item, joint or circuit that is not on the vehicle sheet.',
+        'hot-hands' => 'Hands go to a turbo, an exhaust, a shield from heat or a joint that gets hot, and nothing before it makes sure '
+            .'that it is cold.',
         'unplugged-unnamed' => 'A step asks to unplug whatever is in the way. What is not named cannot be counted, nor looked over before '
             .'the start.',
         'ends-not-looked' => 'The engine runs before what was unplugged and guards something has been looked over by its name.',

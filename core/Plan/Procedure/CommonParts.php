@@ -13,8 +13,8 @@ final readonly class CommonParts
 
     /** What the compiler puts in by itself. */
     private const NEEDED = [
-        'raise', 'lower', 'tool-count', 'ends-look', 'wheel-loosen', 'wheel-off-nuts', 'wheel-off-bolts', 'wheel-on-nuts', 'wheel-on-bolts',
-        'wheel-tighten', 'wheel-recheck',
+        'raise', 'lower', 'tool-count', 'ends-look', 'cold-hands', 'wheel-loosen', 'wheel-off-nuts', 'wheel-off-bolts', 'wheel-on-nuts',
+        'wheel-on-bolts', 'wheel-tighten', 'wheel-recheck',
     ];
 
     /**

@@ -329,6 +329,9 @@ final class LinterTest extends TestCase
         yield 'started before the plugs are looked over' => [
             'ends-not-looked', 'start-first', Level::Stop, self::moved('start-first', 'ends-look'),
         ];
+        yield 'hands on a hot turbo' => [
+            'hot-hands', 'gate-shield-off', Level::Stop, self::dropped(self::on('veldra-tarn-20t', 'wastegate-actuator'), 'cold-hands'),
+        ];
         yield 'a heat shield left off for the first run' => [
             'guard-off', 'start-first', Level::Stop, self::without('on.heat-shield'),
         ];

@@ -13,7 +13,7 @@ use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Row;
 use NimbleKnuckle\Core\Safety\Term;
 
-/** Something under pressure is opened and nothing says that it is cold. */
+/** Something under pressure is opened, or hands go to what gets hot, and nothing says that it is cold. */
 final readonly class ColdEnough implements Rule
 {
     public function rows(Ground $ground, Step $step): iterable
@@ -23,6 +23,12 @@ final readonly class ColdEnough implements Rule
             yield Row::lead(
                 'hot-circuit', Term::not(Term::ask(Atom::Cold)),
                 sprintf('The %s is opened, and nothing says yet that the engine is cold.', $circuit),
+                $ground->nearest($step, Deed::Cold, Deed::CoolDown)->id,
+            );
+        } elseif (Nature::handlesHot($step, $ground->vehicle)) {
+            $name = $ground->vehicle->items[$step->itemOn($ground->vehicle)]->name;
+            yield Row::reason(
+                'hot-hands', Term::not(Term::ask(Atom::Cold)), sprintf('The %s gets hot, and nothing says yet that it is cold.', $name),
                 $ground->nearest($step, Deed::Cold, Deed::CoolDown)->id,
             );
         }
