@@ -23,6 +23,7 @@ use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
+use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -186,15 +187,24 @@ final readonly class TorqueCheck implements Sum
                 $in->text('thread'), $in->has('grade') ? $in->text('grade') : '', $in->has('friction') ? $in->text('friction') : '',
             ),
         );
-        $checks = [...BoltFields::assumed($in), $this->judged($load)];
+        $isGuess = !$in->has('grade') && !$in->has('friction');
+        $checks = [...BoltFields::assumed($in), self::unguessed($this->judged($load), $isGuess)];
         $working = $this->loadLines($load);
         if ($in->has('material')) {
             $material = Material::parse($in->text('material'));
-            $checks[] = $this->stripping($load->ofStrip($material)->percent(), $material);
+            $checks[] = self::unguessed($this->stripping($load->ofStrip($material)->percent(), $material), $isGuess);
             $working[] = $this->stripLine($load, $material);
         }
 
         return [$load->ofYield->percent(), $checks, $working];
+    }
+
+    /** A stop that rests on a grade and a friction nobody has said is no more than a reason to look. */
+    private static function unguessed(Check $check, bool $isGuess): Check
+    {
+        return !$isGuess || Level::Stop !== $check->level ? $check : Check::watch(
+            $check->code, $check->text.' Grade and thread condition are both assumed: say one of them, and it is judged.',
+        );
     }
 
     /** @return list<Working> */

@@ -25,11 +25,12 @@ final readonly class Seat
     /**
      * @param float $cure minutes its compound needs before load, fluid or heat
      * @param float $heat °C that it gets there; 0 where nobody said
+     * @param bool $isSaid whether anybody said what is on the threads
      * @param string $sheetSays the figure of the sheet and what it is meant for, where something else goes on the thread now
      */
     private function __construct(
         public string $material, public string $friction, public string $compound, public float $cure, public Grip $grip,
-        public float $heat, public string $sheetSays = '',
+        public float $heat, public bool $isSaid, public string $sheetSays = '',
     ) {
     }
 
@@ -40,6 +41,7 @@ final readonly class Seat
         return new self(
             $node->string('material', ''), $node->string('friction', '') ?: self::frictionOf($compound), $compound,
             $node->float('cure', 0.0), Grip::read($node->node('grip')), Numbered::within($node, 'heat', 0.0, 1000.0),
+            '' !== $node->string('friction', '').$compound,
         );
     }
 
@@ -56,7 +58,7 @@ final readonly class Seat
 
         return new self(
             $this->material, self::frictionOf($compound->value), $compound->value, 0.0, $this->grip, $this->heat,
-            '' === $figure ? '' : sprintf('%s on %s threads', $figure, $was),
+            true, '' === $figure ? '' : sprintf('%s on %s threads', $figure, $was),
         );
     }
 

@@ -23,6 +23,19 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(TorqueBars::class)]
 final class TorqueCheckTest extends TestCase
 {
+    /** Where grade and thread condition are both guessed, too much is something to look at; where one of them is said, it is a stop. */
+    public function testAStopDoesNotRestOnTwoGuesses(): void
+    {
+        $asked = ['stated' => '60 N·m', 'thread' => 'M8', 'material' => 'aluminium casting'];
+        $guessed = $this->check($asked);
+        self::assertSame(Level::Watch, $guessed->verdict);
+        self::assertStringContainsString('both assumed', implode(' ', array_map(static fn (Check $one): string => $one->text, $guessed->checks)));
+        foreach ([['grade' => '8.8'], ['friction' => 'oiled']] as $said) {
+            self::assertSame(Level::Stop, $this->check($said + $asked)->verdict);
+        }
+        self::assertSame(Level::Stop, $this->check(['stated' => '29 ft-lb / 21 Nm', 'thread' => 'M8'])->verdict, 'two that disagree are a stop');
+    }
+
     #[DataProvider('pairs')]
     public function testTwoStatementsAgreeOrTheSlipIsNamed(string $stated, string $agreement, string ...$suspects): void
     {

@@ -392,6 +392,19 @@ final class LinterTest extends TestCase
         self::assertContains('figure-past-thread', self::codesWith(['compound' => 'anti-seize'] + $dry));
     }
 
+    public function testAStopDoesNotRestOnTwoGuesses(): void
+    {
+        $level = static function (array $joint): ?Level {
+            $found = (new Linter())->findings(Sheets::thermostat(), self::joint($joint), Sheets::kit());
+
+            return array_values(array_filter($found, static fn (Finding $one): bool => 'figure-past-thread' === $one->code))[0]->level ?? null;
+        };
+        $unsaid = ['figure' => '90 N·m', 'grade' => '', 'friction' => '', 'compound' => ''];
+        self::assertSame(Level::Watch, $level($unsaid));
+        self::assertSame(Level::Stop, $level(['grade' => '8.8'] + $unsaid));
+        self::assertSame(Level::Stop, $level(['compound' => 'dry'] + $unsaid));
+    }
+
     public function testSnugAndAPartTurnIsAFigureToo(): void
     {
         self::assertSame(

@@ -21,6 +21,8 @@ use NimbleKnuckle\Core\Sum\Level;
 /** The figure of a joint contradicts itself or is past what the thread stands: figure-conflict, figure-past-thread, figure-near-yield. */
 final readonly class FigureDoubtful implements Rule
 {
+    private const MEANT = 'Some are meant so: see that thread, what is on it and the wrench are right. The figure itself stands.';
+    private const ASSUMED = ' Grade and thread condition are both assumed: enter one of them, and it is judged.';
     private const REMEDY = 'Look the figure up again and correct it on the vehicle sheet.';
 
     public function inspect(Run $run): iterable
@@ -31,7 +33,7 @@ final readonly class FigureDoubtful implements Rule
                 continue;
             }
             foreach ([...$this->conflicts($joint), ...$this->loads($joint)] as [$code, $level, $said]) {
-                yield new Finding($code, $level, $step->id, $said, self::REMEDY);
+                yield new Finding($code, $level, $step->id, $said, 'figure-near-yield' === $code ? self::MEANT : self::REMEDY);
             }
         }
     }
@@ -66,7 +68,11 @@ final readonly class FigureDoubtful implements Rule
         }
         $load = TorqueLoad::of(Torque::newtonMetres($joint->spec->high()), $bolt);
 
-        return [...$this->yields($load), ...(null === $material ? [] : $this->strips($load, $material))];
+        $found = [...$this->yields($load), ...(null === $material ? [] : $this->strips($load, $material))];
+
+        return '' !== $joint->fastener->grade || $joint->seat->isSaid ? $found : array_map(static fn (array $one): array => (
+            Level::Stop === $one[1] ? [$one[0], Level::Watch, $one[2].self::ASSUMED] : $one
+        ), $found);
     }
 
     /** @return list<array{string, Level, string}> */
