@@ -324,6 +324,7 @@ export const factsOf = (sheet, state, clock = clockOf()) => {
   return {
     done: (id) => Boolean(state.done[id]),
     closed: (id) => isClosed(state, id),
+    started: (id) => Boolean(state.started[id]),
     overruled: (id) => Boolean(state.skipped[id] || state.done[id]?.payload.reason),
     title: (id) => of(id).title,
     'first-open': (id) => sheet.steps.slice(0, sheet.steps.findIndex((step) => step.id === id)).find((step) => !isClosed(state, step.id) && !runsByItself(state, step))?.id ?? '',
@@ -405,7 +406,6 @@ export const eventFactsOf = (sheet, state, event, isLead, clock = clockOf()) => 
     'closed-by': (id) => closed(id)?.by ?? '',
     'closed-at': (id) => closed(id)?.at.slice(11, 16) ?? '',
     passive: (id) => of(id).passive,
-    started: (id) => Boolean(state.started[id]),
     protects: (id) => of(id).protects,
     'takes-off': (id) => of(id).deed === 'remove',
     'has-tray': (id) => of(id).tray.length > 0,

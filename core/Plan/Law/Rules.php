@@ -37,8 +37,9 @@ final class Rules
         return new self($ground, [
             new Before\SafetyReading(), new Before\OnItsStands(), new Before\ColdEnough(), new Before\WeightHeld(),
             new Before\MountsInTurn(), new Before\BatteryOff(), new Before\WheelsHeld(), new Before\NothingRuns(),
-            new Before\Untied(), new Before\GuardsBack(), new Before\ThreadsAsMeant(),
-            new Before\SafeToRun(), new Before\SafeToRelease(), new Before\SafeToLower(), new Before\StripOrder(),
+            new Before\Untied(),
+            new Before\SafeToRun(), new Before\SafeToRelease(), new Before\SafeToLower(),
+            new Before\GuardsBack(), new Before\ThreadsAsMeant(), new Before\StripOrder(),
             new Before\ReadyToFill(), new Before\InTheWayOut(), new Before\Mended(),
             new Before\EarlierWork(), new Before\WaitsOver(), new Before\LineOrder(),
         ], [
