@@ -56,7 +56,8 @@ final readonly class Compiler
         [$steps, $moves] = (new Moves($this->common, $vehicle))->into((new ToolCount($this->common))->into(
             (new EndsLook($this->common, $vehicle))->into((new ColdHands($this->common, $vehicle))->into($cured)),
         ));
-        $steps = $paces->onto((new Wheels($this->common, $vehicle))->into($steps));
+        $steps = AgainstTheLock::into((new Wheels($this->common, $vehicle))->into($steps));
+        $steps = $paces->onto(ForPeople::said($steps, $people));
         $steps = 2 === $people ? (new Await())->in($steps, $resolved) : $steps;
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, ComplaintWork::without($procedures)));

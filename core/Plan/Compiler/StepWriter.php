@@ -167,7 +167,7 @@ final readonly class StepWriter
             $op->id, $base->deed, $base->target,
             new Words(
                 '' === $said->title ? $base->words->title : $said->title, Words::joined($said->text, $base->words->text), $said->why,
-                $said->orientation, Words::distinct([...$said->cautions, ...$base->words->cautions]),
+                $said->orientation, Words::distinct([...$said->cautions, ...$base->words->cautions]), $said->second,
             ),
             new Slot(
                 $slot->phase, Position::Any === $slot->position ? $base->slot->position : $slot->position,

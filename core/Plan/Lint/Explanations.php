@@ -93,6 +93,9 @@ final readonly class Explanations
         'raised-without-caution' => 'A step that raises the vehicle, holds a weight or disconnects the battery carries no '
             .'caution to acknowledge.',
         'unknown-binding' => 'A step acts on an item, joint or circuit that is not on the vehicle sheet.',
+        'impact-on-lock' => 'An impact tool works against a flywheel lock or timing pins: lock, ring gear or pins break before the bolt '
+            .'gives.',
+        'needs-second' => 'A step speaks of a second person, the sheet is for one, and nothing says how it is done alone.',
         'hot-hands' => 'Hands go to a turbo, an exhaust, a shield from heat or a joint that gets hot, and nothing before it makes sure '
             .'that it is cold.',
         'unplugged-unnamed' => 'A step asks to unplug whatever is in the way. What is not named cannot be counted, nor looked over before '

@@ -45,7 +45,7 @@ final readonly class Operation
 
         return new Words(
             $other->words->title, trim($title.' '.$other->words->text), $other->words->why, $other->words->orientation,
-            $other->words->cautions,
+            $other->words->cautions, $other->words->second,
         );
     }
 

@@ -17,6 +17,7 @@ final readonly class Words
         public string $why = '',
         public string $orientation = '',
         public array $cautions = [],
+        public Second $second = new Second(),
     ) {
     }
 
@@ -26,6 +27,7 @@ final readonly class Words
         return new self(
             $this->title, self::joined($this->text, $other->text), self::joined($this->why, $other->why),
             self::joined($this->orientation, $other->orientation), self::distinct([...$this->cautions, ...$other->cautions]),
+            $this->second->isNone() ? $other->second : $this->second,
         );
     }
 
@@ -60,7 +62,7 @@ final readonly class Words
     {
         return new self(
             $title, $node->string('text', ''), $node->string('why', ''), $node->string('orientation', ''),
-            Caution::readList($node, 'cautions'),
+            Caution::readList($node, 'cautions'), Second::read($node->node('second')),
         );
     }
 }

@@ -29,11 +29,12 @@ final class TorqueCheckTest extends TestCase
         $asked = ['stated' => '60 N·m', 'thread' => 'M8', 'material' => 'aluminium casting'];
         $guessed = $this->check($asked);
         self::assertSame(Level::Watch, $guessed->verdict);
-        self::assertStringContainsString('both assumed', implode(' ', array_map(static fn (Check $one): string => $one->text, $guessed->checks)));
+        $said = implode(' ', array_map(static fn (Check $one): string => $one->text, $guessed->checks));
+        self::assertStringContainsString('both assumed', $said);
         foreach ([['grade' => '8.8'], ['friction' => 'oiled']] as $said) {
             self::assertSame(Level::Stop, $this->check($said + $asked)->verdict);
         }
-        self::assertSame(Level::Stop, $this->check(['stated' => '29 ft-lb / 21 Nm', 'thread' => 'M8'])->verdict, 'two that disagree are a stop');
+        self::assertSame(Level::Stop, $this->check(['stated' => '29 ft-lb / 21 Nm', 'thread' => 'M8'])->verdict, 'they disagree');
     }
 
     #[DataProvider('pairs')]

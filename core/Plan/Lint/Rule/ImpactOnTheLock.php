@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\Core\Plan\Lint\Rule;
+
+use NimbleKnuckle\Core\Plan\Compiler\AgainstTheLock;
+use NimbleKnuckle\Core\Plan\Lint\Rule;
+use NimbleKnuckle\Core\Plan\Lint\Run;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
+
+/** An impact tool or a driver is used while the flywheel lock or timing pins are in: impact-on-lock. */
+final readonly class ImpactOnTheLock implements Rule
+{
+    private const IMPACT = '~\bimpact|\bdriver\b~iu';
+
+    public function inspect(Run $run): iterable
+    {
+        $isLocked = false;
+        foreach ($run->sheet->steps as $step) {
+            $isLocked = !in_array(AgainstTheLock::UNLOCKED, $step->tags, true)
+                && ($isLocked || in_array(AgainstTheLock::LOCKED, $step->tags, true));
+            $tools = array_filter($step->needs->tools, static fn (string $tool): bool => 1 === preg_match(self::IMPACT, $tool));
+            if ($isLocked && [] !== $tools) {
+                yield Finding::stop(
+                    'impact-on-lock', $step->id, sprintf('The %s would hammer on the lock.', implode(' and the ', $tools)),
+                    'A long bar, by hand; the torque wrench for the figure.',
+                );
+            }
+        }
+    }
+}
