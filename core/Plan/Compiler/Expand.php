@@ -43,11 +43,31 @@ final readonly class Expand
         }
         [$strip, $removed] = $this->stripped($bound, $stripOrder);
         array_push($steps, ...$strip);
+        $covers = LateCovers::of($bound, $this->vehicle);
         foreach ($after as $b) {
-            $more = [...$this->behind($b, $bound, $removed), ...$this->expanded($b, $bound, $removed)];
+            $waits = $covers->waitingAt($b, $removed);
+            $more = [...$this->behind($b, $bound, $removed), ...$this->expanded($b, $bound, array_values(array_diff($removed, $waits)))];
+            array_push($more, ...$this->refitted($covers->goingBackAfter($b, $removed), Phase::Prove, $bound));
             $back = array_filter(array_map(static fn (Step $step): string => $step->target->item, $more));
             $removed = [] === $back ? $removed : array_values(array_diff($removed, $back));
             array_push($steps, ...$more);
+        }
+
+        return $steps;
+    }
+
+    /**
+     * @param list<string> $items in the order they came off
+     * @param list<Bound> $all
+     *
+     * @return list<Step>
+     */
+    private function refitted(array $items, Phase $phase, array $all): array
+    {
+        $steps = [];
+        foreach (array_reverse(array_values(array_diff($items, self::byHand($all)))) as $item) {
+            $steps[] = $this->write->refit($this->vehicle->items[$item], $phase);
+            array_push($steps, ...$this->tightening($item, $phase, $all));
         }
 
         return $steps;

@@ -185,14 +185,15 @@ final readonly class Standing
     }
 
     /**
-     * At the end of its phase, but in the proof before all else: nothing is started over what is open.
+     * At the end of its phase, but in the proof before all but what goes back there as well: nothing is started over what is open.
      *
      * @param list<Step> $steps
      */
     private static function placeFor(array $steps, Phase $phase): int
     {
         foreach ($steps as $i => $step) {
-            if ($step->slot->phase->number() > $phase->number() || Phase::Prove === $step->slot->phase) {
+            $isProof = Phase::Prove === $step->slot->phase && !in_array($step->deed, [Deed::Refit, Deed::Tighten], true);
+            if ($step->slot->phase->number() > $phase->number() || $isProof) {
                 return $i;
             }
         }

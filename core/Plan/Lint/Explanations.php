@@ -93,6 +93,8 @@ final readonly class Explanations
         'raised-without-caution' => 'A step that raises the vehicle, holds a weight or disconnects the battery carries no '
             .'caution to acknowledge.',
         'unknown-binding' => 'A step acts on an item, joint or circuit that is not on the vehicle sheet.',
+        'cover-before-look' => 'A fluid was opened and the cover that would catch its drip goes back before anybody has looked: a weep '
+            .'shows late, and on the wrong side of the cover.',
         'impact-on-lock' => 'An impact tool works against a flywheel lock or timing pins: lock, ring gear or pins break before the bolt '
             .'gives.',
         'needs-second' => 'A step speaks of a second person, the sheet is for one, and nothing says how it is done alone.',

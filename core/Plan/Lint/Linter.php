@@ -72,7 +72,7 @@ final readonly class Linter
             new Rule\YieldBoltReused(), new Rule\RemovedTwice(), new Rule\RefitNotOff(), new Rule\TightenedBeforeIn(),
             new Rule\BatteryOnEarly(), new Rule\OffBeforeDrained(), new Rule\FilledWithPartOff(),
             new Rule\NotChecked(), new Rule\WheelHeld(), new Rule\MovesWhileItRuns(),
-            new Rule\UnpluggedUnnamed(), new Rule\ImpactOnTheLock(), new Rule\NeedsASecond(),
+            new Rule\UnpluggedUnnamed(), new Rule\ImpactOnTheLock(), new Rule\NeedsASecond(), new Rule\CoverBeforeTheLook(),
         ];
     }
 }

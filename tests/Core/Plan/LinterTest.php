@@ -336,6 +336,9 @@ final class LinterTest extends TestCase
         yield 'somebody who is not there' => ['needs-second', 'second', Level::Watch, self::plus(
             Step::plain('second', Phase::Fit, Deed::Act, 'Lift it')->with(text: 'Somebody holds the other end.'),
         )];
+        yield 'the pan before the look' => [
+            'cover-before-look', 'on.under-pan', Level::Watch, Sheets::thermostat(null, ['fill' => 'vacuum', 'shield' => 'before-start']),
+        ];
         yield 'a heat shield left off for the first run' => [
             'guard-off', 'start-first', Level::Stop, self::without('on.heat-shield'),
         ];

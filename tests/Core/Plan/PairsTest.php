@@ -53,6 +53,7 @@ final class PairsTest extends TestCase
             self::nothingMovesOnItsTies($sheet, $on, $name);
             self::whatIsPartedIsCountedAndLookedOver($sheet, $on, $name);
             self::guardsAreBackInTime($sheet, $on, $name);
+            self::assertNotContains('cover-before-look', Sheets::codes($sheet->findings), $name);
             ++$read;
         }
         self::assertGreaterThan(Sample::isWhole() ? 600 : 30, $read);
