@@ -57,7 +57,7 @@ final readonly class Compiler
             (new EndsLook($this->common, $vehicle))->into((new ColdHands($this->common, $vehicle))->into($cured)),
         ));
         $steps = AgainstTheLock::into((new Wheels($this->common, $vehicle))->into($steps));
-        $steps = $paces->onto(ForPeople::said($steps, $people));
+        $steps = $paces->onto(WarmLimits::onto(ForPeople::said($steps, $people), $vehicle));
         $steps = 2 === $people ? (new Await())->in($steps, $resolved) : $steps;
         $list = new ListOut($vehicle, $kit);
         $title = implode(', ', array_map(static fn (Procedure $p): string => $p->title, ComplaintWork::without($procedures)));

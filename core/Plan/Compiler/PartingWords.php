@@ -20,7 +20,10 @@ final readonly class PartingWords
         $open = self::open($item);
 
         return implode(' ', array_filter([
-            [] === $open ? '' : sprintf('The %s stands open then: a cap or plug in it at once, no rag.', implode(' and the ', $open)),
+            [] === $open ? '' : sprintf(
+                'The %s %s open then: a cap or plug in it at once, no rag.', implode(' and the ', $open),
+                count($open) > 1 ? 'stand' : 'stands',
+            ),
             ...array_map(static fn (ItemEnd $end): string => !self::hangs($end) ? '' : sprintf(
                 'Cap the %s, both sides: it hangs open.', $end->name,
             ), $item->parting->ends),

@@ -9,10 +9,12 @@ use NimbleKnuckle\Core\Plan\Compiler\Moves;
 use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Position;
+use NimbleKnuckle\Core\Plan\Procedure\Ask;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Procedure;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -108,6 +110,39 @@ final class MendedProceduresTest extends TestCase
             }
         }
         self::assertSame(1, $started, 'the pump of the van waits until its wheel is tight on the ground');
+    }
+
+    public function testAMountJobIsNotAskedForHosesGaugesAndCaps(): void
+    {
+        foreach ([
+            ['pelliver-dray-18', 'engine-mounts'], ['pelliver-dray-18', 'torque-rod-mounts'], ['corrin-drover-27d', 'gearbox-mount'],
+            ['corrin-drover-27d', 'gearbox-mount-pu'], ['corrin-drover-27d', 'gearbox-crossmember'],
+        ] as [$vehicle, $procedure]) {
+            foreach (self::sheet($vehicle, $procedure)->steps as $step) {
+                self::assertSame([], array_filter($step->asking->asks, static fn ($ask): bool => 'drive_temperature' === $ask->field));
+                self::assertDoesNotMatchRegularExpression('/hose ends|\bcap\b.*hot/i', $step->words->text, $procedure.' '.$step->id);
+            }
+        }
+    }
+
+    /** Rated 88 °C: from 80, eight under it, to the 108 that this one normally gets. */
+    public function testHowWarmItGetsIsHeldAgainstTheVehicle(): void
+    {
+        $asked = static fn (VehicleSheet $on): Ask => array_values(array_filter(
+            Sheets::thermostat(null, [], $on)->step('drive-short')->asking->asks ?? [],
+            static fn (Ask $ask): bool => 'drive_temperature' === $ask->field,
+        ))[0];
+        $ask = $asked(Sheets::tarn());
+        self::assertSame([80.0, 108.0], [$ask->limits->low, $ask->limits->high]);
+        self::assertStringContainsString('Under 80 °C the thermostat hangs open; over 108 °C', $ask->past);
+        $unsaid = Sheets::vehicle('veldra-tarn-20t', static function (array $d): array {
+            $circuits = is_array($d['circuits']) ? $d['circuits'] : [];
+
+            return ['circuits' => array_map(static fn (mixed $one): mixed => is_array($one) ? array_diff_key(
+                $one, ['opens' => true],
+            ) : $one, $circuits)] + $d;
+        });
+        self::assertSame([75.0, 108.0], [$asked($unsaid)->limits->low, $asked($unsaid)->limits->high], 'the procedure’s own');
     }
 
     /** A belt that is only in the way comes off like one that is changed: arm, tool and routing. */
