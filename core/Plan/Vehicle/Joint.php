@@ -109,6 +109,18 @@ final readonly class Joint
         return $this->spec->stated;
     }
 
+    /**
+     * All of it, wherever a figure is shown: “130 N·m / 96 ft-lb + 90°, left-hand; in the middle; never past 150 N·m”. Empty where nothing
+     * is stated.
+     */
+    public function whole(): string
+    {
+        $turn = $this->isByTurn() || $this->spec->angle() > 0.0 || $this->going->angle <= 0.0 ? '' : sprintf(' + %s°', $this->going->angle);
+        $said = $this->stated().$turn.($this->fastener->isLeftHand ? ', left-hand' : '');
+
+        return '' === $this->stated() ? '' : $said.('' === $this->spec->inWords() ? '' : '; '.$this->spec->inWords());
+    }
+
     public function origin(): Origin
     {
         return $this->spec->origin;

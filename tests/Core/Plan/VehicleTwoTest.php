@@ -103,6 +103,26 @@ final class VehicleTwoTest extends TestCase
         self::assertSame([90.0, 'key of the lock', 'nut'], [$joint->seat->heat, $joint->tools->key, $joint->called->kind]);
     }
 
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function figures(): iterable
+    {
+        yield 'nothing' => [[], ''];
+        yield 'a torque' => [['figure' => '9 N·m / 80 in-lb'], '9 N·m / 80 in-lb'];
+        yield 'and an angle of its own' => [['figure' => '130 N·m', 'angle' => 90], '130 N·m + 90°'];
+        yield 'and one that stands in it' => [['figure' => '40 N·m + 90°', 'angle' => 90], '40 N·m + 90°'];
+        yield 'the other way round' => [['figure' => '46 N·m', 'hand' => 'left'], '46 N·m, left-hand'];
+        yield 'with a ceiling' => [['figure' => '5 N·m', 'ceiling' => '6 N·m'], "5 N·m; never past 6.0\u{202f}N·m"];
+        yield 'a part of a turn' => [['figure' => 'snug + 1/4 turn'], 'snug + 1/4 turn'];
+    }
+
+    /** @param array<string, mixed> $joint */
+    #[DataProvider('figures')]
+    public function testTheWholeFigureIsOne(array $joint, string $whole): void
+    {
+        $said = Joint::read(Node::of($joint + ['id' => 'j', 'name' => 'J', 'layout' => 'line 1', 'thread' => 'M8']))->whole();
+        self::assertSame($whole, $said);
+    }
+
     public function testOneEndIsNotReachedLikeTheOther(): void
     {
         $joint = Joint::read(Node::of(['id' => 'm', 'name' => 'mount', 'layout' => 'line 1', 'ends' => [
