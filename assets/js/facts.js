@@ -413,7 +413,7 @@ export const eventFactsOf = (sheet, state, event, isLead, clock = clockOf()) => 
     'next-stage': (id) => of(id).stages[at(id) + 1]?.title ?? '',
     'cut-short': (id, stage) => cutShort(state, of(id), stage, event, clock),
     'has-caution': (id, caution) => caution in of(id).cautions,
-    'has-tool': (id, tool) => of(id).tools.includes(tool),
+    'has-tool': (id, tool) => (of(id).toolsBefore ?? of(id).tools).includes(tool),
     asks: (id, field) => Boolean(of(id)) && Boolean(ask(id, field)),
     'has-stage': (id, stage) => place(id, stage) >= 0,
     'may-begin': (id, stage) => place(id, stage) >= 0 && place(id, stage) <= at(id) + 1,

@@ -104,7 +104,8 @@ final readonly class TabletSheet
             // Whether the page says what is worked out from readings: on a tablet that took others it would say something else.
             'derived' => '' !== $step->asking->sum || in_array('waste', $step->tags, true)
                 || str_starts_with($step->asking->routine, 'vacuum'),
-            'tools' => $fit->toolsListed($step), 'shot' => $step->asking->shot->value ?? '', 'protects' => Nature::protects($step),
+            'tools' => $fit->toolsListed($step), 'toolsBefore' => $fit->ground()->toolsBefore($step),
+            'shot' => $step->asking->shot->value ?? '', 'protects' => Nature::protects($step),
             'minutes' => $step->slot->minutes->likely, 'mends' => Repair::eventOf($step), 'load' => self::load($step),
             'stages' => array_map(
                 static fn (FillStage $one): array => [

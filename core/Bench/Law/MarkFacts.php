@@ -121,7 +121,7 @@ final readonly class MarkFacts implements Facts
 
         return match ($atom) {
             Atom::HasCaution => isset($step->words->cautions[(int) $part]),
-            Atom::HasTool => in_array($part, $this->fit->toolsListed($step), true),
+            Atom::HasTool => in_array($part, $this->fit->ground()->toolsBefore($step), true),
             Atom::Asks => null !== $ask,
             Atom::Label => $ask->label ?? '',
             Atom::FlowMost => null === $ask || Flow::None === $ask->flow ? 0.0

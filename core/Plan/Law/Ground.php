@@ -82,8 +82,16 @@ final class Ground
         return null;
     }
 
-    /** @return list<string> tools to be accounted for at a step: those that were needed before it */
+    /** @return list<string> tools to be accounted for at a step: those that were needed before it, less what holds the vehicle up there */
     public function toolsListed(Step $step): array
+    {
+        $holding = $this->planned($step)->raised ? $this->nearest($step, Deed::Raise)->needs->tools : [];
+
+        return array_values(array_diff($this->toolsBefore($step), $holding));
+    }
+
+    /** @return list<string> all tools that were needed before a step that counts them: a mark for any of them is sound */
+    public function toolsBefore(Step $step): array
     {
         $place = in_array(ToolCount::TAG, $step->tags, true) ? $this->sheet->placeOf($step->id) : -1;
         $picks = array_filter($this->sheet->lists->tools, fn (Pick $pick): bool => $this->sheet->placeOf($pick->firstStep) < $place);

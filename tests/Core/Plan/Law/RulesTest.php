@@ -80,6 +80,18 @@ final class RulesTest extends TestCase
         }
     }
 
+    public function testWhatStillHoldsTheVehicleIsNotCounted(): void
+    {
+        $ground = new Ground(Sheets::thermostat(), Sheets::tarn());
+        $count = $ground->toolCount() ?? self::fail();
+        self::assertTrue($ground->planned($count)->raised, 'it is counted before a start on stands');
+        $held = $ground->sheet->step('raise-1')->needs->tools ?? [];
+        self::assertNotSame([], $held);
+        self::assertSame([], array_intersect($held, $ground->toolsListed($count)));
+        self::assertSame($held, array_values(array_intersect($held, $ground->toolsBefore($count))), 'a mark for one of them is sound');
+        self::assertContains('10 mm socket', $ground->toolsListed($count));
+    }
+
     public function testTheNearestStepIsTheLastBeforeItElseTheFirstAfter(): void
     {
         $ground = new Ground(Sheets::thermostat(), Sheets::tarn());
