@@ -73,6 +73,7 @@ final readonly class Linter
             new Rule\BatteryOnEarly(), new Rule\OffBeforeDrained(), new Rule\FilledWithPartOff(),
             new Rule\NotChecked(), new Rule\WheelHeld(), new Rule\MovesWhileItRuns(),
             new Rule\UnpluggedUnnamed(), new Rule\ImpactOnTheLock(), new Rule\NeedsASecond(), new Rule\CoverBeforeTheLook(),
+            new Rule\EndsNotLooked(),
         ];
     }
 }

@@ -12,13 +12,17 @@ use NimbleKnuckle\Core\Plan\Kit\Kit;
 use NimbleKnuckle\Core\Plan\Law\Before\NothingRuns;
 use NimbleKnuckle\Core\Plan\Law\Before\Untied;
 use NimbleKnuckle\Core\Plan\Law\Nature;
+use NimbleKnuckle\Core\Plan\Lint\Linter;
 use NimbleKnuckle\Core\Plan\Lint\Rule\MovesWhileItRuns;
 use NimbleKnuckle\Core\Plan\Procedure\Choices;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Sheet\Finding;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Body;
 use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
 use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Tests\Sample;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
@@ -35,6 +39,10 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(MovesWhileItRuns::class)]
 final class PairsTest extends TestCase
 {
+    /** Steps that the compiler or a job puts in for no other end than that nobody is hurt. */
+    private const KEEPS_WHOLE = '~^(?:undo\\..*wheel|tight\\..*wheel|on\\..*wheel|wheel-recheck|ends-look|cold-hands|untie\\.|tie\\.'
+        .'|raise-1$|pumount-dry)~';
+
     public function testEverySheetIsSafeToWorkBy(): void
     {
         $read = 0;
@@ -57,6 +65,52 @@ final class PairsTest extends TestCase
             ++$read;
         }
         self::assertGreaterThan(Sample::isWhole() ? 600 : 30, $read);
+    }
+
+    /** What keeps people whole is taken out of shipped sheets, or moved behind what it is for: each time the linter stops the sheet. */
+    public function testWhatIsLeftOutOrComesTooLateIsFound(): void
+    {
+        $seeded = 0;
+        foreach (Sample::of(self::all(), 'left out', 20) as [$vehicle, $procedures, $people]) {
+            $on = Sheets::vehicle($vehicle);
+            try {
+                $sheet = (new Compiler(Sheets::common()))->compile(
+                    array_map(Sheets::procedure(...), $procedures), new Choices([]), $on, new Kit([], []), $people,
+                );
+            } catch (UnplannableFit) {
+                continue;
+            }
+            foreach ($sheet->steps as $step) {
+                // What another job tightens again is tight in the end.
+                $isAgain = str_starts_with($step->id, 'tie.') && count($sheet->doing(Deed::Tighten, '', $step->target->joint)) > 1;
+                if ($isAgain || 1 !== preg_match(self::KEEPS_WHOLE, $step->id)) {
+                    continue;
+                }
+                $without = array_values(array_filter($sheet->steps, static fn (Step $one): bool => $one !== $step));
+                $late = [...$without, $step];
+                foreach (['left out' => $without, 'last' => $late] as $how => $steps) {
+                    $found = (new Linter())->findings(Sheets::of($steps, $sheet->expects, $sheet), $on, new Kit([], []));
+                    $new = array_diff(self::stops($found), self::stops($sheet->findings));
+                    $mayBeLast = 'wheel-recheck' === $step->id && 'last' === $how;
+                    $name = sprintf('%s on %s: %s %s', implode(' + ', $procedures), $vehicle, $step->id, $how);
+                    self::assertTrue($mayBeLast || [] !== $new, $name);
+                    ++$seeded;
+                }
+            }
+        }
+        self::assertGreaterThan(Sample::isWhole() ? 1000 : 20, $seeded);
+    }
+
+    /**
+     * @param list<Finding> $findings
+     *
+     * @return list<string>
+     */
+    private static function stops(array $findings): array
+    {
+        $stops = array_filter($findings, static fn (Finding $one): bool => Level::Stop === $one->level);
+
+        return array_values(array_map(static fn (Finding $one): string => $one->code.' '.$one->step, $stops));
     }
 
     /** By the clock of the plan: no raise, lower or move lies beside a drain, a fill or a running engine. */
