@@ -65,7 +65,9 @@ final class PagesTest extends AppTestCase
         $vane = $this->db()->fetchOne("SELECT id FROM fit WHERE status = 'planned'");
         $crawler = $this->client->request('GET', '/fits/'.(is_string($vane) ? $vane : ''));
         self::assertStringContainsString('18 mm deep socket', $crawler->filter('aside')->text());
-        self::assertStringContainsString('wrench-past-calibration', $crawler->filter('aside')->text());
+        $late = $crawler->filter('aside [data-code="wrench-past-calibration"]');
+        self::assertStringContainsString('past its calibration', $late->text());
+        self::assertSame('/kit', $late->filter('a')->attr('href'), 'a finding leads to where it is mended');
         self::assertStringContainsString('Ribs or cord missing', $crawler->filter('aside')->text());
         self::assertGreaterThan(20, $crawler->filter('svg.lane rect')->count());
         $link = $crawler->filter('a.chip[title="Open its working"]')->first()->link();
