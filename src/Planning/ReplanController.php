@@ -8,6 +8,7 @@ use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitRecord;
+use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Plan\Compiler\Chosen;
@@ -31,7 +32,7 @@ final class ReplanController extends AbstractController
     #[Route('/fits/{id}/replan', name: 'replan', requirements: ['id' => '[0-9A-Z]{26}'], methods: ['GET', 'POST'])]
     public function __invoke(
         string $id, Request $request, #[CurrentUser] AccountRecord $person, FitBook $fits, ProcedureShelf $shelf,
-        Replanner $replanner,
+        Replanner $replanner, Garage $garage,
     ): Response {
         $fit = $fits->get($id);
         $stale = $request->isMethod('POST') && $request->request->getInt('revision', $fit->revision) !== $fit->revision;
@@ -48,13 +49,15 @@ final class ReplanController extends AbstractController
             'habits' => Chosen::asked($shelf->common()->ways, $fit->vehicleSheet()),
             'add' => array_values(array_diff($procedures, $fit->procedures)),
             'input' => $input, 'change' => null,
-            'error' => '', 'versions' => $replanner->versions($id),
+            'error' => '', 'versions' => $replanner->versions($id), 'corrected' => $corrected = Corrected::since($fit, $garage->get($fit->vehicle->id)),
+            'taken' => $taken = array_values(array_filter($input->all('figure'), is_string(...))),
         ];
         try {
             $name = trim($input->getString('item'));
             $vehicle = '' === $name ? $fit->vehicleDocument : $replanner->withItem(
                 $fit, $name, $input->getString('before'), self::fasteners(trim($input->getString('fasteners'))),
             );
+            $vehicle = $corrected->onto($vehicle, $taken);
             $sheet = $replanner->compile($fit, $procedures, $choices, $vehicle);
             $view['change'] = SheetChange::between($fit->sheet(), $sheet);
             if ($request->isMethod('POST') && $input->has('adopt')) {

@@ -292,6 +292,40 @@ final class PlanningTest extends AppTestCase
         self::assertSelectorTextContains('#read-back', 'not understood');
     }
 
+    public function testAFigureThatWasCorrectedReachesAFitInHand(): void
+    {
+        $this->signIn('ines');
+        $garage = $this->service(Garage::class);
+        $fit = $this->planned();
+        $right = static fn (array $joint): array => ['figure' => '9.5 N·m / 84 in-lb'] + $joint;
+        $garage->change('veldra-tarn-20t', static fn (array $document): array => ['joints' => array_map(
+            static fn (mixed $joint): mixed => is_array($joint) && 'thermostat-cover-bolts' === $joint['id'] ? $right($joint) : $joint,
+            is_array($document['joints']) ? $document['joints'] : [],
+        )] + $document);
+        $page = $this->client->request('GET', '/fits/'.$fit.'/replan');
+        self::assertSelectorTextContains('#corrected', '9 N·m / 80 in-lb → 9.5 N·m / 84 in-lb');
+        self::assertCount(1, $page->filter('#corrected li'), 'and nothing that did not change');
+        $values = $page->filter('form.sheet')->form()->getPhpValues() + ['figure' => ['thermostat-cover-bolts', 'no-such-joint']];
+        $page = $this->client->request('POST', '/fits/'.$fit.'/replan', $values);
+        self::assertStringContainsString('→ 9.5 N·m', $page->filter('aside')->text());
+        $this->client->request('POST', '/fits/'.$fit.'/replan', ['adopt' => '1', 'reason' => 'misread'] + $values);
+        self::assertResponseRedirects('/fits/'.$fit, 303);
+        $now = $this->service(FitBook::class)->get($fit);
+        self::assertSame('9.5 N·m / 84 in-lb', $now->vehicleSheet()->joints['thermostat-cover-bolts']->stated());
+        $this->client->request('GET', '/fits/'.$fit.'/replan');
+        self::assertSelectorNotExists('#corrected', 'it is taken');
+    }
+
+    private function planned(): string
+    {
+        $this->client->request('POST', '/start', [
+            '_csrf' => $this->token(), 'vehicle' => 'veldra-tarn-20t', 'procedures' => ['thermostat-under'],
+        ]);
+        self::assertResponseStatusCodeSame(303);
+
+        return basename((string) $this->client->getResponse()->headers->get('Location'));
+    }
+
     /** @param array<string, mixed> $fields */
     private function fill(array $fields, string $vehicle = 'marl-heron-12', int $status = 303): void
     {

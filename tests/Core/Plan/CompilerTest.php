@@ -54,7 +54,9 @@ final class CompilerTest extends TestCase
         sort($sorted);
         self::assertSame($sorted, $numbers);
         self::assertSame(range(1, 7), array_values(array_unique($numbers)));
-        self::assertSame([], Sheets::codes($sheet->findings));
+        // Who chooses the cover before the start is told what that hides, and no more.
+        $told = 'before-start' === $choices['shield'] ? ['cover-before-look'] : [];
+        self::assertSame($told, Sheets::codes($sheet->findings));
         self::assertSame(2, $sheet->moves);
     }
 
