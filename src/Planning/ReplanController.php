@@ -40,6 +40,8 @@ final class ReplanController extends AbstractController
         $input = $request->isMethod('POST') ? $request->request : $request->query;
         [$procedures, $drop] = self::wanted($fit, $input);
         $jobs = $this->known($shelf, $procedures, $fit);
+        $corrected = Corrected::since($fit, $garage->get($fit->vehicle->id));
+        $taken = array_values(array_filter($input->all('figure'), is_string(...)));
         $choices = $this->choices($fit, $jobs, $shelf->common()->ways, $input);
         $view = [
             'fit' => $fit, 'procedures' => $this->known($shelf, array_diff($procedures, $drop), $fit),
@@ -49,15 +51,10 @@ final class ReplanController extends AbstractController
             'habits' => Chosen::asked($shelf->common()->ways, $fit->vehicleSheet()),
             'add' => array_values(array_diff($procedures, $fit->procedures)),
             'input' => $input, 'change' => null,
-            'error' => '', 'versions' => $replanner->versions($id), 'corrected' => $corrected = Corrected::since($fit, $garage->get($fit->vehicle->id)),
-            'taken' => $taken = array_values(array_filter($input->all('figure'), is_string(...))),
+            'error' => '', 'versions' => $replanner->versions($id), 'corrected' => $corrected, 'taken' => $taken,
         ];
         try {
-            $name = trim($input->getString('item'));
-            $vehicle = '' === $name ? $fit->vehicleDocument : $replanner->withItem(
-                $fit, $name, $input->getString('before'), self::fasteners(trim($input->getString('fasteners'))),
-            );
-            $vehicle = $corrected->onto($vehicle, $taken);
+            $vehicle = $corrected->onto(self::vehicle($fit, $input, $replanner), $taken);
             $sheet = $replanner->compile($fit, $procedures, $choices, $vehicle);
             $view['change'] = SheetChange::between($fit->sheet(), $sheet);
             if ($request->isMethod('POST') && $input->has('adopt')) {
@@ -71,6 +68,22 @@ final class ReplanController extends AbstractController
         }
 
         return $this->render('planning/replan.html.twig', $view, new Response(status: '' === $view['error'] ? 200 : 422));
+    }
+
+    /**
+     * @param InputBag<string> $input
+     *
+     * @return array<array-key, mixed> the vehicle of the fit, with an item that came up
+     *
+     * @throws UnplannableFit
+     */
+    private static function vehicle(FitRecord $fit, InputBag $input, Replanner $replanner): array
+    {
+        $name = trim($input->getString('item'));
+
+        return '' === $name ? $fit->vehicleDocument : $replanner->withItem(
+            $fit, $name, $input->getString('before'), self::fasteners(trim($input->getString('fasteners'))),
+        );
     }
 
     /**
