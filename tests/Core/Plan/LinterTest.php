@@ -330,7 +330,7 @@ final class LinterTest extends TestCase
             'ends-not-looked', 'start-first', Level::Stop, self::moved('start-first', 'ends-look'),
         ];
         yield 'hands on a hot turbo' => [
-            'hot-hands', 'gate-shield-off', Level::Stop, self::dropped(self::on('veldra-tarn-20t', 'wastegate-actuator'), 'cold-hands'),
+            'hot-hands', 'gate-shield-off', Level::Stop, self::dropped(self::on('veldra-tarn-20t', 'wastegate-actuator'), 'gate-cold'),
         ];
         yield 'hammered on the lock' => ['impact-on-lock', 'damper-tight', Level::Stop, self::impact(), Sheets::vehicle('ostrel-vane-s6')];
         yield 'somebody who is not there' => ['needs-second', 'second', Level::Watch, self::plus(
