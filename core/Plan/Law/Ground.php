@@ -7,6 +7,7 @@ namespace NimbleKnuckle\Core\Plan\Law;
 use NimbleKnuckle\Core\Plan\Compiler\ToolCount;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Plan\Procedure\Supply;
 use NimbleKnuckle\Core\Plan\Sheet\Pick;
 use NimbleKnuckle\Core\Plan\Sheet\Sheet;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
@@ -28,6 +29,8 @@ final class Ground
     private ?array $putting = null;
     /** @var list<Step>|null */
     private ?array $waiting = null;
+    /** @var array<string, list<Step>> pattern => steps that use such a thing */
+    private array $using = [];
     /** @var array<string, Term>|null joint => it was opened or marked, and is not tight */
     private ?array $loose = null;
 
@@ -103,6 +106,14 @@ final class Ground
     public function putting(): array
     {
         return $this->putting ??= array_values(array_filter($this->sheet->steps, static fn (Step $one): bool => [] !== $one->needs->puts));
+    }
+
+    /** @return list<Step> those that use up something that is called so, a pattern */
+    public function using(string $pattern): array
+    {
+        return $this->using[$pattern] ??= array_values(array_filter($this->sheet->steps, static fn (Step $one): bool => (
+            [] !== array_filter($one->needs->consumables, static fn (Supply $supply): bool => 1 === preg_match($pattern, $supply->name))
+        )));
     }
 
     /** @return list<Step> those that run by themselves until another */

@@ -7,7 +7,6 @@ namespace NimbleKnuckle\Core\Plan\Law\Before;
 use NimbleKnuckle\Core\Plan\Law\Ground;
 use NimbleKnuckle\Core\Plan\Law\Rule;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\Supply;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Safety\Atom;
@@ -54,20 +53,16 @@ final readonly class ThreadsAsMeant implements Rule
     /** @return list<Step> those before it that put such a thing on a thread of the same item */
     private static function before(Ground $ground, Step $step, Joint $joint, string $what): array
     {
-        return '' === $joint->item ? [] : array_values(array_filter($ground->earlier($step), static fn (Step $one): bool => (
-            '' !== $one->target->joint && $one->itemOn($ground->vehicle) === $joint->item && self::takes($one, $what)
+        $place = $ground->sheet->placeOf($step->id);
+
+        return '' === $joint->item ? [] : array_values(array_filter($ground->using($what), static fn (Step $one): bool => (
+            '' !== $one->target->joint && Deed::Tighten !== $one->deed && $one->itemOn($ground->vehicle) === $joint->item
+                && $ground->sheet->placeOf($one->id) < $place
         )));
     }
 
     private static function isLocked(Joint $joint): bool
     {
         return str_contains($joint->seat->compound, 'locker');
-    }
-
-    private static function takes(Step $step, string $what): bool
-    {
-        return Deed::Tighten !== $step->deed && [] !== array_filter(
-            $step->needs->consumables, static fn (Supply $one): bool => 1 === preg_match($what, $one->name),
-        );
     }
 }
