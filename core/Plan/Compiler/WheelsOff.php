@@ -28,12 +28,13 @@ final class WheelsOff
     {
     }
 
-    /** The same, as it is done on the stands, where a wheel is off and it needs neither floor nor wheels. */
+    /**
+     * The same, as it is done on the stands, where a wheel is off and it needs no wheels. What a jack holds meanwhile is let go before the
+     * wheel is on again, and so before the vehicle moves.
+     */
     public function stayingUp(Step $step): Step
     {
-        $load = $step->target->load->support;
-        $needsTheFloor = in_array($step->deed, [Deed::Start, Deed::Drive, Deed::Fill], true) || Phase::Prove === $step->slot->phase
-            || true === $load?->standsOnTheFloor();
+        $needsTheFloor = in_array($step->deed, [Deed::Start, Deed::Drive, Deed::Fill], true) || Phase::Prove === $step->slot->phase;
 
         return [] === $this->off || Position::Ground !== $step->slot->position || $needsTheFloor ? $step : $step->with(
             position: Position::Any, text: Words::joined(self::ON_STANDS, $step->words->text),
