@@ -17,15 +17,4 @@ enum Stance: string
     {
         return self::Any !== $this && self::Floor !== $this;
     }
-
-    public function label(): string
-    {
-        return match ($this) {
-            self::Any => 'as it stands',
-            self::Floor => 'on its wheels',
-            self::Stands => 'on stands',
-            self::Ramps => 'on ramps',
-            self::Lift => 'on a lift',
-        };
-    }
 }

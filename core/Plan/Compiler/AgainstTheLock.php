@@ -25,7 +25,7 @@ final readonly class AgainstTheLock
         $isLocked = false;
         $said = [];
         foreach ($steps as $step) {
-            $isLocked = !in_array(self::UNLOCKED, $step->tags, true) && ($isLocked || in_array(self::LOCKED, $step->tags, true));
+            $isLocked = self::isLocked($step, $isLocked);
             $turns = in_array($step->deed, [Deed::Undo, Deed::Tighten, Deed::Remove], true);
             $said[] = $isLocked && $turns ? $step->with(
                 cautions: [...$step->words->cautions, new Caution(self::BY_HAND, true)],
@@ -34,5 +34,11 @@ final readonly class AgainstTheLock
         }
 
         return $said;
+    }
+
+    /** Whether the lock is in at a step, from whether it was in before it. */
+    public static function isLocked(Step $step, bool $wasLocked): bool
+    {
+        return !in_array(self::UNLOCKED, $step->tags, true) && ($wasLocked || in_array(self::LOCKED, $step->tags, true));
     }
 }

@@ -27,10 +27,9 @@ final readonly class EndsLook
     {
         $named = [];
         foreach ($steps as $i => $step) {
-            foreach (Deed::Remove === $step->deed ? $this->vehicle->items[$step->target->item]->parting->ends ?? [] : [] as $end) {
-                if ($end->guardsTheStart()) {
-                    $named[] = $end->count > 1 ? $end->count.' '.$end->name : $end->name;
-                }
+            $item = Deed::Remove === $step->deed ? $this->vehicle->items[$step->target->item] ?? null : null;
+            foreach ($item?->parting->guards() ?? [] as $end) {
+                $named[] = $end->count > 1 ? $end->count.' '.$end->name : $end->name;
             }
             if ((Deed::Start === $step->deed || Deed::Drive === $step->deed) && [] !== $named) {
                 $op = $this->common->move('ends-look');

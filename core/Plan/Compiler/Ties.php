@@ -30,11 +30,7 @@ final readonly class Ties
     /** @return list<Item> those that hold the body fast for such a move */
     public function holding(Load $load): array
     {
-        return array_values(array_filter($this->of($load), static function (Item $item) use ($load): bool {
-            $between = $item->parting->between;
-
-            return $between->isRigid || $between->slack > 0.0 && $between->slack < $load->mm;
-        }));
+        return array_values(array_filter($this->of($load), static fn (Item $item): bool => $item->parting->between->holdsFast($load->mm)));
     }
 
     /** @return list<Item> those that give way and are looked at while it moves */

@@ -135,8 +135,7 @@ final readonly class Wheels
     {
         $step = Step::fromOperation($this->common->move('wheel-recheck'));
         $names = ucfirst(implode(' and ', array_map(static fn (Joint $joint): string => $joint->name, $joints)));
-        $next = $step->asking->followUp;
 
-        return $step->with(phase: Phase::Prove, followUp: new $next($next->id, $next->kind, $names, $next->text, $next->days, $next->km));
+        return $step->with(phase: Phase::Prove, followUp: $step->asking->followUp->titled($names));
     }
 }

@@ -29,6 +29,11 @@ final readonly class FollowUp
         );
     }
 
+    public function titled(string $title): self
+    {
+        return new self($this->id, $this->kind, $title, $this->text, $this->days, $this->km);
+    }
+
     public function isNone(): bool
     {
         return self::NONE_ID === $this->id;

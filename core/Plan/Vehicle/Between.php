@@ -33,14 +33,21 @@ final readonly class Between
         return new self($bodies, 'rigid' === $tie, $slack);
     }
 
-    public function isTied(): bool
-    {
-        return [] !== $this->bodies;
-    }
-
     /** Whether it holds that body to another one. */
     public function holds(Body $body): bool
     {
         return in_array($body, $this->bodies, true);
+    }
+
+    /** Whether its slack is known and less than a body goes, in mm. */
+    public function isShortFor(float $mm): bool
+    {
+        return !$this->isRigid && $this->slack > 0.0 && $this->slack < $mm;
+    }
+
+    /** Whether it has to be freed before one of the two goes that far, in mm. */
+    public function holdsFast(float $mm): bool
+    {
+        return $this->isRigid || $this->isShortFor($mm);
     }
 }

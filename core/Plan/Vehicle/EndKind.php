@@ -12,14 +12,4 @@ enum EndKind: string
     case Hose = 'hose';
     case Line = 'line';
     case Earth = 'earth';
-
-    public function off(): string
-    {
-        return match ($this) {
-            self::Plug => 'unplugged',
-            self::Clip => 'unclipped',
-            self::Hose => 'slid off',
-            self::Line, self::Earth => 'undone',
-        };
-    }
 }

@@ -19,6 +19,12 @@ final readonly class Parting
     {
     }
 
+    /** @return list<ItemEnd> those looked over by name before the engine runs */
+    public function guards(): array
+    {
+        return array_values(array_filter($this->ends, static fn (ItemEnd $end): bool => $end->guardsTheStart()));
+    }
+
     public static function read(Node $node): self
     {
         $opens = $node->strings('opens');

@@ -46,7 +46,7 @@ final class PairsTest extends TestCase
     public function testEverySheetIsSafeToWorkBy(): void
     {
         $read = 0;
-        foreach (Sample::of(self::all(), 'safe to work by') as [$vehicle, $procedures, $people]) {
+        foreach (Sample::of(Sheets::pairs(), 'safe to work by') as [$vehicle, $procedures, $people]) {
             $on = Sheets::vehicle($vehicle);
             try {
                 $sheet = (new Compiler(Sheets::common()))->compile(
@@ -71,7 +71,7 @@ final class PairsTest extends TestCase
     public function testWhatIsLeftOutOrComesTooLateIsFound(): void
     {
         $seeded = 0;
-        foreach (Sample::of(self::all(), 'left out', 20) as [$vehicle, $procedures, $people]) {
+        foreach (Sample::of(Sheets::pairs(), 'left out', 20) as [$vehicle, $procedures, $people]) {
             $on = Sheets::vehicle($vehicle);
             try {
                 $sheet = (new Compiler(Sheets::common()))->compile(
@@ -211,26 +211,5 @@ final class PairsTest extends TestCase
                 self::assertSame([], array_intersect($off, ['heat', 'rotation', 'structure', 'air']), $name.': '.$step->id);
             }
         }
-    }
-
-    /** @return list<array{string, list<string>, int}> */
-    private static function all(): array
-    {
-        $names = static fn (string $in): array => array_map(
-            static fn (string $file): string => basename($file, '.yaml'), glob(dirname(__DIR__, 3).'/'.$in.'/*.yaml') ?: [],
-        );
-        $jobs = array_values(array_diff($names('procedures'), ['common']));
-        $all = [];
-        foreach ($names('demo/vehicles') as $vehicle) {
-            foreach ($jobs as $i => $one) {
-                foreach (array_slice($jobs, $i) as $other) {
-                    foreach ([1, 2] as $people) {
-                        $all[] = [$vehicle, array_values(array_unique([$one, $other])), $people];
-                    }
-                }
-            }
-        }
-
-        return $all;
     }
 }

@@ -114,4 +114,25 @@ final readonly class Sheets
     {
         return dirname(__DIR__, 3);
     }
+
+    /** @return list<array{string, list<string>, int}> every demo vehicle with each job and each two of them, for one person and for two */
+    public static function pairs(): array
+    {
+        $names = static fn (string $in): array => array_map(
+            static fn (string $file): string => basename($file, '.yaml'), glob(self::root().'/'.$in.'/*.yaml') ?: [],
+        );
+        $jobs = array_values(array_diff($names('procedures'), ['common']));
+        $all = [];
+        foreach ($names('demo/vehicles') as $vehicle) {
+            foreach ($jobs as $i => $one) {
+                foreach (array_slice($jobs, $i) as $other) {
+                    foreach ([1, 2] as $people) {
+                        $all[] = [$vehicle, array_values(array_unique([$one, $other])), $people];
+                    }
+                }
+            }
+        }
+
+        return $all;
+    }
 }

@@ -38,7 +38,7 @@ final class VehicleOneTest extends TestCase
             self::assertSame($was->string('place', 'anywhere'), $item->access->side->value, $item->name);
             self::assertSame($was->strings('behind'), $item->access->behind, $item->name);
             self::assertNull($item->access->wheel, 'what it did not say is not made up');
-            self::assertFalse($item->parting->between->isTied());
+            self::assertSame([], $item->parting->between->bodies);
             self::assertSame([], $item->parting->ends);
         }
         self::assertSame(count(Node::of($document)->nodes('joints')), count($sheet->joints));

@@ -64,7 +64,7 @@ final class VehicleTwoTest extends TestCase
         self::assertSame([Corner::RearRight, 21.5, Protects::Structure], [
             $item->access->wheel, $item->dangers->mass, $item->parting->protects,
         ]);
-        self::assertTrue($item->parting->between->isTied() && !$item->parting->between->isRigid);
+        self::assertTrue([] !== $item->parting->between->bodies && !$item->parting->between->isRigid);
         self::assertTrue($item->parting->between->holds(Body::Engine) && !$item->parting->between->holds(Body::Gearbox));
         self::assertSame(30.0, $item->parting->between->slack);
         self::assertSame([true, false], array_map(static fn ($end): bool => $end->guardsTheStart(), $item->parting->ends));

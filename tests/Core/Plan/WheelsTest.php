@@ -128,7 +128,7 @@ final class WheelsTest extends TestCase
     public function testEveryWheelThatComesOffIsHeldAgain(): void
     {
         $wheels = 0;
-        foreach (Sample::of(self::all(), 'wheels') as [$vehicle, $procedures, $people]) {
+        foreach (Sample::of(Sheets::pairs(), 'wheels') as [$vehicle, $procedures, $people]) {
             $on = Sheets::vehicle($vehicle);
             try {
                 $sheet = self::plan($vehicle, ...[...$procedures, $people]);
@@ -165,27 +165,6 @@ final class WheelsTest extends TestCase
             self::assertSame([], $codes, $name);
         }
         self::assertGreaterThan(Sample::isWhole() ? 100 : 2, $wheels);
-    }
-
-    /** @return list<array{string, list<string>, int}> */
-    private static function all(): array
-    {
-        $names = static fn (string $in): array => array_map(
-            static fn (string $file): string => basename($file, '.yaml'), glob(dirname(__DIR__, 3).'/'.$in.'/*.yaml') ?: [],
-        );
-        $jobs = array_values(array_diff($names('procedures'), ['common']));
-        $all = [];
-        foreach ($names('demo/vehicles') as $vehicle) {
-            foreach ($jobs as $i => $one) {
-                foreach (array_slice($jobs, $i) as $other) {
-                    array_push($all, [$vehicle, array_values(array_unique([$one, $other])), 1], [
-                        $vehicle, array_values(array_unique([$one, $other])), 2,
-                    ]);
-                }
-            }
-        }
-
-        return $all;
     }
 
     private static function plan(string $vehicle, string|int ...$jobs): Sheet

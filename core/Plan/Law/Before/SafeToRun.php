@@ -11,7 +11,6 @@ use NimbleKnuckle\Core\Plan\Law\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Rig;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\ItemEnd;
 use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
 use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Row;
@@ -60,8 +59,8 @@ final readonly class SafeToRun implements Rule
     private static function isParted(Ground $ground, Step $step): bool
     {
         foreach ($ground->earlier($step) as $one) {
-            $ends = Deed::Remove === $one->deed ? $ground->vehicle->items[$one->target->item]->parting->ends ?? [] : [];
-            if ([] !== array_filter($ends, static fn (ItemEnd $end): bool => $end->guardsTheStart())) {
+            $item = Deed::Remove === $one->deed ? $ground->vehicle->items[$one->target->item] ?? null : null;
+            if ([] !== ($item?->parting->guards() ?? [])) {
                 return true;
             }
         }

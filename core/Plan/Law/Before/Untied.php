@@ -26,8 +26,7 @@ final readonly class Untied implements Rule
         }
         foreach ($ground->vehicle->items as $item) {
             $between = $item->parting->between;
-            $isShort = !$between->isRigid && $between->slack > 0.0 && $between->slack < $load->mm;
-            if (!$between->holds($body) || !$between->isRigid && !$isShort) {
+            if (!$between->holds($body) || !$between->holdsFast($load->mm)) {
                 continue;
             }
             $joints = $ground->vehicle->jointsOf($item->id);
@@ -37,7 +36,7 @@ final readonly class Untied implements Rule
             $undo = array_merge(...array_map(
                 static fn (Joint $joint): array => $ground->sheet->doing(Deed::Undo, '', $joint->id), $joints,
             ), ...[[]]);
-            yield Row::lead('still-tied', $tied, $isShort ? sprintf(
+            yield Row::lead('still-tied', $tied, $between->isShortFor($load->mm) ? sprintf(
                 'The %s goes %s mm and the %s gives %s: free it first.', $load->body, $load->mm, $item->name, $between->slack,
             ) : sprintf('The %s still ties the %s.', $item->name, $load->body), ($undo[0] ?? null)->id ?? $ground->handling(
                 Deed::Remove, $item->id, $step,

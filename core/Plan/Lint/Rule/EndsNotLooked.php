@@ -9,7 +9,6 @@ use NimbleKnuckle\Core\Plan\Lint\Rule;
 use NimbleKnuckle\Core\Plan\Lint\Run;
 use NimbleKnuckle\Core\Plan\Procedure\Deed;
 use NimbleKnuckle\Core\Plan\Sheet\Finding;
-use NimbleKnuckle\Core\Plan\Vehicle\ItemEnd;
 
 /** Something that guards the start was unplugged, and no step of the sheet looks it over before the engine runs: ends-not-looked. */
 final readonly class EndsNotLooked implements Rule
@@ -27,8 +26,7 @@ final readonly class EndsNotLooked implements Rule
                 return;
             }
             $item = Deed::Remove === $step->deed ? $run->vehicle->items[$step->target->item] ?? null : null;
-            $guards = array_filter($item->parting->ends ?? [], static fn (ItemEnd $end): bool => $end->guardsTheStart());
-            $parted = '' === $parted && [] !== $guards ? $item->name ?? '' : $parted;
+            $parted = '' === $parted && [] !== ($item?->parting->guards() ?? []) ? $item->name ?? '' : $parted;
         }
     }
 }

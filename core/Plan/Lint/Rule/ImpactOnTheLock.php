@@ -18,8 +18,7 @@ final readonly class ImpactOnTheLock implements Rule
     {
         $isLocked = false;
         foreach ($run->sheet->steps as $step) {
-            $isLocked = !in_array(AgainstTheLock::UNLOCKED, $step->tags, true)
-                && ($isLocked || in_array(AgainstTheLock::LOCKED, $step->tags, true));
+            $isLocked = AgainstTheLock::isLocked($step, $isLocked);
             $tools = array_filter($step->needs->tools, static fn (string $tool): bool => 1 === preg_match(self::IMPACT, $tool));
             if ($isLocked && [] !== $tools) {
                 yield Finding::stop(
