@@ -4,13 +4,20 @@ import { ulid } from './ulid.js';
 const PIECE_MS = 150;
 
 let held = null;
+/** Pressed again before the server had taken the end of the last pull. */
+let pressed = null;
 let tools = { token: () => '', say: () => {} };
 
 const send = async (ms, done) => {
   const pull = held;
   if (!pull) return;
   const body = new URLSearchParams({ device: pull.device, reading: pull.reading, ms: String(Math.round(ms)), eager: pull.eager, fault: pull.fault, done: done ? '1' : '' });
-  const response = await fetch(pull.url, { method: 'POST', headers: { 'X-CSRF-Token': tools.token(), 'HX-Request-Type': 'partial' }, body });
+  const response = await fetch(pull.url, { method: 'POST', headers: { 'X-CSRF-Token': tools.token(), 'HX-Request-Type': 'partial' }, body }).catch(() => null);
+  if (!response) {
+    tools.say('No connection: this pull ended here. Pull again once it is back.');
+    pull.over = true;
+    return;
+  }
   const text = await response.text();
   if (!response.ok) {
     tools.say(text);
@@ -44,10 +51,16 @@ const run = async () => {
     await send(0, true);
   }
   if (held === pull) held = null;
+  const next = pressed;
+  pressed = null;
+  if (next?.isConnected) begin(next);
 };
 
 const begin = (button) => {
-  if (held) return;
+  if (held) {
+    if (held.released || held.over) pressed = button;
+    return;
+  }
   const row = button.closest('[data-pull-url]');
   const now = Date.now();
   held = { url: row.dataset.pullUrl, target: row.dataset.pullTarget, device: row.dataset.device ?? '', reading: row.dataset.reading || ulid(now), eager: button.dataset.pull, fault: row.querySelector('[data-pull-fault]')?.value ?? '', released: false, over: false };
@@ -57,6 +70,7 @@ const begin = (button) => {
 
 const release = () => {
   for (const button of document.querySelectorAll('[data-pull].is-pressed')) button.classList.remove('is-pressed');
+  pressed = null;
   if (!held) return;
   held.released = true;
   held.wake?.();

@@ -69,7 +69,7 @@ const POISON = [null, true, 0, -1, 1e308, -1e308, 12, '12', '', ' ', '0', 'a.b',
 
 for (const lot of LUCKS) test(`${REQUESTS} malformed requests over every door that writes, luck ${lot}: no 500 and no warning`, async () => {
   const dice = luck(lot);
-  const types = ['step-started', 'step-done', 'step-reopened', 'step-skipped', 'caution-acknowledged', 'counted', 'counted-all', 'broke', 'replaced', 'put-in', 'taken-out', 'tool-counted', 'fastener-marked', 'measured', 'dropped', 'found', 'mishap', 'noted', 'stage-begun', 'curve-judged', 'trial-kept', 'part-judged', 'stop-seen', 'photo-taken', 'photo-marked', 'sum-pinned', 'waived', 'follow-up-closed', 'undone', 'signed', 'exploded'];
+  const types = ['step-started', 'step-done', 'step-reopened', 'step-skipped', 'caution-acknowledged', 'counted', 'counted-all', 'broke', 'replaced', 'settled', 'put-in', 'taken-out', 'tool-counted', 'fastener-marked', 'measured', 'dropped', 'found', 'mishap', 'stood', 'chosen', 'noted', 'stage-begun', 'curve-judged', 'trial-kept', 'part-judged', 'stop-seen', 'photo-taken', 'photo-marked', 'sum-pinned', 'waived', 'follow-up-closed', 'undone', 'signed', 'exploded'];
   const fields = ['step', 'reason', 'caution', 'thing', 'by', 'joint', 'bolt', 'stage', 'wrench', 'setting', 'reading', 'torque', 'field', 'text', 'value', 'unit', 'what', 'mishap', 'said', 'way', 'how', 'item', 'dropped', 'end', 'as', 'follow_up', 'outcome', 'event', 'remark', 'seen', 'tool', 'id', 'type', 'photo', 'hash', 'width', 'height', 'shot', 'kind', 'x', 'y', 'to_x', 'to_y'];
   const good = { step: ['housing-tight', 'drained', 'vacuum-pull', 'clean'], joint: ['thermostat-cover-bolts'], field: ['drained'], thing: ['long screws'], stage: [1, 'pull'], bolt: [1] };
   const value = (name) => (good[name] && dice.int(2) ? dice.pick(good[name]) : dice.pick(POISON));
@@ -215,12 +215,15 @@ test(`${KILLS} kills at random moments with two tablets: no kept mark is lost or
   const dice = luck(SEED + 2);
   const id = await joss.plan('vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=vacuum');
   const kept = new Set();
-  // The pull of the plug comes after some marks of this machine's own pace, however busy it is.
+  // The plug is pulled after at least so many marks, then somewhere within the next few at this machine's own pace.
   const begun = performance.now();
   for (let i = 0; i < 6; i += 1) await petra.marks(id, { type: 'noted', text: `pace ${i}`, step: 'decide-sign' });
   const pace = (performance.now() - begun) / 6;
   for (let i = 0; i < KILLS; i += 1) {
     let going = true;
+    const enough = kept.size + 3;
+    let reached;
+    const some = new Promise((done) => { reached = done; });
     const tablet = async (person) => {
       while (going) {
         const mark = ulid();
@@ -228,10 +231,12 @@ test(`${KILLS} kills at random moments with two tablets: no kept mark is lost or
           const response = await person.marks(id, { id: mark, type: 'noted', text: `kill ${i}`, step: 'decide-sign' });
           if (response.ok && (await response.json()).kept?.includes(mark)) kept.add(mark);
         } catch { going = false; }
+        if (!going || kept.size >= enough) reached();
       }
     };
     const both = [tablet(joss), tablet(petra)];
-    await new Promise((done) => { setTimeout(done, 60 + 3 * pace + dice.next() * 12 * pace); });
+    await some;
+    await new Promise((done) => { setTimeout(done, dice.next() * 6 * pace); });
     target.kill();
     going = false;
     await Promise.all(both);
@@ -241,7 +246,7 @@ test(`${KILLS} kills at random moments with two tablets: no kept mark is lost or
   const ids = exported.events.map((e) => e.id);
   assert.equal(new Set(ids).size, ids.length);
   assert.deepEqual([...kept].filter((one) => !ids.includes(one)), []);
-  assert.ok(kept.size > 2 * KILLS, `${kept.size} marks were kept over ${KILLS} kills`);
+  assert.ok(kept.size >= 3 * KILLS, `${kept.size} marks were kept over ${KILLS} kills`);
 });
 
 test('thirty guesses at once are held off, and another person still gets in', async () => {

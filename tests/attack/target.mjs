@@ -1,6 +1,6 @@
 // The application as it is attacked: the demo on a port and a database of its own, started and killed in a blink.
 import { execFileSync, spawn } from 'node:child_process';
-import { readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -29,6 +29,7 @@ export class Target {
 
   make() {
     rmSync(`${root}/${this.data}`, { recursive: true, force: true });
+    mkdirSync(`${root}/var`, { recursive: true });
     writeFileSync(this.log, '');
     const console = (...args) => execFileSync('php', ['bin/console', ...args], { cwd: root, env: this.env, stdio: 'ignore' });
     if (!process.env.NK_WARM) console('cache:clear');
