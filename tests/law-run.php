@@ -10,25 +10,28 @@ declare(strict_types=1);
 require dirname(__DIR__).'/vendor/autoload.php';
 
 use NimbleKnuckle\App\Carry\TabletSheet;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Event\Receipt;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
 use NimbleKnuckle\Core\Bench\Law\Law;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\Receipt;
-use NimbleKnuckle\Core\Bench\Rigs;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\State\PlannedAndActual;
+use NimbleKnuckle\Core\Bench\State\Rivals;
+use NimbleKnuckle\Core\Compiler\Compiler;
 use NimbleKnuckle\Core\CoreException;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Law\Ground;
-use NimbleKnuckle\Core\Plan\Law\Rules;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Law\Book\Rules;
+use NimbleKnuckle\Core\Law\Ground;
+use NimbleKnuckle\Core\Procedure\Choices;
 use NimbleKnuckle\Core\Safety\Obstacle;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Tests\Core\Bench\Law\Careless;
 use NimbleKnuckle\Tests\Core\Bench\Law\Stranger;
 use NimbleKnuckle\Tests\Core\Bench\Law\Worker;
@@ -46,16 +49,16 @@ const AT_SERVER = ['not-tried', 'outside-band'];
  * @return array<string, mixed> what the core says of a fit as it stands, and of what stands against some steps
  */
 $says = static function (Fit $fit, string $step, array $looked): array {
-    $ends = array_values(array_filter($fit->looseEnds(), static fn (LooseEnd $end): bool => 1 === preg_match(ENDS, $end->id)));
+    $ends = array_values(array_filter(SignOff::of($fit)->looseEnds(), static fn (LooseEnd $end): bool => 1 === preg_match(ENDS, $end->id)));
     $next = [];
-    foreach ($fit->looseJoints() as $id => $left) {
-        $next[$id] = [...$fit->nextBolt($fit->vehicle->joints[$id]), $left, $fit->passFaults($id)];
+    foreach ($fit->joints()->looseJoints() as $id => $left) {
+        $next[$id] = [...$fit->joints()->nextBolt($fit->vehicle->joints[$id]), $left, $fit->joints()->passFaults($id)];
     }
     $here = $fit->sheet->step($step);
     $standing = static fn (Step $one): array => array_map(
         static fn (Obstacle $o): array => [$o->code, $o->text, $o->bar->value, $o->step],
         array_values(array_filter(
-            [...$fit->gate()->before($one), ...$fit->gate()->within($one)],
+            [...Gate::at($fit)->before($one), ...Gate::at($fit)->within($one)],
             static fn (Obstacle $o): bool => !in_array($o->code, AT_SERVER, true),
         )),
     );
@@ -64,7 +67,7 @@ $says = static function (Fit $fit, string $step, array $looked): array {
         'ends' => array_map(static fn (LooseEnd $end): array => [$end->id, $end->what, $end->step, $end->since], $ends),
         'next' => (object) $next,
         'standing' => array_map($standing, array_combine(array_column($looked, 'id'), $looked)),
-        'counted' => null === $here ? 0 : $fit->counted($here),
+        'counted' => null === $here ? 0 : $fit->pieces()->counted($here),
     ];
 };
 /** @return array{Sheet, string} a sheet of one or two jobs that go on a vehicle of the demonstration, every one in its turn */
@@ -92,10 +95,10 @@ foreach (array_filter(array_map(intval(...), array_slice($argv, 1))) ?: [1] as $
     [$worker, $careless, $stranger] = [new Worker($luck), new Careless($luck), new Stranger($luck)];
     $at = new DateTimeImmutable('2026-11-25T08:00:00Z');
     $rules = Rules::of(new Ground($sheet, Sheets::vehicle($vehicle)));
-    $rigs = new Rigs($sheet, Sheets::vehicle($vehicle), $more ? $rules->withBefore(new Whim()) : $rules);
+    $rigs = new PlannedAndActual($sheet, Sheets::vehicle($vehicle), $more ? $rules->withBefore(new Whim()) : $rules);
     $fit = new Fit($sheet, Sheets::vehicle($vehicle), FitState::none(), rigs: $rigs);
     [$told, $refused] = [[], 0];
-    $hands = [Hand::Helper, Hand::Mechanic, Hand::Lead];
+    $hands = [Authority::Helper, Authority::Mechanic, Authority::Lead];
     for ($i = 0; $i < 420; ++$i) {
         // Whoever stopped it, somebody takes it up again, at one time or another.
         $honest = null !== $fit->state->stopped && 0 === $i % 3 ? [EventType::TakenUp, [], 60.0] : $worker->next($fit);
@@ -113,7 +116,7 @@ foreach (array_filter(array_map(intval(...), array_slice($argv, 1))) ?: [1] as $
         };
         foreach (array_filter([$lie, $honest, 0 === $luck->getInt(0, 19) ? $honest : null]) as [$type, $payload, $seconds]) {
             $at = $at->modify(sprintf('+%d seconds', (int) ceil($seconds)));
-            $hand = $insists ? Hand::Lead : $hands[$luck->getInt(0, 2)];
+            $hand = $insists ? Authority::Lead : $hands[$luck->getInt(0, 2)];
             $waited = 0 === $luck->getInt(0, 9) ? (float) $luck->getInt(20, 900) : 0.0;
             $message = '';
             try {
@@ -121,6 +124,11 @@ foreach (array_filter(array_map(intval(...), array_slice($argv, 1))) ?: [1] as $
                     sprintf('01J%023d', count($told) + 1), $type, $payload, 'Joss Wending', $at,
                     new Receipt($at->modify(sprintf('+%d seconds', (int) $waited)), $luck->getInt(0, 3) > 0 ? 'one' : 'two', $waited),
                 );
+                $field = [$event->step(), $event->string('field')];
+                $others = EventType::Measured !== $type ? [] : Rivals::ofOthers(
+                    $fit->state->rivals(...$field), $fit->state->reading(...$field), $event->receipt->device,
+                );
+                $event = [] !== $others && 0 === $luck->getInt(0, 1) ? $event->beside($others[0]->event->id) : $event;
             } catch (InvalidEvent) {
                 continue;
             }
@@ -138,7 +146,8 @@ foreach (array_filter(array_map(intval(...), array_slice($argv, 1))) ?: [1] as $
             ]));
             $told[] = [
                 'event' => [
-                    'payload' => (object) $event->payload, 'device' => $event->receipt->device, 'late' => $event->wasQueued(),
+                    'payload' => (object) $event->payload, 'device' => $event->receipt->device, 'beside' => $event->receipt->beside,
+                    'late' => $event->wasQueued(),
                     'kept' => (float) $event->receipt->at->format('U.u'), 'happened' => (float) $event->happened()->format('U.u'),
                 ] + $event->toArray(),
                 'lead' => $hand->isLead(), 'now' => (float) $at->format('U.u'), 'message' => $message, 'step' => $step,

@@ -15,6 +15,7 @@ import { startWorker } from './install.js';
 import { startMeasured } from './measured.js';
 import { startPicture } from './picture.js';
 import { startDraw } from './draw.js';
+import { startRoom } from './room.js';
 import { components } from './components.js';
 
 window.htmx = htmx;
@@ -65,3 +66,4 @@ startCarry();
 startWorker();
 startAloud();
 startDraw();
+startRoom();

@@ -40,6 +40,7 @@ const drawOne = (event, element) => {
   if (event.type === 'counted') number(element, event.by);
   if (event.type === 'counted-all') for (const output of document.querySelectorAll('[data-count]')) output.textContent = `${output.dataset.of}/${output.dataset.of}`;
   if (event.type === 'caution-acknowledged') element.closest('.caution')?.classList.add('is-seen');
+  if (event.type === 'stood' && element.dataset.says) for (const told of document.querySelectorAll('[data-stance]')) told.textContent = element.dataset.says;
   if (event.type === 'tool-counted') element.classList.add('is-in');
   if (event.type === 'step-done') document.querySelector('.say')?.classList.add('is-done');
 };
@@ -160,7 +161,7 @@ const submit = (form) => {
   }
   const dialog = form.closest('dialog');
   dialog?.close();
-  for (const field of dialog ? fields : []) field.value = field.defaultValue;
+  for (const field of dialog ? fields : []) field.value = field.options ? field.options[0].value : field.defaultValue;
   mark(bench().dataset.fit, [event], {
     ...sight(),
     words: event.text ?? event.reason ?? event.what ?? '',

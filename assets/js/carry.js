@@ -2,7 +2,7 @@
 // law of law.js: what was marked decides which act is shown, which bolt is next, what is loose. The server confirms when it is back.
 import { bench, show } from './sync.js';
 import { load } from './queue.js';
-import { clockOf, fold, isClosed, labelOf, limitsOf, pieces, stepOf } from './facts.js';
+import { clockOf, factsOf, fold, isClosed, labelOf, limitsOf, pieces, stepOf } from './facts.js';
 import { barring, hindrances, isSo, looseEnds, refusal, within } from './law.js';
 
 const CARRIED = 'nk-carried';
@@ -207,6 +207,8 @@ const patch = (carried, state, step, frames, at) => {
     const now = here.deed === 'remove' ? count.tray : count.back;
     for (const output of root.querySelectorAll('[data-count]')) if (output.dataset.count === line[0]) output.textContent = `${now}/${line[1]}`;
   }
+  const stands = root.querySelector('[data-stance]');
+  if (stands) stands.textContent = factsOf(carried.sheet, state, clock())['stands-on']() || stands.textContent;
   const joint = carried.sheet.joints[here.joint];
   for (const bolt of root.querySelectorAll('.bolt[data-bolt]')) {
     const stage = state.stages[here.joint]?.[bolt.dataset.bolt] ?? 0;

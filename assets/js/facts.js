@@ -1,5 +1,5 @@
 // What a tablet knows of a fit by itself: what the log comes to, what adds up, how the vehicle stands by the marks. It answers the atoms
-// that the rows of the law ask (core/Safety/Atom.php), as the core does (core/Bench/Law/FitFacts.php): held together over the same
+// that the rows of the law ask (core/Safety/Atom.php), as the core does (core/Bench/Gate/FitFacts.php): held together over the same
 // sequences by tests/browser/law.spec.mjs. No rule stands here.
 
 const STANDS = new Set(['signed', 'undone', 'follow-up-closed', 'stopped', 'taken-up']);
@@ -9,10 +9,29 @@ const key = (event) => `${event.payload.step ?? ''} ${event.payload.thing ?? ''}
 const put = (map, name, inner, value) => { (map[name] ??= {})[inner] = value; };
 
 const blank = () => ({
-  started: {}, done: {}, skipped: {}, seen: {}, counts: {}, countedAll: {}, fates: new Map(), inside: new Map(), everInside: {}, tools: {}, stages: {}, lastMarks: {}, marked: {}, readings: {}, dropped: new Map(), photos: new Map(), routines: {}, curves: {}, stopsSeen: {}, photoMarks: {}, followUps: {}, undone: new Set(), waived: {}, mishaps: new Map(), places: {}, signed: null, stopped: null, last: null, lastReason: '', log: [],
+  started: {}, done: {}, skipped: {}, seen: {}, counts: {}, countedAll: {}, fates: new Map(), inside: new Map(), everInside: {}, tools: {}, stages: {}, lastMarks: {}, marked: {}, readings: {}, rivals: {}, dropped: new Map(), photos: new Map(), routines: {}, curves: {}, stopsSeen: {}, photoMarks: {}, followUps: {}, undone: new Set(), waived: {}, mishaps: new Map(), stood: [], places: {}, signed: null, stopped: null, last: null, lastReason: '', log: [],
 });
 
 export const isDoneIn = (state, step) => Boolean(state.done[step]);
+
+/** Readings of two tablets, neither having seen the other’s: none of them counts until one is chosen. As core/Bench/State/Rivals.php. */
+const measure = (state, event) => {
+  const { step, field } = event.payload;
+  const before = state.rivals[step]?.[field] ?? [state.readings[step]?.[field]].filter(Boolean);
+  const others = event.beside ? before.filter((one) => one.id === event.beside || one.device !== event.device) : [];
+  const all = [...others, event];
+  if (state.readings[step]) delete state.readings[step][field];
+  if (state.rivals[step]) delete state.rivals[step][field];
+  const agree = new Set(all.map((one) => Number(one.payload.value).toPrecision(9))).size === 1;
+  put(agree ? state.readings : state.rivals, step, field, agree ? event : all);
+};
+
+const choose = (state, { step, field, event }) => {
+  const chosen = state.rivals[step]?.[field]?.find((one) => one.id === event);
+  if (!chosen) return;
+  put(state.readings, step, field, chosen);
+  delete state.rivals[step][field];
+};
 
 const apply = (state, event) => {
   const { type, payload: p } = event;
@@ -27,7 +46,7 @@ const apply = (state, event) => {
     case 'caution-acknowledged': put(state.seen, step, p.caution, true); break;
     case 'counted': put(state.counts, step, p.thing, (state.counts[step]?.[p.thing] ?? 0) + p.by); break;
     case 'counted-all': state.countedAll[step] = true; state.counts[step] = {}; break;
-    case 'broke': case 'replaced': fate(); break;
+    case 'broke': case 'replaced': case 'settled': fate(); break;
     case 'put-in': state.inside.set(key(event), event); break;
     case 'taken-out': state.inside.delete(key(event)); state.everInside[key(event)] = true; break;
     case 'tool-counted': put(state.tools, step, p.tool, event); break;
@@ -38,8 +57,10 @@ const apply = (state, event) => {
       put(state.lastMarks, p.joint, p.bolt, event);
       put(state.stages, p.joint, p.bolt, p.stage); (state.marked[p.joint] ??= []).push(event); break;
     }
-    case 'measured': put(state.readings, step, p.field, event); break;
+    case 'measured': measure(state, event); break;
+    case 'chosen': choose(state, p); break;
     case 'dropped': state.dropped.set(event.id, event); if (p.thing) fate(); break;
+    case 'stood': state.stood.push(event); break;
     case 'mishap': state.mishaps.set(event.id, event); if (p.thing) fate(); break;
     case 'found': {
       const known = state.fates.get(p.dropped);
@@ -85,13 +106,14 @@ export const counted = (state, step) => step.tray.reduce((sum, line) => sum + ta
 export const pieces = (sheet, state, step, line) => {
   const side = (deed) => (step.deed === deed ? step : doing(sheet, deed, { item: step.item })[0] ?? null);
   const [off, on] = [side('remove'), side('refit')];
-  const n = { early: 0, foundLate: 0, late: 0, earlyBroken: 0, lateBroken: 0, fresh: 0 };
+  const n = { early: 0, foundLate: 0, late: 0, earlyBroken: 0, lateBroken: 0, fresh: 0, settled: 0 };
   for (const one of state.fates.values()) {
     const at = one.event.payload.step ?? '';
     if (one.event.payload.thing !== line[0] || (at !== off?.id && at !== on?.id)) continue;
     const late = one.late || at === on?.id;
     const { type } = one.event;
     if (type === 'replaced') n.fresh += 1;
+    else if (type === 'settled') n.settled += 1;
     else if (type === 'broke' || type === 'mishap') n[late ? 'lateBroken' : 'earlyBroken'] += 1;
     else if (type === 'dropped' && !one.isFound) n[late ? 'late' : 'early'] += 1;
     else if (!late && one.foundLate) n.foundLate += 1;
@@ -99,15 +121,15 @@ export const pieces = (sheet, state, step, line) => {
   const tray = off ? tally(state, off, line) : line[1];
   const back = on ? tally(state, on, line) : 0;
   const out = tray + n.early + n.foundLate + n.earlyBroken;
-  const atHand = tray + n.foundLate + n.fresh - n.late - n.lateBroken;
+  const atHand = tray + n.foundLate + n.fresh - n.settled - n.late - n.lateBroken;
   return {
     thing: line[0], expected: line[1], tray, back, off: out, atHand, room: line[1] - n.early - n.foundLate - n.earlyBroken, lost: n.early + n.late,
-    broken: n.earlyBroken + n.lateBroken, fresh: n.fresh, isOff: !off || isDoneIn(state, off.id), cameOffWhole: out === line[1],
-    wentBackWhole: back === atHand && back >= out,
+    broken: n.earlyBroken + n.lateBroken, fresh: n.fresh, settled: n.settled, isOff: !off || isDoneIn(state, off.id), cameOffWhole: out === line[1],
+    wentBackWhole: back === atHand && back + n.settled >= out,
   };
 };
 
-export const inWords = (count) => [`${count.off} came off`, ...[['fell', count.lost], ['broke', count.broken], ['new', count.fresh]].filter(([, n]) => n !== 0).map(([word, n]) => `${n} ${word}`), `${count.back} went back`].join(', ');
+export const inWords = (count) => [`${count.off} came off`, ...[['fell', count.lost], ['broke', count.broken], ['new', count.fresh], ['settled otherwise', count.settled]].filter(([, n]) => n !== 0).map(([word, n]) => `${n} ${word}`), `${count.back} went back`].join(', ');
 
 const final = (joint) => joint.rungs.length;
 const snug = (joint) => joint.rungs.findIndex((rung) => rung.kind === SNUG) + 1;
@@ -169,7 +191,12 @@ export const passFaults = (sheet, state, id) => {
   return faults;
 };
 
-const newest = (state, field) => Object.values(state.readings).map((fields) => fields[field]).filter(Boolean).sort((a, b) => state.places[b.id] - state.places[a.id])[0];
+const newest = (state, field) => {
+  const place = (one) => state.places[one.id];
+  const last = Object.values(state.readings).map((fields) => fields[field]).filter(Boolean).sort((one, other) => place(other) - place(one))[0];
+  const isOpen = last && Object.values(state.rivals).some((fields) => fields[field] && place(fields[field].at(-1)) > place(last));
+  return isOpen ? undefined : last;
+};
 
 /** Low and high of a reading as it is held now; null where nothing holds it. */
 export const limitsOf = (state, ask) => {
@@ -199,7 +226,7 @@ export const toolsMissing = (state, step) => step.tools.filter((tool) => !state.
 /** A running wait: work goes on meanwhile. */
 const runsByItself = (state, step) => step.passive && Boolean(state.started[step.id]) && !isClosed(state, step.id);
 
-const blankRig = () => ({ raised: false, cold: false, battery: true, off: {}, undone: {}, open: {}, held: {}, supports: {} });
+const blankRig = () => ({ raised: false, stance: 'floor', bare: '', cold: false, battery: true, off: {}, undone: {}, open: {}, held: {}, supports: {} });
 
 const letGo = (rig, body, support) => {
   if (support !== '') delete rig.supports[body]?.[support];
@@ -211,7 +238,22 @@ const letGo = (rig, body, support) => {
   }
 };
 
-/** How the vehicle stands after a step, as core/Plan/Lint/Rig.php has it. */
+const SAID = '@said';
+
+// What was carried by an earlier version says nothing of stances: then it is up wherever it is not on the floor.
+const standOn = (sheet, rig, stance) => { rig.stance = stance; rig.raised = sheet.stances?.[stance]?.[1] ?? stance !== 'floor'; };
+
+/** As somebody says that it stands; a wheel that a step took off is on again by a step. */
+const stoodOn = (sheet, rig, { stance, wheels_off: bare = '' }) => {
+  standOn(sheet, rig, stance);
+  rig.bare = bare;
+  for (const [id, corner] of Object.entries(sheet.wheels ?? {})) {
+    if (bare.split(',').includes(corner)) rig.off[id] ??= SAID;
+    else if (rig.off[id] === SAID) delete rig.off[id];
+  }
+};
+
+/** How the vehicle stands after a step, as core/State/VehicleState.php has it. */
 const after = (sheet, rig, { deed, item, joint, circuit, load }) => {
   const { body = '', support = '', from = '' } = load;
   switch (deed) {
@@ -229,7 +271,8 @@ const after = (sheet, rig, { deed, item, joint, circuit, load }) => {
       if (deed === 'hand-over' && from !== '') letGo(rig, body, from);
       break;
     case 'release': letGo(rig, body, support); break;
-    case 'raise': case 'lower': rig.raised = deed === 'raise'; break;
+    case 'raise': standOn(sheet, rig, rig.raised ? rig.stance : 'stands'); break;
+    case 'lower': standOn(sheet, rig, 'floor'); break;
     case 'battery-off': case 'battery-on': rig.battery = deed === 'battery-on'; break;
     case 'cold': case 'cool-down': rig.cold = true; break;
     case 'start': case 'drive': rig.cold = false; break;
@@ -241,9 +284,11 @@ const after = (sheet, rig, { deed, item, joint, circuit, load }) => {
 /** How the vehicle stands by what was done, in the order it was done; a drain counts from when it is opened. */
 const rigOf = (sheet, state) => {
   let rig = blankRig();
-  for (const id of Object.keys(state.done)) {
-    const step = stepOf(sheet, id);
-    if (step) rig = after(sheet, rig, step);
+  const turns = [...Object.values(state.done), ...state.stood].sort((a, b) => state.places[a.id] - state.places[b.id]);
+  for (const event of turns) {
+    const step = stepOf(sheet, event.payload.step);
+    if (event.type === 'stood') stoodOn(sheet, rig, event.payload);
+    else if (step) rig = after(sheet, rig, step);
   }
   for (const drain of doing(sheet, 'drain')) if (state.started[drain.id] && !state.done[drain.id]) rig = after(sheet, rig, drain);
   return rig;
@@ -265,6 +310,13 @@ const between = (state, begun, ended, clock) => {
 
 const clockWords = (seconds) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds) % 60).padStart(2, '0')}`;
 
+/** Timed stages that a later one followed and that were never begun, or whose beginning was taken back: they stood not at all. */
+const passedOver = (state, step, begun) => step.stages.flatMap((stage, i) => {
+  const places = begun.map((event) => step.stages.findIndex((one) => one.id === event.payload.stage));
+  const by = begun[places.findIndex((place) => place > i)];
+  return stage.seconds > 0 && by && !places.includes(i) ? [{ stage, isEnded: true, seconds: 0, isExcused: Boolean(by.payload.reason), taken: stage.ask === '' ? null : state.readings[step.id]?.[stage.ask] }] : [];
+});
+
 /** The timed stages of a fill routine as they were left alone, the last round of each: [{stage, seconds, isExcused, reading}]. */
 const holdsOf = (state, step, clock) => {
   const holds = {};
@@ -281,7 +333,7 @@ const holdsOf = (state, step, clock) => {
     const seconds = !end ? 0 : (isWatched ? curve.payload.seconds : between(state, event, end, clock));
     holds[stage.id] = { stage, isEnded: Boolean(end), seconds, isExcused: Boolean(next?.payload.reason), taken };
   });
-  return Object.values(holds);
+  return [...Object.values(holds), ...passedOver(state, step, begun)];
 };
 
 const shortHolds = (sheet, state, step, clock) => holdsOf(state, step, clock).filter((hold) => !hold.isExcused && hold.seconds < hold.stage.seconds - NEAR_S).map(({ stage, seconds, taken }) => {
@@ -310,7 +362,8 @@ const wordsOf = (text) => String(text ?? '').toLowerCase().match(/\p{L}[\p{L}\p{
 /** Findings of a curve that say stop at once. */
 const AT_ONCE = new Set(['overheating', 'over-limit', 'lets-go']);
 /** Fields of a mark that are numbers where they are not given. */
-const NUMBERS = new Set(['x', 'y', 'to_x', 'to_y', 'doubt']);
+const NUMBERS = new Set(['x', 'y', 'to_x', 'to_y', 'doubt', 'rolls']);
+const CORNERS = new Set(['fl', 'fr', 'rl', 'rr']);
 
 /** The answers to the atoms, by their names: each of (sheet, state, clock) and what it is asked of. */
 export const factsOf = (sheet, state, clock = clockOf()) => {
@@ -325,6 +378,7 @@ export const factsOf = (sheet, state, clock = clockOf()) => {
     done: (id) => Boolean(state.done[id]),
     closed: (id) => isClosed(state, id),
     started: (id) => Boolean(state.started[id]),
+    rivals: (id, field) => Boolean(state.rivals[id]?.[field]),
     overruled: (id) => Boolean(state.skipped[id] || state.done[id]?.payload.reason),
     title: (id) => of(id).title,
     'first-open': (id) => sheet.steps.slice(0, sheet.steps.findIndex((step) => step.id === id)).find((step) => !isClosed(state, step.id) && !runsByItself(state, step))?.id ?? '',
@@ -335,6 +389,9 @@ export const factsOf = (sheet, state, clock = clockOf()) => {
     written: (id, field) => reading(id, field)?.payload.text ?? '',
     doubt: (id, field) => (reading(id, field)?.payload.photo ? doubtWords(reading(id, field).payload.doubt ?? 0) : ''),
     raised: () => stands().raised,
+    stance: () => stands().stance,
+    bare: () => stands().bare !== '',
+    'stands-on': () => sheet.stances?.[stands().stance]?.[0] ?? '',
     cold: () => stands().cold,
     battery: () => stands().battery,
     off: (item) => Boolean(stands().off[item]),
@@ -383,6 +440,7 @@ export const eventFactsOf = (sheet, state, event, isLead, clock = clockOf()) => 
   const of = (id) => stepOf(sheet, id);
   const closed = (id) => state.done[id] ?? state.skipped[id];
   const count = (id, thing) => { const line = of(id).tray.find((one) => one[0] === thing); return line ? pieces(sheet, state, of(id), line) : null; };
+  const endOf = (id, thing) => (of(id).tray.find((one) => one[0] === thing) ?? [])[2] ?? null;
   const ask = (id, field) => of(id).asks.find((one) => one.field === field);
   const place = (id, stage) => of(id).stages.findIndex((one) => one.id === stage);
   const at = (id) => { const last = (state.routines[id] ?? []).filter((one) => place(id, one.payload.stage) >= 0).at(-1); return last ? place(id, last.payload.stage) : -1; };
@@ -424,6 +482,8 @@ export const eventFactsOf = (sheet, state, event, isLead, clock = clockOf()) => 
     fresh: (id, thing) => count(id, thing).fresh,
     'at-hand': (id, thing) => count(id, thing).atHand,
     'to-lose': (id, thing) => { const one = count(id, thing); return of(id).deed === 'remove' && !one.isOff ? one.expected - one.lost - one.broken : one.atHand; },
+    'is-end': (id, thing) => endOf(id, thing) !== null,
+    'end-guards': (id, thing) => Boolean(endOf(id, thing)),
     'too-few': (id) => of(id).tray.map((line) => pieces(sheet, state, of(id), line)).filter((one) => one.expected > (of(id).deed === 'remove' ? one.room : one.atHand)).map((one) => [one.thing, inWords(one)]),
     'for-good': (id, thing) => of(id).puts.some(([name, forGood]) => name === thing && forGood),
     'loose-under': (id, thing) => (of(id).item !== '' && of(id).puts.some(([name, forGood]) => name === thing && forGood) ? Object.entries(sheet.joints).find(([joint, one]) => one.item === of(id).item && boltsLeft(sheet, state, joint) > 0)?.[1].name ?? '' : ''),
@@ -437,9 +497,11 @@ export const eventFactsOf = (sheet, state, event, isLead, clock = clockOf()) => 
     capacity: (id) => of(id).holds,
     'photo-marks': (id) => (state.photoMarks[id] ?? []).length,
     length: (text) => [...text].length,
+    'is-corners': (text) => text === '' || (text.split(',').every((one) => CORNERS.has(one)) && new Set(text.split(',')).size === text.split(',').length),
     'is-hash': (text) => /^[0-9a-f]{64}$/.test(text),
     'is-event': (id) => id in state.places,
     'may-undo': (id) => Boolean(past(id)) && !STANDS.has(past(id).type) && !state.undone.has(id),
+    'is-rival': (id, field, which) => Boolean(state.rivals[id]?.[field]?.some((one) => one.id === which)),
     'is-mishap': (id) => past(id)?.type === 'mishap',
     'booked-done': (id) => past(id)?.type === 'step-done' && Boolean(state.followUps[of(past(id).payload.step)?.followUp]),
   };

@@ -1,7 +1,7 @@
 // Keys do what the thumb bar does. Nothing is bound while a person is typing.
 const GO = { y: '/', f: '/fits', s: '/sums', k: '/kit', l: '/logbook', v: '/vehicles', p: '/practice' };
 // A foot pedal and a page turner send page keys: forward is the big button, back is the step before.
-const CLICK = { ' ': '[data-key="space"]', PageDown: '[data-key="space"]', PageUp: '[data-key="left"]', Backspace: '[data-key="undo"]', ArrowLeft: '[data-key="left"]', ArrowRight: '[data-key="right"]', m: '[data-key-focus="m"]', d: '[data-key="d"]', w: '[data-key="w"]', f: '[data-key="f"]', n: '[data-key="n"]', p: '[data-key="p"]', l: '[data-key="l"]', s: '[data-key="s"]', '/': '[data-key="jump"]', '?': '[data-key="help"]' };
+const CLICK = { ' ': '[data-key="space"]', PageDown: '[data-key="space"]', PageUp: '[data-key="left"]', Backspace: '[data-key="undo"]', ArrowLeft: '[data-key="left"]', ArrowRight: '[data-key="right"]', m: '[data-key-focus="m"]', d: '[data-key="d"]', w: '[data-key="w"]', f: '[data-key="f"]', n: '[data-key="n"]', p: '[data-key="p"]', v: '[data-key="v"]', l: '[data-key="l"]', s: '[data-key="s"]', '/': '[data-key="jump"]', '?': '[data-key="help"]' };
 
 let waitsForSection = false;
 

@@ -1,6 +1,6 @@
 // The law on a tablet: the rows that came with the sheet, evaluated on what the tablet knows (facts.js), and what a mark needs beside them.
 import { boltsLeft, clockOf, counted, doing, eventFactsOf, factsOf, inWords, isClosed, isDoneIn, isOutside, pieces, stage, toolsMissing, upper } from './facts.js';
-import { refusedBy, standing } from './terms.js';
+import { moving, refusedBy, standing } from './terms.js';
 
 const NOTE = 0;
 const REASON = 1;
@@ -88,6 +88,7 @@ export const refusal = (sheet, state, event, isLead = false, clock = clockOf()) 
   const gate = {
     begin: () => standing(sheet, payload.step, facts, 'before').filter((one) => one.bar > NOTE),
     close: () => standing(sheet, payload.step, facts, 'before', 'within').filter((one) => one.bar > NOTE),
+    move: () => moving(sheet, facts).filter((one) => one.bar > NOTE),
     lead: () => standing(sheet, payload.step, facts, 'before').filter((one) => one.bar === LEAD),
   };
   return refusedBy(sheet.law.refusals[type] ?? [], facts, (name) => passes(sheet, gate[name](), payload.reason, isLead));

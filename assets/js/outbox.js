@@ -79,9 +79,22 @@ const tellRefused = () => {
     const row = document.createElement('p');
     const said = document.createElement('span');
     said.textContent = `${mark.words ? `${mark.words}: ` : ''}${mark.refused}`;
+    if (mark.payload.step) {
+      const there = document.createElement('a');
+      there.href = `/fits/${mark.fit}/bench/${mark.payload.step}`;
+      there.textContent = mark.title || 'Its step';
+      row.append(there);
+    }
     row.append(said, button('Send again', 'again', mark.batch), button('Throw away', 'throwAway', mark.batch));
     return row;
   }));
+  if (batches.length > 1) {
+    const all = document.createElement('p');
+    const said = document.createElement('span');
+    said.textContent = `${batches.length} marks did not agree with what the server has.`;
+    all.append(said, button('Throw all away', 'throwAll', ''));
+    box.prepend(all);
+  }
   box.hidden = batches.length === 0;
 };
 
@@ -184,10 +197,13 @@ export const flush = async () => {
 /** What a mark is made by: the law this tablet knows, and the log as far as it has seen it. */
 const bySight = () => ({ law: bench()?.dataset.law ?? '', seen: Number(bench()?.dataset.version ?? 0) });
 
+/** What the step is called, for when its mark comes back and it is out of sight. */
+const titleHere = (step) => (step && step === bench()?.dataset.step ? document.getElementById('step-title')?.textContent ?? '' : '');
+
 export const mark = (fit, events, { words = '', atField = null, sight = bySight() } = {}) => {
   const now = Date.now();
   const batch = ulid(now);
-  const made = events.map(({ type, local, ...payload }) => ({ id: ulid(now), seq: (seq += 1), local, type, payload, at: new Date(now).toISOString(), fit, batch, by: person(), byName: document.querySelector('meta[name="person"]')?.content, words, ...sight }));
+  const made = events.map(({ type, local, ...payload }) => ({ id: ulid(now), seq: (seq += 1), local, type, payload, at: new Date(now).toISOString(), fit, batch, by: person(), byName: document.querySelector('meta[name="person"]')?.content, words, title: titleHere(payload.step), ...sight }));
   store([...load(), ...made]);
   turned();
   // What waits is refused later, when its field is long out of sight: then it is listed.
@@ -226,13 +242,16 @@ export const startOutbox = (given) => {
   tools = given;
   document.addEventListener('click', (event) => {
     const again = event.target.closest('[data-again]')?.dataset.again;
+    const all = event.target.closest('[data-throw-all]') ? load().filter((one) => one.refused && mine(one)) : [];
+    for (const one of all) if (one.photo) dropBlob(one.id);
+    if (all.length > 0) store(load().filter((one) => !all.some((gone) => gone.id === one.id)));
     const thrown = event.target.closest('[data-throw-away]')?.dataset.throwAway;
     if (again) store(load().map((one) => (one.batch === again ? { ...one, refused: undefined } : one)));
     if (thrown) {
       for (const one of load()) if (one.batch === thrown && one.photo) dropBlob(one.id);
       store(load().filter((one) => one.batch !== thrown));
     }
-    if (again || thrown) {
+    if (again || thrown || all.length > 0) {
       tellRefused();
       flush();
     }

@@ -41,6 +41,9 @@ const collected = (step, obstacles) => {
 /** What stands against a step by the rows of the sheet, “before” it may begin or “within” it. */
 export const standing = (sheet, step, facts, ...when) => collected(step, when.flatMap((one) => sheet.law[one][step] ?? []).flatMap((n) => obstaclesOf(sheet.law.rows[n], facts)));
 
+/** What holds back a vehicle that a mark says was moved. */
+export const moving = (sheet, facts) => collected('', (sheet.law.moving ?? []).flatMap((row) => obstaclesOf(row, facts)));
+
 /** What the first of these refusals says: {field, message, gate}; a gate is asked of the step. Null where none holds. */
 export const refusedBy = (refusals, facts, passes) => {
   for (const one of refusals) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\BeltDrive;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Length;
 
@@ -32,6 +33,12 @@ final readonly class Alignment
         $offset = ($near->millimetres + $far->millimetres) / 2 - $rims->millimetres;
         $tilt = null === $across ? 0.0 : rad2deg(atan2($far->millimetres - $near->millimetres, $across->millimetres));
 
-        return new self(Angle::degrees(rad2deg(atan2(abs($offset), $span->millimetres))), Length::millimetres($offset), $tilt);
+        return new self(Angle::degrees(self::angleFormula($offset, $span)->value), Length::millimetres($offset), $tilt);
+    }
+
+    /** Degrees; the offset in mm. */
+    public static function angleFormula(float $offset, Length $span): Formula
+    {
+        return Formula::of('atan(offset/span)', ['offset' => abs($offset), 'span' => $span->millimetres]);
     }
 }

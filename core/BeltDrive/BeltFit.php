@@ -92,7 +92,7 @@ final readonly class BeltFit
         $isLong = $length > $at[1][1];
         $angle = $at[$isLong ? 1 : 0][0];
 
-        return new ArmPlace($length, $angle, $this->tensioner->travel($angle), $isLong ? Take::TooLong : Take::TooShort);
+        return new ArmPlace($length, $angle, $this->tensioner->travel($angle), $isLong ? TensionerFit::TooLong : TensionerFit::TooShort);
     }
 
     /** The length that puts the arm in the middle of its window; null where no belt can run there. */
@@ -118,7 +118,7 @@ final readonly class BeltFit
         $least = \INF;
         foreach ($lengths as $i => $length) {
             $place = $this->place($length);
-            $off = abs($place->travel - 50) + (in_array($place->take, [Take::TooLong, Take::TooShort], true) ? 1.0e6 : 0.0);
+            $off = abs($place->travel - 50) + (in_array($place->take, [TensionerFit::TooLong, TensionerFit::TooShort], true) ? 1.0e6 : 0.0);
             [$best, $least] = $off < $least ? [$i, $off] : [$best, $least];
         }
 
@@ -130,9 +130,9 @@ final readonly class BeltFit
         $travel = $this->tensioner->travel($angle);
 
         return new ArmPlace($length, $angle, $travel, match (true) {
-            $travel < 0.0 => Take::LongOfWindow,
-            $travel > 100.0 => Take::ShortOfWindow,
-            default => Take::InWindow,
+            $travel < 0.0 => TensionerFit::LongOfWindow,
+            $travel > 100.0 => TensionerFit::ShortOfWindow,
+            default => TensionerFit::InWindow,
         });
     }
 

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\BeltDrive;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /** What a belt can pull round one pulley before it slips: T1/T2 = exp(μθ) (Euler–Eytelwein), wedged in its grooves. */
 final readonly class BeltSlip
@@ -14,9 +17,15 @@ final readonly class BeltSlip
     /** Rubber on steel, a working value. */
     public const FRICTION = 0.35;
 
-    /** @param float $margin available over needed */
-    private function __construct(public float $friction, public Force $needed, public Force $available, public float $margin)
-    {
+    /**
+     * @param Formula $friction as the groove wedges it
+     * @param Formula $needed N
+     * @param Formula $available N before it slips
+     * @param Formula $margin available over needed
+     */
+    private function __construct(
+        public Formula $friction, public Formula $needed, public Formula $available, public Formula $margin,
+    ) {
     }
 
     /**
@@ -27,10 +36,20 @@ final readonly class BeltSlip
         Angle $wrap, Force $slack, float $kilowatts, float $speed, Length $diameter, float $friction = self::FRICTION,
         Side $side = Side::Ribs,
     ): self {
-        $wedged = Side::Ribs === $side ? $friction / sin(deg2rad(BeltSection::GROOVE / 2)) : $friction;
-        $needed = Force::newtons(1000 * $kilowatts / (\M_PI * $diameter->millimetres / 1000 * $speed / 60));
-        $available = $slack->times(exp($wedged * deg2rad($wrap->degrees)) - 1);
+        $wedged = Side::Ribs === $side
+            ? Formula::of('μ′ = μ/sin half', ['μ' => $friction, 'half' => Term::fixed(BeltSection::GROOVE / 2, '°')])
+            : Formula::of('μ′ = μ', ['μ' => $friction]);
+        $needed = Formula::of('F = P/(π d n)', [
+            'P' => Term::readAs(1000 * $kilowatts, Show::n($kilowatts).' kW'),
+            'd' => Term::readAs($diameter->millimetres / 1000, Show::n($diameter->millimetres).' mm'),
+            'n' => Term::readAs($speed / 60, Show::n($speed).' rpm'),
+        ]);
+        $available = Formula::of('T₂(exp(μ′θ) − 1)', [
+            'T₂' => $slack->newtons, 'μ′' => $wedged->value, 'θ' => Term::readAs(deg2rad($wrap->degrees), Show::n($wrap->degrees).'°'),
+        ]);
 
-        return new self($wedged, $needed, $available, $available->over($needed));
+        return new self($wedged, $needed, $available, Formula::of('before it slips/needed', [
+            'before it slips' => $available->value, 'needed' => Term::of($needed->value, 'N'),
+        ]));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\BeltDrive;
 
+use NimbleKnuckle\Core\Formula\Formula;
+
 /** How a driven compressor answers its speed. */
 enum BlowerType: string
 {
@@ -16,7 +18,15 @@ enum BlowerType: string
     /** The pressure ratio at so many times the old speed. */
     public function ratio(float $old, float $faster): float
     {
-        return self::Centrifugal === $this ? 1 + ($old - 1) * $faster ** 2 : $old * $faster;
+        return $this->formula($old, 1.0, $faster)->value;
+    }
+
+    /** The pressure ratio after a change of speed, from n₀ to n. */
+    public function formula(float $old, float $before, float $after): Formula
+    {
+        return Formula::of(self::Centrifugal === $this ? '1 + (PR₀ − 1)(n/n₀)²' : 'PR₀ · n/n₀', [
+            'PR₀' => $old, 'n₀' => $before, 'n' => $after,
+        ]);
     }
 
     /**

@@ -76,7 +76,7 @@ final readonly class DriveState
             return $length - $this->path->length;
         }
         try {
-            $isLong = in_array($this->arm->take, [Take::TooLong, Take::LongOfWindow], true);
+            $isLong = in_array($this->arm->take, [TensionerFit::TooLong, TensionerFit::LongOfWindow], true);
 
             return $length - $this->fit->at($isLong ? $tensioner->near : $tensioner->far)->length;
         } catch (NoBeltPath) {

@@ -11,7 +11,7 @@ final readonly class HeardDrawing
 {
     private const POINTS = 480;
 
-    public static function of(Recording $recording, Listen $heard): Plot
+    public static function of(Recording $recording, NoteDetector $heard): Plot
     {
         $points = [];
         $count = count($recording->samples);

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\BeltDrive;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /** A pulley of another size on crank or blower: ratio, driven speed in rpm, belt speed in m/s, pressure ratio. */
 final readonly class PulleyChange
@@ -14,12 +17,14 @@ final readonly class PulleyChange
     public const FAST = 50.0;
 
     /**
-     * @param float $overdrive percent faster than before
-     * @param ?float $pressureRatio null where the old one is not known
+     * @param Formula $speed rpm
+     * @param Formula $overdrive percent faster than before
+     * @param Formula $beltSpeed m/s
+     * @param ?Formula $pressureRatio null where the old one is not known
      */
     private function __construct(
-        public float $ratio, public float $ratioBefore, public float $speed, public float $speedBefore, public float $overdrive,
-        public float $beltSpeed, public ?float $pressureRatio,
+        public Formula $ratio, public Formula $ratioBefore, public Formula $speed, public float $speedBefore, public Formula $overdrive,
+        public Formula $beltSpeed, public ?Formula $pressureRatio,
     ) {
     }
 
@@ -30,18 +35,33 @@ final readonly class PulleyChange
      */
     public static function of(array $crank, array $driven, float $redline, ?float $pressureRatio, BlowerType $type): self
     {
-        [$before, $after] = [$crank[0]->over($driven[0]), $crank[1]->over($driven[1])];
+        [$before, $after] = array_map(static fn (int $i): Formula => Formula::of('crank/driven', [
+            'crank' => $crank[$i]->millimetres, 'driven' => $driven[$i]->millimetres,
+        ]), [0, 1]);
 
         return new self(
-            $after, $before, $redline * $after, $redline * $before, 100 * ($after / $before - 1),
-            \M_PI * $crank[1]->millimetres / 1000 * $redline / 60,
-            null === $pressureRatio ? null : $type->ratio($pressureRatio, $after / $before),
+            $after, $before, Formula::of('redline · ratio', ['redline' => $redline, 'ratio' => $after->value]), $redline * $before->value,
+            Formula::of('100 (ratio/before − 1)', ['ratio' => $after->value, 'before' => $before->value]),
+            Formula::of('π · crank · redline/60', [
+                'crank' => Term::readAs($crank[1]->millimetres / 1000, Show::n($crank[1]->millimetres).' mm'), 'redline' => $redline,
+            ]),
+            null === $pressureRatio ? null : $type->formula($pressureRatio, $before->value, $after->value),
         );
     }
 
     /** Over the air outside. */
     public function boost(Pressure $outside): ?Pressure
     {
-        return null === $this->pressureRatio ? null : Pressure::kilopascals(($this->pressureRatio - 1) * $outside->kilopascals);
+        $boost = $this->boostFormula($outside);
+
+        return null === $boost ? null : Pressure::kilopascals($boost->value);
+    }
+
+    /** kPa over the air outside. */
+    public function boostFormula(Pressure $outside): ?Formula
+    {
+        return null === $this->pressureRatio ? null : Formula::of('(PR − 1) · air outside', [
+            'PR' => $this->pressureRatio->value, 'air outside' => $outside->kilopascals,
+        ]);
     }
 }

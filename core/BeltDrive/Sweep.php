@@ -11,7 +11,7 @@ final readonly class Sweep
     private const SPAN = 0.2;
     private const SIZES = 15;
 
-    /** @param list<Trial> $trials smallest first */
+    /** @param list<PulleySizeTrial> $trials smallest first */
     private function __construct(public string $pulley, public array $trials)
     {
     }
@@ -23,14 +23,14 @@ final readonly class Sweep
         $step = max(0.5, round(4 * self::SPAN * $now / (self::SIZES - 1)) / 2);
         $trials = [];
         for ($i = -intdiv(self::SIZES, 2); $i <= intdiv(self::SIZES, 2); ++$i) {
-            $trials[] = Trial::of($drive, $pulley, $now + $i * $step, $crank);
+            $trials[] = PulleySizeTrial::of($drive, $pulley, $now + $i * $step, $crank);
         }
 
         return new self($pulley, $trials);
     }
 
     /** The smallest that the present belt still allows, with the arm in its window; null where none does. */
-    public function smallestOnThisBelt(): ?Trial
+    public function smallestOnThisBelt(): ?PulleySizeTrial
     {
         foreach ($this->trials as $trial) {
             if (true === $trial->state->arm?->fits() && [] === $trial->stops()) {

@@ -25,7 +25,7 @@ final readonly class SweepDrawing
 
     public static function of(Sweep $sweep, float $now, float $chosen): self
     {
-        $sizes = array_map(static fn (Trial $one): float => $one->d, $sweep->trials);
+        $sizes = array_map(static fn (PulleySizeTrial $one): float => $one->d, $sweep->trials);
         [$least, $most] = [min([$now, ...$sizes]), max([$now, ...$sizes])];
         $x = static fn (float $d): float => self::LEFT + (self::RIGHT - self::LEFT) * ($d - $least) / max(1e-9, $most - $least);
         $points = [];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Duration;
 use NimbleKnuckle\Core\Quantity\Temperature;
 
@@ -77,8 +79,15 @@ enum Compound: string
     /** Until it may be loaded. */
     public function cure(Temperature $ambient, bool $onPassive): Duration
     {
-        $slower = 2 ** ((self::WARM - max(-10.0, $ambient->celsius)) / 10) * ($onPassive ? self::PASSIVE : 1.0);
+        return Duration::minutes($this->cureFormula($ambient, $onPassive)->value);
+    }
 
-        return $this->usualCure()->times($slower);
+    /** Minutes; colder than −10 °C is reckoned as that. */
+    public function cureFormula(Temperature $ambient, bool $onPassive): Formula
+    {
+        return Formula::of($onPassive ? 't = slower t22 × 2^((warm − T)/10)' : 't = t22 × 2^((warm − T)/10)', [
+            'slower' => Term::fixed(self::PASSIVE), 't22' => Term::of($this->usualCure()->minutes, 'min'),
+            'warm' => Term::fixed(self::WARM), 'T' => Term::of(max(-10.0, $ambient->celsius), '°C'),
+        ]);
     }
 }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Stress;
 
 /**
- * How much a length of engaged thread holds before one of its two sides strips. Shear areas on the basic profile (ISO 68-1):
- * internal 0.875 π d Le, external 0.75 π D1 Le.
+ * How much a length of engaged thread holds before one of its two sides strips. Shear areas on the basic profile (ISO 68-1).
  */
 final readonly class Engagement
 {
@@ -25,21 +26,44 @@ final readonly class Engagement
     /** Tensile strength over the stress area, ISO 898-1. */
     public function boltForce(): Force
     {
-        return Force::newtons($this->thread->stressArea() * $this->grade->tensileStrength());
+        return Force::newtons($this->boltFormula()->value);
+    }
+
+    /** N. */
+    public function boltFormula(): Formula
+    {
+        return Formula::of('F = AS Rm', [
+            'AS' => Term::of($this->thread->stressArea(), 'mm²'), 'Rm' => Term::of($this->grade->tensileStrength(), 'MPa'),
+        ]);
     }
 
     /** What strips the hole's thread. */
     public function internalForce(Length $engaged): Force
     {
-        return Force::newtons($this->thread->internalShearArea($engaged->millimetres) * $this->shearStrength->megapascals);
+        return Force::newtons($this->internalFormula($engaged)->value);
+    }
+
+    /** N. */
+    public function internalFormula(Length $engaged): Formula
+    {
+        return Formula::of('F = '.Thread::INTERNAL.' τ', [
+            'd' => $this->thread->diameter, 'Le' => $engaged->millimetres, 'τ' => $this->shearStrength->megapascals,
+        ]);
     }
 
     /** What strips the bolt's thread. */
     public function externalForce(Length $engaged): Force
     {
-        return Force::newtons(
-            $this->thread->externalShearArea($engaged->millimetres) * self::BOLT_SHEAR_SHARE * $this->grade->tensileStrength(),
-        );
+        return Force::newtons($this->externalFormula($engaged)->value);
+    }
+
+    /** N. */
+    public function externalFormula(Length $engaged): Formula
+    {
+        return Formula::of('F = '.Thread::EXTERNAL.' share Rm', [
+            'D1' => $this->thread->minorDiameter(), 'Le' => $engaged->millimetres, 'share' => Term::fixed(self::BOLT_SHEAR_SHARE),
+            'Rm' => $this->grade->tensileStrength(),
+        ]);
     }
 
     /** Of the weaker side. */
@@ -58,8 +82,15 @@ final readonly class Engagement
     /** At which the bolt breaks before the thread strips, with a safety. */
     public function needed(float $safety): Length
     {
-        $one = Length::millimetres(1.0);
+        return Length::millimetres($this->neededFormula($safety)->value);
+    }
 
-        return $one->times($safety * $this->boltForce()->over($this->stripForce($one)));
+    /** mm. */
+    public function neededFormula(float $safety): Formula
+    {
+        return Formula::of('Le = safety × AS Rm / strip force a millimetre', [
+            'safety' => $safety, 'AS Rm' => $this->boltForce()->newtons,
+            'strip force a millimetre' => $this->stripForce(Length::millimetres(1.0))->newtons,
+        ]);
     }
 }

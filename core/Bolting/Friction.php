@@ -12,6 +12,7 @@ final readonly class Friction
 {
     private const CONDITIONS = [
         'oiled' => [0.10, 0.12, 0.16],
+        'as supplied' => [0.08, 0.12, 0.16],
         'dry zinc' => [0.14, 0.18, 0.24],
         'anti-seize' => [0.08, 0.10, 0.12],
         'threadlocker wet' => [0.10, 0.14, 0.16],

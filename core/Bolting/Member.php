@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
-/** What is clamped: E in GPa and the constants of km = E d A exp(B d/l), Wileman, Choudhury & Green 1991 (as in Shigley). */
+/** What is clamped: E in GPa and the constants of its stiffness, Wileman, Choudhury & Green 1991 (as in Shigley). */
 enum Member: string
 {
     case Steel = 'steel';
@@ -32,7 +33,7 @@ enum Member: string
     }
 
     /** N/mm for a bolt of so many mm through so many mm of it. */
-    public function stiffness(float $diameter, float $grip): float
+    public function stiffness(float $diameter, float $grip): Formula
     {
         [$modulus, $a, $b] = match ($this) {
             self::Steel => [207.0, 0.78715, 0.62873],
@@ -40,7 +41,9 @@ enum Member: string
             self::CastIron => [100.0, 0.77871, 0.61616],
         };
 
-        return 1000 * $modulus * $diameter * $a * exp($b * $diameter / $grip);
+        return Formula::of('km = E d A exp(B d/l)', [
+            'E' => 1000 * $modulus, 'd' => $diameter, 'A' => $a, 'B' => $b, 'l' => $grip,
+        ]);
     }
 
     /** @return array<string, string> */

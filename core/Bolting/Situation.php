@@ -26,17 +26,17 @@ final readonly class Situation
     ) {
     }
 
-    /** @return array{Compound, Because} what to put on, and why */
+    /** @return array{Compound, CompoundReason} what to put on, and why */
     public function compound(): array
     {
         return match (true) {
-            $this->heat->celsius > Compound::LOCKER_HEAT => [Compound::AntiSeize, Because::Heat],
-            $this->wet => [Compound::Sealant, Because::Fluid],
-            $this->turns && !$this->removed && $this->thread->diameter >= self::LARGE => [Compound::StrongLocker, Because::StaysOn],
-            $this->turns => [Compound::MediumLocker, Because::Shakes],
-            BoltMetal::Steel !== $this->metal => [Compound::AntiSeize, Because::Galls],
-            $this->removed && in_array($this->into, self::SOFT, true) => [Compound::Oil, Because::SoftThread],
-            default => [Compound::Dry, Because::Usual],
+            $this->heat->celsius > Compound::LOCKER_HEAT => [Compound::AntiSeize, CompoundReason::Heat],
+            $this->wet => [Compound::Sealant, CompoundReason::Fluid],
+            $this->turns && !$this->removed && $this->thread->diameter >= self::LARGE => [Compound::StrongLocker, CompoundReason::StaysOn],
+            $this->turns => [Compound::MediumLocker, CompoundReason::Shakes],
+            BoltMetal::Steel !== $this->metal => [Compound::AntiSeize, CompoundReason::Galls],
+            $this->removed && in_array($this->into, self::SOFT, true) => [Compound::Oil, CompoundReason::SoftThread],
+            default => [Compound::Dry, CompoundReason::Usual],
         };
     }
 

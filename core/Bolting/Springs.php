@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -32,29 +34,60 @@ final readonly class Springs
         return $this->shank->plus($this->threaded);
     }
 
-    /** N/mm: kb = Ad AS E / (Ad lt + AS ld). */
+    /** N/mm. */
     public function bolt(): float
     {
-        [$plain, $stressed] = [\M_PI * $this->thread->diameter ** 2 / 4, $this->thread->stressArea()];
+        return $this->boltFormula()->value;
+    }
 
-        return $plain * $stressed * $this->modulus / ($plain * $this->threaded->millimetres + $stressed * $this->shank->millimetres);
+    /** N/mm. */
+    public function boltFormula(): Formula
+    {
+        return Formula::of('kb = Ad AS E / (Ad lt + AS ld)', [
+            'Ad' => \M_PI * $this->thread->diameter ** 2 / 4, 'AS' => $this->thread->stressArea(), 'E' => $this->modulus,
+            'lt' => $this->threaded->millimetres, 'ld' => $this->shank->millimetres,
+        ]);
     }
 
     /** N/mm. */
     public function members(): float
     {
+        return $this->membersFormula()->value;
+    }
+
+    /** N/mm. */
+    public function membersFormula(): Formula
+    {
         return $this->member->stiffness($this->thread->diameter, $this->grip()->millimetres);
     }
 
-    /** Preload for each degree: P / 360 / (1/kb + 1/km). */
+    /** Preload for each degree. */
     public function perDegree(): Force
     {
-        return Force::newtons($this->thread->pitch / 360 / (1 / $this->bolt() + 1 / $this->members()));
+        return Force::newtons($this->angleFormula(1.0)->value);
     }
 
-    /** How far the bolt stretches under a preload: f = F / kb. */
+    /**
+     * N of preload.
+     *
+     * @param float $degrees it is turned
+     */
+    public function angleFormula(float $degrees): Formula
+    {
+        return Formula::of('ΔF = θ/360 P / (1/kb + 1/km)', [
+            'θ' => Term::of($degrees, '°'), 'P' => $this->thread->pitch, 'kb' => $this->bolt(), 'km' => $this->members(),
+        ]);
+    }
+
+    /** How far the bolt stretches under a preload. */
     public function stretch(Force $preload): Length
     {
-        return Length::millimetres($preload->newtons / $this->bolt());
+        return Length::millimetres($this->stretchFormula($preload)->value);
+    }
+
+    /** mm. */
+    public function stretchFormula(Force $preload): Formula
+    {
+        return Formula::of('f = F / kb', ['F' => $preload->newtons, 'kb' => $this->bolt()]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\CleanText;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -48,6 +49,9 @@ final readonly class Thread
     private const TOLERANCE = '~(?<=[0-9CF])[\s-]+(?:[4-8][GHEF](?:[4-8][GH])?|[123][AB])\z~';
     private const ISO_PITCH = 0.649519;
     private const ISO_ROOT = 1.226869;
+    /** Shear areas on the basic profile, ISO 68-1, mm². */
+    public const INTERNAL = '0.875 π d Le';
+    public const EXTERNAL = '0.75 π D1 Le';
     private const WHITWORTH_PITCH = 0.640327;
     private const WHITWORTH_ROOT = 1.280654;
 
@@ -148,25 +152,30 @@ final readonly class Thread
         return $this->isUnified() ? sqrt(4 * $this->stressArea() / \M_PI) : ($this->pitchDiameter() + $this->rootDiameter()) / 2;
     }
 
-    /**
-     * Stress area in mm²: AS = π dS²/4 (ISO 898-1); unified 0.7854 (D − 0.9743/n)² (ASME B1.1), which is 0.7854 (d
-     * − 0.9743 P)² in any unit.
-     */
+    /** mm², ISO 898-1; of a unified thread ASME B1.1. */
     public function stressArea(): float
     {
-        return $this->isUnified() ? 0.7854 * ($this->diameter - 0.9743 * $this->pitch) ** 2 : \M_PI * $this->stressDiameter() ** 2 / 4;
+        return $this->areaFormula()->value;
     }
 
-    /** Shear area of the internal thread over an engagement in mm: 0.875 π d Le, mm². */
+    /** mm². */
+    public function areaFormula(): Formula
+    {
+        return $this->isUnified()
+            ? Formula::of('AS = 0.7854 (d − 0.9743 P)²', ['d' => $this->diameter, 'P' => $this->pitch])
+            : Formula::of('AS = π ((d2 + d3)/2)² / 4', ['d2' => $this->pitchDiameter(), 'd3' => $this->rootDiameter()]);
+    }
+
+    /** Of the internal thread over an engagement in mm, mm². */
     public function internalShearArea(float $engagement): float
     {
-        return 0.875 * \M_PI * $this->diameter * $engagement;
+        return Formula::of(self::INTERNAL, ['d' => $this->diameter, 'Le' => $engagement])->value;
     }
 
-    /** Shear area of the bolt's own thread over an engagement in mm: 0.75 π D1 Le, mm². */
+    /** Of the bolt's own thread over an engagement in mm, mm². */
     public function externalShearArea(float $engagement): float
     {
-        return 0.75 * \M_PI * $this->minorDiameter() * $engagement;
+        return Formula::of(self::EXTERNAL, ['D1' => $this->minorDiameter(), 'Le' => $engagement])->value;
     }
 
     private static function metric(string $text, string $field): ?self

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Length;
 
 /**
@@ -21,11 +22,11 @@ final readonly class ThreadMatch
     private const NEIGHBOURS = 4;
 
     /**
-     * @param float $distance √(((d − D − 0.1)/0.25)² + ((p − P)/0.03)²) of the likeliest
+     * @param Formula $distance of the likeliest
      * @param ?Thread $rival fits nearly as well
      * @param list<Thread> $neighbours could be mistaken for it, the nearest first
      */
-    private function __construct(public Thread $thread, public float $distance, public ?Thread $rival, public array $neighbours)
+    private function __construct(public Thread $thread, public Formula $distance, public ?Thread $rival, public array $neighbours)
     {
     }
 
@@ -38,13 +39,13 @@ final readonly class ThreadMatch
                 $fits[] = [self::distance($thread, $diameter->millimetres, $pitch->millimetres), $thread];
             }
         }
-        usort($fits, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($fits, static fn (array $a, array $b): int => $a[0]->value <=> $b[0]->value);
         if ([] === $fits) {
             return null;
         }
         [$distance, $best] = $fits[0];
         $second = $fits[1] ?? null;
-        $isNear = null !== $second && $second[0] < 2 * $distance + 0.05 && $second[1]->name !== $best->name;
+        $isNear = null !== $second && $second[0]->value < 2 * $distance->value + 0.05 && $second[1]->name !== $best->name;
 
         return new self($best, $distance, $isNear ? $second[1] : null, self::neighbours($best, $diameter->millimetres));
     }
@@ -58,9 +59,11 @@ final readonly class ThreadMatch
             && abs($thread->pitch - $pitch) <= self::PITCH_TOLERANCE;
     }
 
-    private static function distance(Thread $thread, float $diameter, float $pitch): float
+    private static function distance(Thread $thread, float $diameter, float $pitch): Formula
     {
-        return hypot(($thread->diameter - $diameter - 0.1) / 0.25, ($thread->pitch - $pitch) / 0.03);
+        return Formula::of('e = √(((d − D − 0.1)/0.25)² + ((p − P)/0.03)²)', [
+            'd' => $thread->diameter, 'D' => $diameter, 'p' => $thread->pitch, 'P' => $pitch,
+        ]);
     }
 
     /** @return list<Thread> */

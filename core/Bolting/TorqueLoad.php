@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Share;
@@ -33,16 +34,41 @@ final readonly class TorqueLoad
 
         return new self(
             $torque, $bolt, $bolt->preload()->atShareOfYield(Share::whole(), $friction), $yieldTorque,
-            Share::ofOne($torque->over($yieldTorque)), $bolt->mostPreload($torque),
+            Share::ofHundred(self::share($torque, $yieldTorque)->value), $bolt->mostPreload($torque),
         );
     }
 
     /** Strips the hole's thread with one diameter engaged. */
     public function stripForce(Material $material): Force
     {
+        return Force::newtons($this->stripFormula($material)->value);
+    }
+
+    /** N. */
+    public function stripFormula(Material $material): Formula
+    {
         $threads = new Engagement($this->bolt->thread, $this->bolt->grade, Stress::megapascals($material->shearStrength()));
 
-        return $threads->internalForce(Length::millimetres($this->bolt->thread->diameter));
+        return $threads->internalFormula(Length::millimetres($this->bolt->thread->diameter));
+    }
+
+    /** N·m that brings it to yield. */
+    public function yieldFormula(): Formula
+    {
+        $low = $this->bolt->friction->low;
+
+        return $this->bolt->preload()->torqueFormula($this->yieldForce, $low, $this->bolt->friction->head($low));
+    }
+
+    /** Percent. */
+    public function shareFormula(): Formula
+    {
+        return self::share($this->torque, $this->yieldTorque);
+    }
+
+    private static function share(Torque $torque, Torque $yield): Formula
+    {
+        return Formula::of('u = 100 T / M', ['T' => $torque->newtonMetres, 'M' => $yield->newtonMetres]);
     }
 
     public function ofStrip(Material $material): Share

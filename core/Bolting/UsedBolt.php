@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Share;
 
@@ -15,7 +17,7 @@ final readonly class UsedBolt
     /** What a caliper can tell, mm. */
     public const CALIPER = 0.05;
 
-    private function __construct(public Length $stretch, public Share $strain)
+    private function __construct(public Length $stretch, public Share $strain, public Formula $formula)
     {
     }
 
@@ -24,7 +26,11 @@ final readonly class UsedBolt
     {
         $stretch = $old->minus($new);
 
-        return new self($stretch, Share::ofOne($stretch->over($grip)));
+        $strain = Formula::of('ε = (old − new) / grip', [
+            'old' => Term::of($old->millimetres, '', 6), 'new' => Term::of($new->millimetres, '', 6), 'grip' => $grip->millimetres,
+        ]);
+
+        return new self($stretch, Share::ofOne($strain->value), $strain);
     }
 
     /** Shorter than new by more than a caliper's doubt: not the same bolt. */

@@ -14,7 +14,7 @@ final readonly class Proof
     /**
      * @return list<CauseCheck> two at most; the most telling one where none points clearly, none where nothing was found
      */
-    public static function of(CauseTable $table, Found $found, string $cause): array
+    public static function of(CauseTable $table, CheckFindings $found, string $cause): array
     {
         $points = [];
         foreach ($found->made() as $id => $answer) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\ChainDrive;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Length;
 
 /**
@@ -14,13 +15,13 @@ use NimbleKnuckle\Core\Quantity\Length;
 final readonly class ChainTravel
 {
     /** Of the limit, from which a chain is at the end of its life. */
-    private const NEAR = 0.85;
+    public const NEAR = 0.85;
     /** s of rattle from cold: up to the first is filling with oil, past the second the oil has run out. */
     private const FILLS = 1.0;
     private const EMPTY = 3.0;
 
-    /** @param float $share of the maker's limit */
-    private function __construct(public ChainFault $fault, public float $share, public Length $left, public bool $isLate)
+    /** @param Formula $used of the maker's limit, of one */
+    private function __construct(public ChainFault $fault, public Formula $used, public Length $left, public bool $isLate)
     {
     }
 
@@ -30,16 +31,16 @@ final readonly class ChainTravel
      */
     public static function of(Length $travel, Length $limit, ?float $rattle, bool $sinks): self
     {
-        $share = $travel->over($limit);
+        $used = Formula::of('travel/limit', ['travel' => $travel->millimetres, 'limit' => $limit->millimetres]);
         $fault = match (true) {
-            $share > 1.0 => ChainFault::Chain,
+            $used->value > 1.0 => ChainFault::Chain,
             $sinks, ($rattle ?? 0.0) > self::EMPTY => ChainFault::Tensioner,
-            $share >= self::NEAR => ChainFault::ChainSoon,
+            $used->value >= self::NEAR => ChainFault::ChainSoon,
             default => ChainFault::None,
         };
 
         return new self(
-            $fault, $share, Length::millimetres($limit->millimetres - $travel->millimetres), ($rattle ?? 0.0) > self::FILLS,
+            $fault, $used, Length::millimetres($limit->millimetres - $travel->millimetres), ($rattle ?? 0.0) > self::FILLS,
         );
     }
 }

@@ -19,8 +19,9 @@ final readonly class PlungerDrawing
     public static function of(ChainTravel $chain, float $limit): self
     {
         return new self(
-            self::FROM, self::FROM + min(self::MOST, self::LIMIT * $chain->share), self::FROM + self::LIMIT, $chain->share * $limit, $limit,
-            $chain->share > 1.0,
+            self::FROM, self::FROM + min(self::MOST, self::LIMIT * $chain->used->value), self::FROM + self::LIMIT,
+            $chain->used->value * $limit, $limit,
+            $chain->used->value > 1.0,
         );
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\ChargeAir;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Torque;
 
 /** A clamp round a hose, and what its screw makes of a torque. */
@@ -23,10 +26,20 @@ enum BandClamp: string
     /** Tension of the band. @param float $screw mm across the bolt of a T-bolt clamp */
     public function tension(Torque $torque, float $screw): Force
     {
-        return Force::newtons(match ($this) {
-            self::Worm => 2 * \M_PI * self::WORM_LEFT * 1000 * $torque->newtonMetres / self::WORM_LEAD,
-            self::TBolt => 1000 * $torque->newtonMetres / (self::NUT * $screw),
-            self::Spring => 0.0,
-        });
+        return Force::newtons($this->formula($torque, $screw)->value);
+    }
+
+    /** N; nothing of a spring, which has no screw. @param float $screw mm across the bolt of a T-bolt clamp */
+    public function formula(Torque $torque, float $screw): Formula
+    {
+        $moment = Term::readAs(1000 * $torque->newtonMetres, Show::n($torque->newtonMetres).' N·m');
+
+        return match ($this) {
+            self::Worm => Formula::of('2π · left · M/lead', [
+                'left' => Term::fixed(self::WORM_LEFT), 'lead' => Term::fixed(self::WORM_LEAD), 'M' => $moment,
+            ]),
+            self::TBolt => Formula::of('M/(k d)', ['k' => Term::fixed(self::NUT), 'd' => Term::of($screw, 'mm'), 'M' => $moment]),
+            self::Spring => Formula::of('0', []),
+        };
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\ChargeAir;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
+
 /**
  * Air through a line of pipes: speed, Mach number and loss of each. Friction after Haaland, bends after Weisbach, widening after
  * Borda and Carnot; each change of size is counted to the section before it. kg/s, kPa, m/s.
@@ -55,13 +58,29 @@ final readonly class ChargePath
     /** kg/s an engine breathes. @param float $efficiency of its filling, of one */
     public static function breathed(float $litres, float $rpm, float $efficiency, float $pressure, float $celsius): float
     {
-        return $efficiency * Gas::density(1000 * $pressure, $celsius + Gas::ZERO) * $litres / 1000 * $rpm / 120;
+        return self::breathedFormula($litres, $rpm, $efficiency, $pressure, $celsius)->value / 1000;
+    }
+
+    /** g/s. @param float $efficiency of its filling, of one */
+    public static function breathedFormula(float $litres, float $rpm, float $efficiency, float $pressure, float $celsius): Formula
+    {
+        return Formula::of('η ρ V n/120', [
+            'η' => $efficiency, 'ρ' => Gas::density(1000 * $pressure, $celsius + Gas::ZERO), 'V' => $litres, 'n' => $rpm,
+        ]);
     }
 
     /** s to bring a path from the air outside to a boost. @param float $boost kPa over it */
     public function fillTime(float $boost, float $flow, float $celsius): float
     {
-        return $this->volume * $boost / (Gas::R * ($celsius + Gas::ZERO) * $flow);
+        return $this->fillFormula($boost, $flow, $celsius)->value / 1000;
+    }
+
+    /** ms; the volume in L, the flow in kg/s. @param float $boost kPa over the air outside */
+    public function fillFormula(float $boost, float $flow, float $celsius): Formula
+    {
+        return Formula::of('V Δp/(R T ṁ)', [
+            'V' => $this->volume, 'Δp' => $boost, 'R' => Term::of(Gas::R / 1000), 'T' => $celsius + Gas::ZERO, 'ṁ' => $flow,
+        ]);
     }
 
     /** m² of mm. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\ChargeAir;
 
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /** Air on its way through a cooler: how warm before and after, held against outside. Percent of the way, °C. */
 final readonly class CoolerDrawing

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\ChargeAir;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /**
  * Whether boost pushes a hose off its pipe: the push on the area of the pipe against what the band holds by friction and, behind a
@@ -17,25 +20,30 @@ final readonly class HoseHold
     private const SPREAD = 0.3;
     private const LEFT = 0.75;
 
-    /** @param float $margin of the least it holds over the push */
-    private function __construct(public Force $push, public Force $band, public Force $hold, public Force $least, public float $margin)
-    {
+    /**
+     * @param Formula $push N on the bore
+     * @param Formula $hold N the band holds
+     * @param Formula $least N it holds where friction is low
+     * @param float $margin of the least it holds over the push
+     */
+    private function __construct(
+        public Formula $push, public Force $band, public Formula $hold, public Formula $least, public float $margin,
+    ) {
     }
 
     /** @param float $flank degrees of the bead; 0 without one */
     public static function of(Length $diameter, Pressure $boost, Force $band, float $friction, float $flank): self
     {
-        $push = Force::newtons(1e-3 * $boost->kilopascals * \M_PI * $diameter->millimetres ** 2 / 4);
-        $hold = $band->times(self::grip($friction, $flank));
-        $least = $band->times(self::LEFT * self::grip((1 - self::SPREAD) * $friction, $flank));
+        $push = Formula::of('F = p π D²/4', [
+            'p' => Term::readAs(1e-3 * $boost->kilopascals, Show::n($boost->kilopascals).' kPa'), 'D' => $diameter->millimetres,
+        ]);
+        $held = ['T' => $band->newtons, 'μ' => $friction, 'β' => Term::of($flank, '°')];
+        $least = Formula::of('2π left T (tan β + low μ)/(1 − low μ tan β)', [
+            'left' => Term::fixed(self::LEFT), 'low' => Term::fixed(1 - self::SPREAD),
+        ] + $held);
 
-        return new self($push, $band, $hold, $least, $least->over($push));
-    }
-
-    private static function grip(float $friction, float $flank): float
-    {
-        $slope = tan(deg2rad($flank));
-
-        return 2 * \M_PI * ($slope + $friction) / (1 - $friction * $slope);
+        return new self(
+            $push, $band, Formula::of('2π T (tan β + μ)/(1 − μ tan β)', $held), $least, $least->value / $push->value,
+        );
     }
 }

@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Core\ChargeAir;
 
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Quantity\Pressure;
-use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /** Pressure over time through the hole that was worked out, with the two readings on it. s and kPa. */
 final readonly class LeakDrawing

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\ChargeAir;
 
+use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Luck;
-use NimbleKnuckle\Core\Quantity\Air;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Volume;

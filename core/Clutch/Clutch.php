@@ -12,7 +12,7 @@ final readonly class Clutch
     }
 
     /** N·m at which a stack slips, set to a height. */
-    public function torque(Stack $stack, float $height): float
+    public function torque(SpringStack $stack, float $height): float
     {
         return $this->ring->torque($stack->force($this->spring, $height), $this->fit->friction);
     }

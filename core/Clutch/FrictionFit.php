@@ -28,10 +28,10 @@ final readonly class FrictionFit
         return new self($friction, self::UNTRIED, null, null);
     }
 
-    /** @param non-empty-list<Trial> $trials */
+    /** @param non-empty-list<SlipTrial> $trials */
     public static function of(array $trials, DiscSpring $spring, FrictionRing $ring): self
     {
-        $each = array_map(static fn (Trial $one): float => self::alone($one, $one->stack, $spring, $ring), $trials);
+        $each = array_map(static fn (SlipTrial $one): float => self::alone($one, $one->stack, $spring, $ring), $trials);
         $odd = self::odd($each);
         $sound = array_values(array_filter($trials, static fn (int $i): bool => $i !== $odd, \ARRAY_FILTER_USE_KEY));
         $sound = [] === $sound ? $trials : $sound;
@@ -49,7 +49,7 @@ final readonly class FrictionFit
         return new self($friction, self::spread($sound, $friction, $spring, $ring), $odd, $disc);
     }
 
-    private static function alone(Trial $trial, Stack $stack, DiscSpring $spring, FrictionRing $ring): float
+    private static function alone(SlipTrial $trial, SpringStack $stack, DiscSpring $spring, FrictionRing $ring): float
     {
         $force = $stack->force($spring, $trial->height);
 
@@ -72,7 +72,7 @@ final readonly class FrictionFit
         return $far[$worst] > self::ODD ? (2 === count($each) ? 1 : $worst) : null;
     }
 
-    private static function turned(Trial $trial, float $friction, DiscSpring $spring, FrictionRing $ring): ?int
+    private static function turned(SlipTrial $trial, float $friction, DiscSpring $spring, FrictionRing $ring): ?int
     {
         [$best, $nearest] = [null, self::FITS];
         for ($i = 0, $n = $trial->stack->discs(); $i < $n; ++$i) {
@@ -87,7 +87,7 @@ final readonly class FrictionFit
         return $best;
     }
 
-    /** @param non-empty-list<Trial> $trials */
+    /** @param non-empty-list<SlipTrial> $trials */
     private static function spread(array $trials, float $friction, DiscSpring $spring, FrictionRing $ring): float
     {
         $squares = [];

@@ -12,8 +12,9 @@ final readonly class NextStack
     private const MOST = 0.75;
 
     /** @param float $chance of one, that it lies in its band */
-    private function __construct(public Stack $stack, public float $shims, public float $torque, public float $chance, public int $changes)
-    {
+    private function __construct(
+        public SpringStack $stack, public float $shims, public float $torque, public float $chance, public int $changes,
+    ) {
     }
 
     /**
@@ -22,13 +23,13 @@ final readonly class NextStack
      * @param float $height the room there is, without shims
      */
     public static function toward(
-        float $target, float $band, Clutch $clutch, Stack $now, float $height, int $discs, array $shims,
+        float $target, float $band, Clutch $clutch, SpringStack $now, float $height, int $discs, array $shims,
     ): ?self {
         $sums = self::sums($shims);
         $force = $target / $clutch->fit->friction / $clutch->ring->arm;
         $best = null;
         foreach (self::partitions($discs) as $packs) {
-            $stack = Stack::of($packs);
+            $stack = SpringStack::of($packs);
             foreach (self::near($stack, $force, $clutch->spring, $height, $sums) as $sum) {
                 $set = $height - $sum;
                 $deepest = $stack->free($clutch->spring) > $set ? $stack->deepest($clutch->spring, $set) : 0.0;
@@ -98,7 +99,7 @@ final readonly class NextStack
      *
      * @return list<float>
      */
-    private static function near(Stack $stack, float $force, DiscSpring $spring, float $height, array $sums): array
+    private static function near(SpringStack $stack, float $force, DiscSpring $spring, float $height, array $sums): array
     {
         $weakest = min($stack->packs);
         $sum = static fn (float $force): float => $height - $stack->free($spring) + $stack->pressed($spring, $force);

@@ -25,7 +25,7 @@ final readonly class SlipModel
      *
      * @return non-empty-list<float>
      */
-    public function pulls(Stack $stack, float $height, DiscSpring $spring, FrictionRing $ring, int $trial, int $count = 3): array
+    public function pulls(SpringStack $stack, float $height, DiscSpring $spring, FrictionRing $ring, int $trial, int $count = 3): array
     {
         $luck = new Luck($this->seed + 7919 * ($trial + 1));
         $slips = $ring->torque($stack->force($spring, $height), $this->friction) * (1 + $this->scatter * $luck->normal() / 2);

@@ -17,7 +17,7 @@ final readonly class StackDrawing
     {
     }
 
-    public static function of(Stack $stack, DiscSpring $spring): self
+    public static function of(SpringStack $stack, DiscSpring $spring): self
     {
         $high = max(1.0, $stack->free($spring));
         $scale = min(self::WIDE / $spring->outer, self::HIGH / $high);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Cost;
 
-use NimbleKnuckle\Core\Plan\Sheet\Timing;
+use NimbleKnuckle\Core\Sheet\Timing;
 
 /**
  * What a fit costs: a range before, from the planned time and the parts, and a figure after, from the time at the bench and what was

@@ -10,16 +10,19 @@ final readonly class Forecast
     /** Days before, and km before, from which it is said to be due soon. */
     public const SOON_DAYS = 45;
     public const SOON_KM = 1500.0;
+    /** s, of 30.44 days. */
+    private const MONTH = 30.44 * 86400;
 
     /**
      * @param ?\DateTimeImmutable $on null where neither is known
      * @param bool $isByDistance whether distance comes first
      * @param bool $isAbout whether that day is worked out from how fast the vehicle runs, and was not read
      * @param ?float $kmLeft less than nothing where it is over; null where that is not known
+     * @param ?float $monthsLeft months of 30.44 days to the day by time, the same
      */
     private function __construct(
         public ?\DateTimeImmutable $on, public bool $isByDistance, public bool $isAbout, public ?float $kmLeft, public bool $isDue,
-        public bool $isSoon,
+        public bool $isSoon, public ?float $monthsLeft,
     ) {
     }
 
@@ -37,6 +40,7 @@ final readonly class Forecast
 
         return new self(
             $on, $isByDistance, $isByDistance && $byDistance > $mileage->lastAt(), $left, $isDue, !$isDue && self::isNear($on, $left, $now),
+            null === $byTime ? null : ($byTime->getTimestamp() - $now->getTimestamp()) / self::MONTH,
         );
     }
 

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
-use NimbleKnuckle\Core\Quantity\Air;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Working;
 
 /** The fields several doors ask the air by, the air they name, and its working. */
@@ -38,9 +37,9 @@ final readonly class AirFields
 
         return null === $air->altitude
             ? new Working('Air pressure here', 'p as read', sprintf('barometer %s kPa', $pressure), $pressure.' kPa', 'your barometer')
-            : new Working(
-                'Air pressure here', 'p = 101.325 (1 − 2.25577·10⁻⁵ h)^5.25588', sprintf('h = %s m', Show::n($air->altitude)),
-                $pressure.' kPa', 'ISO 2533, standard atmosphere',
+            : Working::by(
+                Air::byHeight($air->altitude), 'Air pressure here', 'kPa', 'ISO 2533, standard atmosphere',
+                with: sprintf('h = %s m', Show::n($air->altitude)),
             );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Quantity\Volume;
 
@@ -45,12 +46,11 @@ final readonly class FillCycles
     private static function until(Mix $mix, float $oldLimit): self
     {
         $all = [[], [], [], []];
-        [$strength, $share] = [$mix->present, 1.0];
-        $left = 1 - $mix->drained->over($mix->capacity);
+        $strength = $mix->present;
         do {
             $fill = Mix::of($mix->capacity, $mix->drained, $strength, $mix->target, $mix->product);
             $strength = $fill->result();
-            $share *= $left;
+            $share = self::oldFormula($mix, count($all[0]) + 1)->value;
             foreach ([$fill->pour(), $fill->water(), $strength, Share::ofOne($share)] as $i => $one) {
                 $all[$i][] = $one;
             }
@@ -60,6 +60,12 @@ final readonly class FillCycles
         [$pours, $waters, $strengths, $shares] = $all;
 
         return new self($pours, $waters, $strengths, $shares, $reaches && $share < $oldLimit);
+    }
+
+    /** What is left of the old filling after so many cycles, of one. */
+    public static function oldFormula(Mix $mix, int $cycles): Formula
+    {
+        return Formula::of('r = (1 − D/V)^n', ['D' => $mix->drained->litres, 'V' => $mix->capacity->litres, 'n' => (float) $cycles]);
     }
 
     /** Filling with what is weaker than wanted never gets there, and with what is just as strong only from above. */

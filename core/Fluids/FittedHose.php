@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Share;
 
@@ -13,18 +14,22 @@ final readonly class FittedHose
     /** The least wall a hose has, mm. */
     private const LEAST_WALL = 0.5;
 
-    /** @param Share $stretch below nothing where the hose is loose */
-    private function __construct(public Length $across, public Share $stretch)
+    /**
+     * @param Formula $stretched mm across, as far as the hose is not loose
+     * @param Share $stretch below nothing where the hose is loose */
+    private function __construct(public Length $across, public Share $stretch, public Formula $stretched)
     {
     }
 
     public static function on(Length $spigot, Length $inside, Length $outside): self
     {
-        $across = sqrt($spigot->millimetres ** 2 + $outside->millimetres ** 2 - $inside->millimetres ** 2);
+        $stretched = Formula::of('OD = √(d² + OD0² − ID0²)', [
+            'd' => $spigot->millimetres, 'OD0' => $outside->millimetres, 'ID0' => $inside->millimetres,
+        ]);
 
         return new self(
-            $spigot->millimetres <= $inside->millimetres ? $outside : Length::millimetres($across),
-            Share::ofOne($spigot->over($inside) - 1),
+            $spigot->millimetres <= $inside->millimetres ? $outside : Length::millimetres($stretched->value),
+            Share::ofOne($spigot->over($inside) - 1), $stretched,
         );
     }
 

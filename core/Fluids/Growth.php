@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Volume;
@@ -15,30 +17,43 @@ use NimbleKnuckle\Core\Quantity\Volume;
 final readonly class Growth
 {
     /** Of the volume, topped up next morning. */
-    private const WATCH = 0.03;
-    private const STOP = 0.08;
+    public const WATCH = 0.03;
+    public const STOP = 0.08;
 
-    /** @param float $expansion per kelvin */
-    private function __construct(public Volume $volume, public float $expansion, public Volume $growth)
-    {
+    private function __construct(
+        public Volume $volume, public Volume $growth, public Formula $expansionFormula, public Formula $growthFormula,
+    ) {
     }
 
     public static function of(Volume $volume, Share $strength, Temperature $cold, Temperature $hot): self
     {
-        $expansion = 4.7e-4 + 2.2e-6 * $strength->percent();
+        $expansion = Formula::of('β = 4.7·10⁻⁴ + 2.2·10⁻⁶ c', ['c' => Term::of($strength->percent(), '%')]);
+        $growth = Formula::of('ΔV = V β (hot − cold)', [
+            'V' => $volume->litres, 'β' => $expansion->value, 'hot' => $hot->celsius, 'cold' => $cold->celsius,
+        ]);
 
-        return new self($volume, $expansion, $volume->times($expansion * $hot->kelvinsAbove($cold)));
+        return new self($volume, Volume::litres($growth->value), $expansion, $growth);
     }
 
     /** Of the way between the marks, from the lower one, where it stands cold. */
     public function ofMarks(Volume $marks): Share
     {
-        return Share::ofOne($this->growth->over($marks));
+        return Share::ofOne($this->ofMarksFormula($marks)->value);
+    }
+
+    public function ofMarksFormula(Volume $marks): Formula
+    {
+        return Formula::of('growth / marks', ['growth' => $this->growth->litres, 'marks' => $marks->litres]);
     }
 
     public function ofVolume(Volume $toppedUp): Share
     {
-        return Share::ofOne($toppedUp->over($this->volume));
+        return Share::ofOne($this->ofVolumeFormula($toppedUp)->value);
+    }
+
+    public function ofVolumeFormula(Volume $toppedUp): Formula
+    {
+        return Formula::of('top-up / V', ['top-up' => $toppedUp->litres, 'V' => $this->volume->litres]);
     }
 
     /** More topped up than working air explains. */

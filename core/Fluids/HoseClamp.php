@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Torque;
 
@@ -39,6 +41,12 @@ final readonly class HoseClamp
     /** Behind the bead: the band, and some hose past it. */
     public function room(): Length
     {
-        return $this->band->plus(Length::millimetres(self::END_ROOM));
+        return Length::millimetres($this->roomFormula()->value);
+    }
+
+    /** mm. */
+    public function roomFormula(): Formula
+    {
+        return Formula::of('band + end', ['band' => $this->band->millimetres, 'end' => Term::fixed(self::END_ROOM)]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Quantity\Volume;
 
@@ -29,12 +30,23 @@ final readonly class Mix
     /** @param Share $product more than nothing */
     public static function of(Volume $capacity, Volume $drained, Share $present, Share $target, Share $product): self
     {
-        $left = $capacity->litres - $drained->litres;
-
         return new self(
-            $capacity, $drained, $present, $target, $product,
-            ($capacity->litres * $target->ofOne - $left * $present->ofOne) / $product->ofOne,
+            $capacity, $drained, $present, $target, $product, self::glycol($capacity, $drained, $present, $target, $product)->value,
         );
+    }
+
+    /** L of the product. */
+    public function pourFormula(): Formula
+    {
+        return self::glycol($this->capacity, $this->drained, $this->present, $this->target, $this->product);
+    }
+
+    private static function glycol(Volume $capacity, Volume $drained, Share $present, Share $target, Share $product): Formula
+    {
+        return Formula::of('pour = (V c* − (V − D) c0) / cp', [
+            'V' => $capacity->litres, 'D' => $drained->litres, 'c*' => $target->percent(), 'c0' => $present->percent(),
+            'cp' => $product->percent(),
+        ]);
     }
 
     public function isReachable(): bool
@@ -49,17 +61,28 @@ final readonly class Mix
 
     public function water(): Volume
     {
-        return $this->drained->minus($this->pour());
+        return Volume::litres($this->waterFormula()->value);
+    }
+
+    /** L. */
+    public function waterFormula(): Formula
+    {
+        return Formula::of('water = D − pour', ['D' => $this->drained->litres, 'pour' => $this->pour()->litres]);
     }
 
     /** The strength then. */
     public function result(): Share
     {
-        $left = $this->capacity->minus($this->drained)->litres;
+        return Share::ofHundred($this->resultFormula()->value);
+    }
 
-        return Share::ofOne(
-            ($left * $this->present->ofOne + $this->pour()->litres * $this->product->ofOne) / $this->capacity->litres,
-        );
+    /** Percent. */
+    public function resultFormula(): Formula
+    {
+        return Formula::of('c = ((V − D) c0 + pour cp) / V', [
+            'V' => $this->capacity->litres, 'D' => $this->drained->litres, 'c0' => $this->present->percent(),
+            'pour' => $this->pour()->litres, 'cp' => $this->product->percent(),
+        ]);
     }
 
     /** Whether no amount of this product gets there. */
@@ -80,12 +103,19 @@ final readonly class Mix
         return $this->isToBeStronger() ? $this->product : Share::ofOne(0.0);
     }
 
-    /** How much must come out at once: D = V (c* − c0) / (cp − c0). */
+    /** How much must come out at once. */
     public function drainNeeded(): Volume
     {
-        $refill = $this->refill()->ofOne - $this->present->ofOne;
+        return Volume::litres($this->drainFormula()->value);
+    }
 
-        return $this->capacity->times(($this->target->ofOne - $this->present->ofOne) / $refill);
+    /** L; refilled with what the drain must be refilled with. */
+    public function drainFormula(): Formula
+    {
+        return Formula::of('D = V (c* − c0) / (cp − c0)', [
+            'V' => $this->capacity->litres, 'c*' => $this->target->percent(), 'c0' => $this->present->percent(),
+            'cp' => $this->refill()->percent(),
+        ]);
     }
 
     /** Whether only all of it coming out would do. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Volume;
 
 /**
@@ -22,42 +24,58 @@ final readonly class OilPour
 
     /**
      * @param Volume $filterTakes what a new filter takes; nothing where the old one stays
-     * @param Volume $whole missing by the capacity
-     * @param ?Volume $out missing by the can; null where nothing was measured
+     * @param Formula $whole L missing by the capacity
+     * @param ?Formula $out L missing by the can; null where nothing was measured
      */
     private function __construct(
-        public ?Volume $drained, public Volume $filterTakes, public Volume $whole, public ?Volume $out,
+        public ?Volume $drained, public Volume $filterTakes, public Formula $whole, public ?Formula $out,
     ) {
     }
 
     public static function of(Volume $capacity, Volume $filter, bool $isFilterNew, Volume $housing, ?Volume $drained): self
     {
-        $none = Volume::litres(0.0);
-        $takes = $isFilterNew ? $filter : $none;
-        $whole = $capacity->minus($isFilterNew ? $none : $filter)->plus($housing);
+        $takes = $isFilterNew ? $filter : Volume::litres(0.0);
+        $whole = ['capacity' => $capacity->litres, 'filter' => $filter->litres, 'housing' => $housing->litres];
 
-        return new self($drained, $takes, $whole, $drained?->plus($takes)->plus($housing));
+        return new self(
+            $drained, $takes, Formula::of($isFilterNew ? 'capacity + housing' : 'capacity − filter + housing', $whole),
+            null === $drained ? null : Formula::of('drained + new filter + housing', [
+                'drained' => $drained->litres, 'new filter' => $takes->litres, 'housing' => $housing->litres,
+            ]),
+        );
     }
 
     public function missing(): Volume
     {
-        return null === $this->out ? $this->whole : $this->whole->orLess($this->out);
+        return Volume::litres(min($this->whole->value, $this->out->value ?? $this->whole->value));
     }
 
     public function first(): Volume
     {
-        return $this->missing()->times(self::FIRST);
+        return Volume::litres($this->firstFormula()->value);
+    }
+
+    /** L. */
+    public function firstFormula(): Formula
+    {
+        return Formula::of('share × missing', ['share' => Term::fixed(self::FIRST), 'missing' => $this->missing()->litres]);
     }
 
     public function then(): Volume
     {
-        return $this->missing()->times(1 - self::FIRST);
+        return Volume::litres($this->thenFormula()->value);
+    }
+
+    /** L. */
+    public function thenFormula(): Formula
+    {
+        return Formula::of('missing − first', ['missing' => $this->missing()->litres, 'first' => $this->first()->litres]);
     }
 
     /** Whether more came out than it takes. */
     public function isMoreOut(): bool
     {
         return null !== $this->drained
-            && $this->drained->plus($this->filterTakes)->litres > self::MORE_THAN_ALL * $this->whole->litres;
+            && $this->drained->plus($this->filterTakes)->litres > self::MORE_THAN_ALL * $this->whole->value;
     }
 }

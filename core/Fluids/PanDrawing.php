@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids;
 
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /** How far a thermostat stands open over temperature, up and down again, with its stamp. */
 final readonly class PanDrawing

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Temperature;
 
 /**
@@ -29,19 +30,38 @@ final readonly class PanTest
     /** K off its stamp, below nothing where it begins early. */
     public function off(): float
     {
-        return $this->opened->kelvinsAbove($this->stamp);
+        return $this->offFormula()->value;
+    }
+
+    public function offFormula(): Formula
+    {
+        return Formula::of('begins − stamp', ['begins' => $this->opened->celsius, 'stamp' => $this->stamp->celsius]);
     }
 
     /** K from begin to full; null where that was not seen. */
     public function span(): ?float
     {
-        return $this->full?->kelvinsAbove($this->opened);
+        return $this->spanFormula()?->value;
+    }
+
+    public function spanFormula(): ?Formula
+    {
+        return null === $this->full ? null : Formula::of('full − begins', [
+            'full' => $this->full->celsius, 'begins' => $this->opened->celsius,
+        ]);
     }
 
     /** K it shuts below where it opened; null where that was not seen. */
     public function hysteresis(): ?float
     {
-        return null === $this->closed ? null : $this->opened->kelvinsAbove($this->closed);
+        return $this->hysteresisFormula()?->value;
+    }
+
+    public function hysteresisFormula(): ?Formula
+    {
+        return null === $this->closed ? null : Formula::of('begins − shut', [
+            'begins' => $this->opened->celsius, 'shut' => $this->closed->celsius,
+        ]);
     }
 
     public function hottest(): Temperature

@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Core\Fluids;
 
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Quantity\Share;
-use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /** Freezing, boiling in the open and boiling under the cap over strength, with the place where this coolant stands. */
 final readonly class ProtectDrawing

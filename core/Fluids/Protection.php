@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
-use NimbleKnuckle\Core\Quantity\Air;
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Quantity\Temperature;
@@ -40,10 +41,12 @@ final readonly class Protection
         );
     }
 
-    /** Of the water in it. */
-    public function activity(): float
+    /** Of the water in it, of one. */
+    public function activity(): Formula
     {
-        return Air::SEA_LEVEL / WaterVapour::pressure($this->normal)->kilopascals;
+        return Formula::of('a = sea / Pw(Tb0)', [
+            'sea' => Term::fixed(Air::SEA_LEVEL), 'Pw(Tb0)' => WaterVapour::pressure($this->normal)->kilopascals,
+        ]);
     }
 
     public function boilsOpen(): Temperature
@@ -73,6 +76,6 @@ final readonly class Protection
 
     private function boilsAt(Pressure $absolute): Temperature
     {
-        return WaterVapour::temperature(Pressure::kilopascals($absolute->kilopascals / $this->activity()));
+        return WaterVapour::temperature(Pressure::kilopascals($absolute->kilopascals / $this->activity()->value));
     }
 }

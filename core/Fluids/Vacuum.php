@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
-use NimbleKnuckle\Core\Quantity\Air;
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Volume;
@@ -29,20 +30,45 @@ final readonly class Vacuum
     {
         $vapour = WaterVapour::pressure($temperature);
 
-        return new self($air, $temperature, $volume, $pulled, $vapour, $air->pressure->minus($vapour));
+        return new self(
+            $air, $temperature, $volume, $pulled, $vapour, Pressure::kilopascals(self::deepest($air->pressure, $vapour)->value),
+        );
+    }
+
+    /** kPa below the air: where water boils. */
+    public function limitFormula(): Formula
+    {
+        return self::deepest($this->air->pressure, $this->vapour);
+    }
+
+    private static function deepest(Pressure $air, Pressure $vapour): Formula
+    {
+        return Formula::of('limit = p − Pw(T)', ['p' => $air->kilopascals, 'Pw(T)' => $vapour->kilopascals]);
     }
 
     public function aim(): Pressure
     {
-        return Pressure::kilopascals(self::AIM * max(0.0, $this->limit->kilopascals));
+        return Pressure::kilopascals($this->aimFormula()->value);
+    }
+
+    /** kPa below the air: somewhat short of boiling. */
+    public function aimFormula(): Formula
+    {
+        return Formula::of('aim = share limit', ['share' => Term::fixed(self::AIM), 'limit' => max(0.0, $this->limit->kilopascals)]);
     }
 
     /** Back at air pressure. */
     public function airLeft(): Volume
     {
-        $air = $this->air->pressure->kilopascals;
+        return Volume::litres(max(0.0, $this->airLeftFormula()->value));
+    }
 
-        return $this->volume->times(max(0.0, $air - $this->pulled->kilopascals) / $air);
+    /** L at air pressure; below nothing where the gauge shows more than there is. */
+    public function airLeftFormula(): Formula
+    {
+        return Formula::of('V (p − pulled) / p', [
+            'V' => $this->volume->litres, 'p' => $this->air->pressure->kilopascals, 'pulled' => $this->pulled->kilopascals,
+        ]);
     }
 
     public function isTooHot(): bool

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Duration;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Volume;
@@ -11,6 +13,8 @@ use NimbleKnuckle\Core\Quantity\Volume;
 /** Whether a system under vacuum holds: leak V Δp/t by the pressure-rise method, and what it comes to in five minutes. */
 final readonly class VacuumHold
 {
+    /** As long as the gauge is left alone, s. */
+    public const SECONDS = 120;
     /** kPa lost in five minutes. */
     public const WATCH_LOSS = 1.0;
     public const STOP_LOSS = 3.0;
@@ -33,6 +37,12 @@ final readonly class VacuumHold
         return $this->lost->kilopascals < -self::GAUGE_PLAY;
     }
 
+    /** The most a system that holds may lose while the gauge is left alone. */
+    public static function mostLost(): Pressure
+    {
+        return Pressure::kilopascals(self::STOP_LOSS * self::SECONDS / (60 * self::LOSS_MINUTES));
+    }
+
     public function inFiveMinutes(): Pressure
     {
         return Pressure::kilopascals($this->lost->kilopascals * self::LOSS_MINUTES / $this->held->minutes);
@@ -41,7 +51,16 @@ final readonly class VacuumHold
     /** Pa·L/s. */
     public function leakRate(): float
     {
-        return $this->volume->litres * $this->lost->kilopascals * 1000 / ($this->held->minutes * 60);
+        return $this->leakFormula()->value * 1000 / 60;
+    }
+
+    /** L·kPa a minute. */
+    public function leakFormula(): Formula
+    {
+        return Formula::of('V Δp / t', [
+            'V' => Term::of($this->volume->litres, 'L'), 'Δp' => Term::of($this->lost->kilopascals, 'kPa'),
+            't' => Term::of($this->held->minutes, 'min'),
+        ]);
     }
 
     public function leaks(): bool

@@ -22,6 +22,9 @@ final readonly class BoostRun
     private const SOON = 1.0;
     private const SMOOTH = 0.12;
     private const LAST = 0.4;
+    /** Of the limit: what the first run aims at, and what any run aims at at most. */
+    private const FIRST = 0.7;
+    private const UTMOST = 0.9;
 
     /**
      * @param ?float $reached rpm at which it first came near its target
@@ -30,6 +33,12 @@ final readonly class BoostRun
     private function __construct(
         public BoostFinding $finding, public float $peak, public ?float $reached, public ?float $settled, public float $at,
     ) {
+    }
+
+    /** What a run aims at under a limit, both in kPa: well below it at first. */
+    public static function aim(float $limit, bool $isFirst): float
+    {
+        return ($isFirst ? self::FIRST : self::UTMOST) * $limit;
     }
 
     /**

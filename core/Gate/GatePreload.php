@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Gate;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Pressure;
 
@@ -12,10 +13,11 @@ final readonly class GatePreload
 {
     /**
      * @param float $turns of the end, in its steps; less than nothing where it would have to be let out
-     * @param float $exact before they were rounded to a step
+     * @param Formula $exact before they were rounded to a step
+     * @param Formula $cracks kPa
      */
     private function __construct(
-        public float $turns, public float $exact, public Length $preload, public Pressure $cracks, public ?Pressure $fullOpen,
+        public float $turns, public Formula $exact, public Length $preload, public Formula $cracks, public ?Pressure $fullOpen,
     ) {
     }
 
@@ -26,24 +28,28 @@ final readonly class GatePreload
     public static function toCrackAt(
         Pressure $wanted, Pressure $bare, float $rate, Length $pitch, float $step, ?Length $needed,
     ): self {
-        $exact = ($wanted->kilopascals - $bare->kilopascals) / $rate / $pitch->millimetres;
+        $exact = Formula::of('(wanted − cracks)/(rate · pitch)', [
+            'wanted' => $wanted->kilopascals, 'cracks' => $bare->kilopascals, 'rate' => $rate, 'pitch' => $pitch->millimetres,
+        ]);
 
-        return self::after($step * round($exact / $step), $exact, $bare, $rate, $pitch, $needed);
+        return self::after($step * round($exact->value / $step), $exact, $bare, $rate, $pitch, $needed);
     }
 
     public static function turned(float $turns, Pressure $bare, float $rate, Length $pitch, ?Length $needed): self
     {
-        return self::after($turns, $turns, $bare, $rate, $pitch, $needed);
+        return self::after($turns, Formula::of('as turned', ['as turned' => $turns]), $bare, $rate, $pitch, $needed);
     }
 
-    private static function after(float $turns, float $exact, Pressure $bare, float $rate, Length $pitch, ?Length $needed): self
+    private static function after(float $turns, Formula $exact, Pressure $bare, float $rate, Length $pitch, ?Length $needed): self
     {
         $preload = $turns * $pitch->millimetres;
-        $cracks = $bare->kilopascals + $rate * $preload;
+        $cracks = Formula::of('cracks + rate · turns · pitch', [
+            'cracks' => $bare->kilopascals, 'rate' => $rate, 'turns' => $turns, 'pitch' => $pitch->millimetres,
+        ]);
 
         return new self(
-            $turns, $exact, Length::millimetres($preload), Pressure::kilopascals($cracks),
-            null === $needed ? null : Pressure::kilopascals($cracks + $rate * $needed->millimetres),
+            $turns, $exact, Length::millimetres($preload), $cracks,
+            null === $needed ? null : Pressure::kilopascals($cracks->value + $rate * $needed->millimetres),
         );
     }
 }

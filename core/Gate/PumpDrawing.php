@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Gate;
 
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /** Rod over pressure, up and down, with the knee where the gate cracks. kPa and mm. */
 final readonly class PumpDrawing

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Lifting;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Mass;
 use NimbleKnuckle\Core\Quantity\Stress;
@@ -17,8 +18,8 @@ final readonly class Beam
     ) {
     }
 
-    /** The largest bending stress, σ = F a b/(l W); null where the section is not known. */
-    public function bending(Force $load): ?Stress
+    /** The largest bending stress, MPa; null where the section is not known. */
+    public function bending(Force $load): ?Formula
     {
         if (null === $this->width || null === $this->height || $this->width <= 0.0 || $this->height <= 0.0) {
             return null;
@@ -28,6 +29,8 @@ final readonly class Beam
         $hollow = ($w - 2 * $wall) * ($h - 2 * $wall) ** 3;
         $modulus = ($w * $h ** 3 - $hollow) / (6 * $h);
 
-        return Stress::megapascals($load->newtons * $this->at * ($this->span - $this->at) / ($this->span * $modulus));
+        return Formula::of('σ = F a b / (l W)', [
+            'F' => $load->newtons, 'a' => $this->at, 'b' => $this->span - $this->at, 'l' => $this->span, 'W' => $modulus,
+        ]);
     }
 }

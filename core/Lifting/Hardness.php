@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Lifting;
 
+use NimbleKnuckle\Core\Formula\Formula;
+
 /**
  * Stiffness of rubber from its Shore A hardness, for a ratio between two of the same shape: Gent 1958,
- * E = 0.0981 (56 + 7.62336 S)/(0.137505 (254 − 2.54 S)) MPa, good for 20 to 80; beside it S = 100 erf(3.186e-4 √E[Pa]).
+ * good for 20 to 80; beside it S = 100 erf(3.186e-4 √E[Pa]).
  */
 final readonly class Hardness
 {
@@ -16,7 +18,13 @@ final readonly class Hardness
     /** MPa */
     public static function modulus(float $shoreA): float
     {
-        return 0.0981 * (56 + 7.62336 * $shoreA) / (0.137505 * (254 - 2.54 * $shoreA));
+        return self::modulusFormula($shoreA)->value;
+    }
+
+    /** MPa */
+    public static function modulusFormula(float $shoreA): Formula
+    {
+        return Formula::of('E = 0.0981 (56 + 7.62336 S)/(0.137505 (254 − 2.54 S))', ['S' => $shoreA]);
     }
 
     /** MPa, by the other relation, which holds up to hard ones */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Lifting;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Torque;
 
@@ -88,15 +89,26 @@ final readonly class MountShare
     /** @param float $inertia kg m² about the roll axis; Hz */
     public function frequency(float $inertia): float
     {
-        return sqrt($this->stiffness / $inertia) / (2 * \M_PI);
+        return $this->frequencyFormula($inertia)->value;
+    }
+
+    /** Hz. @param float $inertia kg m² */
+    public function frequencyFormula(float $inertia): Formula
+    {
+        return Formula::of('fn = √(Kθ/I) / (2π)', ['Kθ' => $this->stiffness, 'I' => $inertia]);
     }
 
     /** How much of a shake at a frequency comes through to the body. */
     public function transmissibility(float $frequency, float $inertia): float
     {
-        $r = $frequency / $this->frequency($inertia);
-        $damped = (2 * $this->damping * $r) ** 2;
+        return $this->throughFormula($frequency, $inertia)->value;
+    }
 
-        return sqrt((1 + $damped) / ((1 - $r ** 2) ** 2 + $damped));
+    /** Of one. @param float $frequency Hz; @param float $inertia kg m² */
+    public function throughFormula(float $frequency, float $inertia): Formula
+    {
+        return Formula::of('√((1 + (2ζr)²)/((1 − r²)² + (2ζr)²))', [
+            'ζ' => $this->damping, 'r' => $frequency / $this->frequency($inertia),
+        ]);
     }
 }

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Lifting;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Torque;
 
 /** How far a round steel bar twists under a torque: θ = T l/(G J). Strength of materials, G of steel 80 GPa. */
@@ -14,19 +17,28 @@ final readonly class Twist
     /** N/mm² */
     public const SHEAR_MODULUS = 80_000.0;
 
-    /** @param float $second mm⁴, polar second moment of area */
-    private function __construct(public Angle $twist, public Angle $overstates, public float $second)
-    {
+    /**
+     * @param Formula $turned radians
+     * @param Formula $over radians
+     * @param Formula $second mm⁴, polar second moment of area
+     */
+    private function __construct(
+        public Angle $twist, public Angle $overstates, public Formula $turned, public Formula $over, public Formula $second,
+    ) {
     }
 
     /** @param Torque $snug the torque the angle is counted from */
     public static function of(Torque $torque, Torque $snug, Length $length, Length $diameter, Length $inner): self
     {
-        $second = \M_PI * ($diameter->millimetres ** 4 - $inner->millimetres ** 4) / 32;
-        $turn = static fn (float $newtonMetres): Angle => Angle::degrees(
-            rad2deg(1000 * $newtonMetres * $length->millimetres / (self::SHEAR_MODULUS * $second)),
-        );
+        $second = Formula::of('J = π (D⁴ − d⁴) / 32', ['D' => $diameter->millimetres, 'd' => $inner->millimetres]);
+        $bar = [
+            'l' => $length->millimetres, 'G' => Term::readAs(self::SHEAR_MODULUS, Show::n(self::SHEAR_MODULUS / 1000).' GPa'),
+            'J' => $second->value,
+        ];
+        $moment = static fn (Torque $one): Term => Term::readAs(1000 * $one->newtonMetres, Show::n($one->newtonMetres));
+        $turned = Formula::of('θ = T l / (G J)', ['T' => $moment($torque)] + $bar);
+        $over = Formula::of('(T − snug) l / (G J)', ['T' => $moment($torque), 'snug' => $moment($snug)] + $bar);
 
-        return new self($turn($torque->newtonMetres), $turn($torque->newtonMetres - $snug->newtonMetres), $second);
+        return new self(Angle::degrees(rad2deg($turned->value)), Angle::degrees(rad2deg($over->value)), $turned, $over, $second);
     }
 }

@@ -16,7 +16,7 @@ final readonly class PhotoPlane
 
     /** mm of the marks left over, root of the mean square; nothing of four marks. */
     public float $residual;
-    public Sight $sight;
+    public CameraModel $sight;
     /**
      * All points, with one coordinate of a mark moved both ways, or the lens.
      *
@@ -33,7 +33,7 @@ final readonly class PhotoPlane
      */
     public function __construct(private array $marks, private array $points, private ?Lens $lens = null)
     {
-        $this->sight = Sight::of($marks, $lens);
+        $this->sight = CameraModel::of($marks, $lens);
         $left = 0.0;
         foreach ($marks as [$x, $y, $u, $v]) {
             [$a, $b] = $this->sight->at($x, $y);
@@ -46,7 +46,7 @@ final readonly class PhotoPlane
                 $swayed[] = [$this->swayed($i, $axis, self::MOVE), $this->swayed($i, $axis, -self::MOVE)];
             }
         }
-        $sway = self::MOVE * (count($marks) < Sight::LENS_FROM ? Lens::MOST : Lens::USUAL);
+        $sway = self::MOVE * (count($marks) < CameraModel::LENS_FROM ? Lens::MOST : Lens::USUAL);
         null === $lens || $swayed[] = [$this->bent($sway), $this->bent(-$sway)];
         $this->swayed = $swayed;
     }
@@ -164,7 +164,7 @@ final readonly class PhotoPlane
         $marks = $this->marks;
         [$x, $y, $u, $v] = $marks[$mark];
         $marks[$mark] = 0 === $axis ? [$x + $by, $y, $u, $v] : [$x, $y + $by, $u, $v];
-        $sight = Sight::of(array_values($marks), $this->lens);
+        $sight = CameraModel::of(array_values($marks), $this->lens);
 
         return array_map(static fn (array $one): array => $sight->at(...$one), $this->points);
     }
@@ -176,7 +176,7 @@ final readonly class PhotoPlane
      */
     private function bent(float $by): array
     {
-        $sight = Sight::of($this->marks, $this->lens, $by);
+        $sight = CameraModel::of($this->marks, $this->lens, $by);
 
         return array_map(static fn (array $one): array => $sight->at(...$one), $this->points);
     }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\PressFit;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
-use NimbleKnuckle\Core\Quantity\Stress;
-use NimbleKnuckle\Core\Quantity\Temperature;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Torque;
 
 /**
@@ -17,11 +18,20 @@ use NimbleKnuckle\Core\Quantity\Torque;
 final readonly class PressFit
 {
     /** Of the heights that are pressed flat, as in DIN 7190-1. */
-    private const SMOOTHED = 0.8;
+    public const SMOOTHED = 0.8;
+    /** °C at which the parts are measured. */
+    private const WARM = 20.0;
 
+    /**
+     * @param FitStress $stress MPa
+     * @param Formula $force N
+     * @param Formula $slips N·m
+     * @param Formula $heat °C
+     * @param Formula $chill °C
+     */
     private function __construct(
-        public Length $interference, public Length $works, public FitStress $stress, public Force $force, public Torque $slips,
-        public Temperature $heat, public Temperature $chill,
+        public Formula $interference, public Length $works, public FitStress $stress, public Formula $force, public Formula $slips,
+        public Formula $heat, public Formula $chill,
     ) {
     }
 
@@ -39,26 +49,25 @@ final readonly class PressFit
     ): self {
         [$d, $bore, $outside, $inside] = array_map(static fn (Length $one): float => $one->millimetres, $sizes);
         [$shaft, $hub] = $materials;
-        $interference = $d - $bore;
-        $works = $interference - self::SMOOTHED * $rough->millimetres;
-        $ratio = static fn (float $large, float $small): float => ($large ** 2 + $small ** 2) / ($large ** 2 - $small ** 2);
-        $gives = ($ratio($outside, $d) + $hub->poisson) / (1000 * $hub->elastic)
-            + ($ratio($d, $inside) - $shaft->poisson) / (1000 * $shaft->elastic);
-        $pressure = max(0.0, $works) / $d / $gives;
-        $hoop = $pressure * $ratio($outside, $d);
-        $ring = \M_PI * $d * $length->millimetres * $pressure;
-        $rise = ($interference + $clearance->millimetres) / $d * 1e6;
-
-        $stress = new FitStress(
-            Stress::megapascals($pressure), Stress::megapascals($hoop),
-            Stress::megapascals(sqrt($hoop ** 2 + $hoop * $pressure + $pressure ** 2)),
-            Stress::megapascals($inside > 0.0 ? 2 * $pressure * $d ** 2 / ($d ** 2 - $inside ** 2) : 0.0),
-        );
+        $interference = Formula::of('shaft − bore', ['shaft' => Term::of($d, '', 6), 'bore' => Term::of($bore, '', 6)]);
+        $works = $interference->value - self::SMOOTHED * $rough->millimetres;
+        $stress = FitStress::of(max(0.0, $works), [$d, $outside, $inside], $shaft, $hub);
+        $ring = ['p' => $stress->pressure->value, 'd' => $d, 'l' => $length->millimetres];
+        $grown = [
+            'warm' => Term::fixed(self::WARM), 'Δ' => $interference->value, 'clearance' => $clearance->millimetres, 'd' => $d,
+        ];
 
         return new self(
-            Length::millimetres($interference), Length::millimetres($works), $stress, Force::newtons($friction[1] * $ring),
-            Torque::newtonMetres($friction[0] * $ring * $d / 2000), Temperature::celsius(20 + $rise / $hub->alpha),
-            Temperature::celsius(20 - $rise / $shaft->chilled),
+            $interference, Length::millimetres($works), $stress, Formula::of('μ p π d l', ['μ' => $friction[1]] + $ring),
+            Formula::of('μ p π d l · d/2000', ['μ' => $friction[0]] + $ring),
+            Formula::of('warm + (Δ + clearance)/(α d)', ['α' => self::perKelvin($hub->alpha)] + $grown),
+            Formula::of('warm − (Δ + clearance)/(α d)', ['α' => self::perKelvin($shaft->chilled)] + $grown),
         );
+    }
+
+    /** @param float $millionths a kelvin */
+    private static function perKelvin(float $millionths): Term
+    {
+        return Term::readAs($millionths / 1e6, Show::n($millionths).'·10⁻⁶');
     }
 }

@@ -9,6 +9,7 @@ use NimbleKnuckle\Core\Bolting\Engagement;
 use NimbleKnuckle\Core\Bolting\Grade;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Stress;
@@ -17,7 +18,8 @@ use NimbleKnuckle\Core\Quantity\Torque;
 /** A screw that presses a hub on: torque at its nut (VDI 2230), turns, and what its thread and the puller bolts hold. */
 final readonly class PressScrew
 {
-    private function __construct(public Torque $torque, public float $turns, public Force $strips)
+    /** @param Formula $torque N·m at the nut */
+    private function __construct(public Formula $torque, public Formula $turns, public Force $strips)
     {
     }
 
@@ -31,10 +33,13 @@ final readonly class PressScrew
     ): self {
         $ring = null === $face ? BearingFace::hexagon($thread) : null;
         $radius = $face->millimetres ?? (null === $ring ? 0.0 : ($ring->outer + $ring->hole) / 4);
-        $arm = 0.16 * $thread->pitch + 0.58 * $thread->pitchDiameter() * $friction[0] + $radius * $friction[1];
+        $torque = Formula::of('M = F (0.16 P + 0.58 d₂ μ + rk μk)/1000', [
+            'F' => $force->newtons, 'P' => $thread->pitch, 'd₂' => $thread->pitchDiameter(), 'μ' => $friction[0], 'rk' => $radius,
+            'μk' => $friction[1],
+        ]);
 
         return new self(
-            Torque::newtonMetres($force->newtons * $arm / 1000), $travel->millimetres / $thread->pitch,
+            $torque, Formula::of('way/P', ['way' => $travel->millimetres, 'P' => $thread->pitch]),
             self::engagement($thread, $material)->stripForce($engaged),
         );
     }

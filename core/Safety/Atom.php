@@ -20,11 +20,19 @@ enum Atom: string
     case Read = 'read';
     case Outside = 'outside';
     case Doubtful = 'doubtful';
+    /** of a step and a field: it was read on two tablets, and the two do not agree; of an event beside: it is one of these */
+    case Rivals = 'rivals';
+    case IsRival = 'is-rival';
     /** of a step and a field: as written; by how much it may be wrong, in digits, where it was read off a picture */
     case Written = 'written';
     case Doubt = 'doubt';
     /** the vehicle, by what was done: on its stands; cold; battery on */
     case Raised = 'raised';
+    /** what it stands on: floor, stands, ramps, lift; the same in words */
+    case Stance = 'stance';
+    case StandsOn = 'stands-on';
+    /** whether somebody said of a wheel that it is off */
+    case Bare = 'bare';
     case Cold = 'cold';
     case Battery = 'battery';
     /** of an item, a joint, a circuit, a body: off; undone; open or empty; held by something that is not its own */
@@ -109,6 +117,9 @@ enum Atom: string
     case Fresh = 'fresh';
     case AtHand = 'at-hand';
     case ToLose = 'to-lose';
+    /** of a step and a thing: it is an end that was parted, no loose piece; something relies on its being back */
+    case IsEnd = 'is-end';
+    case EndGuards = 'end-guards';
     /** of a step: [thing, the count in words] of what there is too little of to count all */
     case TooFew = 'too-few';
     /** of a step and a thing: once out it stays out; the name of a joint that must be tight before it comes out, empty where none */
@@ -128,6 +139,8 @@ enum Atom: string
     case PhotoMarks = 'photo-marks';
     case Length = 'length';
     case IsHash = 'is-hash';
+    /** of a text: wheels of a vehicle, fl,fr,rl,rr, each once, or none */
+    case IsCorners = 'is-corners';
     /** of an event: there is one; it can be taken back, and was not; it is a mishap; it booked a check that has been done */
     case IsEvent = 'is-event';
     case MayUndo = 'may-undo';

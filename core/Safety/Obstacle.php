@@ -10,4 +10,10 @@ final readonly class Obstacle
     public function __construct(public string $code, public string $text, public Bar $bar, public string $step)
     {
     }
+
+    /** @param list<self> $obstacles */
+    public static function hardest(array $obstacles): Bar
+    {
+        return array_reduce($obstacles, static fn (Bar $bar, self $one): Bar => $bar->harder($one->bar), Bar::Note);
+    }
 }

@@ -14,6 +14,8 @@ final readonly class Refusal implements \JsonSerializable
     public const BEGIN = 'begin';
     public const CLOSE = 'close';
     public const LEAD = 'lead';
+    /** What holds back a vehicle that is moved, at no step of its own. */
+    public const MOVE = 'move';
 
     private function __construct(
         public string $field, private Term $when, private Term|string $text, private ?Term $each = null, public string $gate = '',

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sealing;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Length;
 
 /**
- * How far apart the bolts of a flange may sit before it bows between them. Rigid: pitch ≤ 2 d + 6 t / (m + 0.5), ASME VIII
- * division 1, appendix 2. Pressed steel: 60 mm, a working value. A ring in a groove seals by itself and is exempt.
+ * How far apart the bolts of a flange may sit before it bows between them. Rigid: ASME VIII division 1, appendix 2. Pressed
+ * steel: 60 mm, a working value. A ring in a groove seals by itself and is exempt.
  */
 final readonly class BoltSpacing
 {
@@ -17,8 +18,11 @@ final readonly class BoltSpacing
     /** mm. */
     public const PRESSED = 60.0;
 
-    /** @param list<Length> $pitches from each bolt to the next round */
-    private function __construct(public array $pitches, public Length $most)
+    /**
+     * @param list<Length> $pitches from each bolt to the next round
+     * @param ?Formula $formula mm that they may be apart; null where that is a working value
+     */
+    private function __construct(public array $pitches, public Length $most, public ?Formula $formula = null)
     {
     }
 
@@ -29,7 +33,9 @@ final readonly class BoltSpacing
      */
     public static function rigid(array $pitches, Length $bolt, Length $thickness, float $factor): self
     {
-        return new self($pitches, $bolt->times(2)->plus($thickness->times(6 / ($factor + 0.5))));
+        $most = Formula::of('2 d + 6 t / (m + 0.5)', ['d' => $bolt->millimetres, 't' => $thickness->millimetres, 'm' => $factor]);
+
+        return new self($pitches, Length::millimetres($most->value), $most);
     }
 
     /** @param list<Length> $pitches */

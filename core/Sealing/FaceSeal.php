@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sealing;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Volume;
 
 /**
  * A joint face by one of its ways: whether the way suits it, and the bead of a sealant. The bead, spread over the width of the
- * flange, fills the gap and 30 % more: d = √(4 · 1.3 · b g / π). Least bead, most bead and the gaps each way bridges are
+ * flange, fills the gap and somewhat more. Least bead, most bead and the gaps each way bridges are
  * working values.
  */
 final readonly class FaceSeal
@@ -51,12 +53,26 @@ final readonly class FaceSeal
     /** The bead that just fills the gap with a third to spare, before it is held to a least one. */
     public function filling(): Length
     {
-        return Length::millimetres(sqrt(4 * self::MORE * $this->width->millimetres * $this->gap->millimetres / \M_PI));
+        return Length::millimetres($this->fillingFormula()->value);
+    }
+
+    /** mm. */
+    public function fillingFormula(): Formula
+    {
+        return Formula::of('d = √(4 × more b g / π)', [
+            'more' => Term::fixed(self::MORE), 'b' => $this->width->millimetres, 'g' => $this->gap->millimetres,
+        ]);
     }
 
     public function amount(FaceWay $way): Volume
     {
-        return Volume::litres(\M_PI / 4 * $this->bead($way)->millimetres ** 2 * $this->length->millimetres / 1e6);
+        return Volume::litres($this->amountFormula($way)->value / 1e6);
+    }
+
+    /** mm³. */
+    public function amountFormula(FaceWay $way): Formula
+    {
+        return Formula::of('π d² l / 4', ['d' => $this->bead($way)->millimetres, 'l' => $this->length->millimetres]);
     }
 
     public function suits(FaceWay $way): FaceFit

@@ -20,7 +20,7 @@ final readonly class GrooveDrawing
 
         return new self(
             $free, $depth->millimetres, $width->millimetres, $free ** 2 / min($free, $depth->millimetres),
-            $seal->squeeze->percent(),
+            $seal->squeeze()->percent(),
         );
     }
 }

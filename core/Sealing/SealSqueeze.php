@@ -4,18 +4,20 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sealing;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Share;
 
 /**
  * A ring of round section in its groove: how far it is stretched and squeezed, how much of the groove it fills, and how far
- * a cover comes down on it before metal meets metal. A stretched ring is thinner: W′ = W √((Di + W)/(Dg + W)).
+ * a cover comes down on it before metal meets metal. A stretched ring is thinner.
  * Source: ISO 3601-2 practice.
  */
 final readonly class SealSqueeze
 {
     private function __construct(
-        public Share $stretch, public Length $thinned, public Share $squeeze, public Share $fill, public Length $travel,
+        public Formula $stretched, public Formula $thin, public Length $thinned, public Formula $squeezed, public Formula $filled,
+        public Formula $down,
     ) {
     }
 
@@ -28,16 +30,36 @@ final readonly class SealSqueeze
      */
     public static function of(Length $section, Length $inner, Length $depth, Length $width, Length $grooveInner): self
     {
-        $stretch = $grooveInner->minus($inner)->over($inner);
-        $thinner = $stretch > 0.0 ? sqrt(
-            ($inner->millimetres + $section->millimetres) / ($grooveInner->millimetres + $section->millimetres),
-        ) : 1.0;
-        $thinned = Length::millimetres($section->millimetres * $thinner);
+        $sizes = ['W' => $section->millimetres, 'Di' => $inner->millimetres, 'Dg' => $grooveInner->millimetres];
+        $stretch = Formula::of('(Dg − Di) / Di', $sizes);
+        $thin = Formula::of($stretch->value > 0.0 ? 'W′ = W √((Di + W)/(Dg + W))' : 'W′ = W', $sizes);
+        $groove = ['W′' => $thin->value, 'h' => $depth->millimetres, 'b' => $width->millimetres];
 
         return new self(
-            Share::ofOne($stretch), $thinned, Share::ofOne(1 - $depth->over($thinned)),
-            Share::ofOne(\M_PI * $thinned->millimetres ** 2 / (4 * $depth->millimetres * $width->millimetres)),
-            Length::millimetres(max(0.0, $thinned->millimetres - $depth->millimetres)),
+            $stretch, $thin, Length::millimetres($thin->value), Formula::of('1 − h / W′', $groove), Formula::of('π W′² / (4 h b)', $groove),
+            Formula::of('W′ − h', $groove),
         );
+    }
+
+    public function stretch(): Share
+    {
+        return Share::ofOne($this->stretched->value);
+    }
+
+    public function squeeze(): Share
+    {
+        return Share::ofOne($this->squeezed->value);
+    }
+
+    /** Of the groove. */
+    public function fill(): Share
+    {
+        return Share::ofOne($this->filled->value);
+    }
+
+    /** How far a cover comes down on it; nothing where the groove is deeper than the ring. */
+    public function travel(): Length
+    {
+        return Length::millimetres(max(0.0, $this->down->value));
     }
 }

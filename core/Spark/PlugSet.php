@@ -8,9 +8,9 @@ namespace NimbleKnuckle\Core\Spark;
 final readonly class PlugSet
 {
     /** Modified z, over which a gap is odd (Iglewicz and Hoaglin); and the least spread that is believed, mm. */
-    private const ODD = 3.5;
-    private const LEAST_SPREAD = 0.02;
-    private const NORMAL = 0.6745;
+    public const ODD = 3.5;
+    public const LEAST_SPREAD = 0.02;
+    public const NORMAL = 0.6745;
     private const LEAST = 3;
 
     /**

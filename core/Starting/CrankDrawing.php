@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Starting;
 
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /** A recording of a starter that cranks: posts, stud and earth over time, with what the battery is to keep. s and V. */
 final readonly class CrankDrawing

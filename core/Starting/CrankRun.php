@@ -41,13 +41,13 @@ final readonly class CrankRun
     ) {
         $this->settled = $drop->crank ?? 0.0;
         $this->earth = $drop->ground ?? 0.0;
-        $this->stud = null === $drop ? 0.0 : $drop->crank - $drop->feed - $drop->ground;
+        $this->stud = null === $drop ? 0.0 : $drop->crank - $drop->feed() - $drop->ground;
     }
 
     /** V between posts and stud. */
     public function feed(): float
     {
-        return $this->drop->feed ?? 0.0;
+        return $this->drop?->feed() ?? 0.0;
     }
 
     /** Turns of the crank a minute; null where no humps can be told. */
@@ -77,7 +77,9 @@ final readonly class CrankRun
         $rate = $cylinders < self::FEWEST ? null : $wave->rate($cylinders);
         $flat = null === $rate ? 1.0 : $wave->flattest($rate, $cylinders);
         // Of two legs over their limit the worse by its limit is named.
-        $legs = [CrankFinding::Earth->value => $drop->ground / VoltDrop::GROUND, CrankFinding::Feed->value => $drop->feed / VoltDrop::FEED];
+        $legs = [
+            CrankFinding::Earth->value => $drop->ground / VoltDrop::GROUND, CrankFinding::Feed->value => $drop->feed() / VoltDrop::FEED,
+        ];
         arsort($legs);
         $finding = match (true) {
             max($legs) > 1.0 + 1e-9 => CrankFinding::from((string) array_key_first($legs)),

@@ -17,7 +17,7 @@ final readonly class LegDrawing
     public static function of(VoltDrop $drop): self
     {
         $leg = static function (string $name, float $volts, float $limit) use ($drop): array {
-            $most = max(2.2 * VoltDrop::FEED, $drop->feed, $drop->ground);
+            $most = max(2.2 * VoltDrop::FEED, $drop->feed(), $drop->ground);
 
             return [
                 'name' => $name, 'volts' => $volts, 'limit' => $limit, 'bar' => self::BAR * max(0.0, $volts) / $most,
@@ -27,8 +27,8 @@ final readonly class LegDrawing
         };
 
         return new self(
-            [$leg('feed', $drop->feed, VoltDrop::FEED), $leg('earth', $drop->ground, VoltDrop::GROUND)], $drop->crank,
-            $drop->crank - $drop->feed - $drop->ground,
+            [$leg('feed', $drop->feed(), VoltDrop::FEED), $leg('earth', $drop->ground, VoltDrop::GROUND)], $drop->crank,
+            $drop->crank - $drop->feed() - $drop->ground,
         );
     }
 }

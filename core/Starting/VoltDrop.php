@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Starting;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
+
 /**
  * What is lost between the battery and the starter while it cranks: the feed leg, the earth leg, and what the battery itself gives way.
  * V, A, mΩ, °C. Limits are those of common trade practice; the table of cranking voltages is by the warmth of the battery.
@@ -20,7 +23,7 @@ final readonly class VoltDrop
     private const QUARTER = 0.2;
 
     private function __construct(
-        public float $rest, public float $crank, public float $feed, public float $ground, public float $least, public float $charge,
+        public float $rest, public float $crank, public Formula $fed, public float $ground, public float $least, public Formula $charged,
     ) {
     }
 
@@ -30,7 +33,23 @@ final readonly class VoltDrop
      */
     public static function of(float $rest, float $crank, float $stud, float $ground, float $celsius, string $kind): self
     {
-        return new self($rest, $crank, $crank - $stud - $ground, $ground, self::keeps($celsius), self::charge($rest, $kind));
+        $feed = Formula::of('crank − stud − earth', [
+            'crank' => $crank, 'stud' => $stud, 'earth' => Term::of($ground, 'V', 3),
+        ]);
+
+        return new self($rest, $crank, $feed, $ground, self::keeps($celsius), self::chargeFormula($rest, $kind));
+    }
+
+    /** V. */
+    public function feed(): float
+    {
+        return $this->fed->value;
+    }
+
+    /** Percent, by the voltage at rest. */
+    public function charge(): float
+    {
+        return max(0.0, min(100.0, $this->charged->value));
     }
 
     public function isTired(): bool
@@ -41,7 +60,7 @@ final readonly class VoltDrop
     /** Percent of what is lost in the two legs. */
     public function share(float $drop): float
     {
-        $lost = $this->feed + $this->ground;
+        $lost = $this->feed() + $this->ground;
 
         return $lost > 1e-9 ? 100 * $drop / $lost : 0.0;
     }
@@ -67,9 +86,11 @@ final readonly class VoltDrop
         return [[21.0, 9.6], [16.0, 9.5], [10.0, 9.4], [4.0, 9.3], [-1.0, 9.1], [-7.0, 8.9], [-18.0, 8.5]];
     }
 
-    /** Percent, by the voltage at rest. */
-    private static function charge(float $rest, string $kind): float
+    /** Percent, before it is held between nothing and all. */
+    private static function chargeFormula(float $rest, string $kind): Formula
     {
-        return max(0.0, min(100.0, 100 - 25 * ((self::FULL[$kind] ?? self::FULL['flooded']) - $rest) / self::QUARTER));
+        return Formula::of('100 − 25 (full − rest)/quarter', [
+            'full' => self::FULL[$kind] ?? self::FULL['flooded'], 'rest' => $rest, 'quarter' => Term::fixed(self::QUARTER),
+        ]);
     }
 }

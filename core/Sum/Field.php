@@ -18,7 +18,7 @@ final readonly class Field
         public string $example,
         public string $help,
         public array $choices,
-        public bool $isList = false,
+        public Ranges $ranges = new Ranges(),
     ) {
     }
 
@@ -27,15 +27,10 @@ final readonly class Field
         return new self($name, $label, $kind, true, $example, $help, []);
     }
 
+    /** Words, or a list of them: JSON, or entries with semicolons between. */
     public static function text(string $name, string $label, string $example, string $help = ''): self
     {
         return new self($name, $label, null, true, $example, $help, []);
-    }
-
-    /** A list: JSON, or entries with semicolons between. */
-    public static function list(string $name, string $label, string $example, string $help = ''): self
-    {
-        return new self($name, $label, null, true, $example, $help, [], true);
     }
 
     /** @param array<string, string> $choices */
@@ -51,6 +46,23 @@ final readonly class Field
 
     public function optional(): self
     {
-        return new self($this->name, $this->label, $this->kind, false, $this->example, $this->help, $this->choices, $this->isList);
+        return new self($this->name, $this->label, $this->kind, false, $this->example, $this->help, $this->choices, $this->ranges);
+    }
+
+    /** Outside of these it is refused: no such thing, or a slip of the pen. In the base unit of the kind. */
+    public function within(float $low, float $high): self
+    {
+        return $this->ranged(new Ranges(new Bounds($low, $high), $this->ranges->typical));
+    }
+
+    /** Where it usually lies, in the base unit of the kind. */
+    public function usually(float $low, float $high): self
+    {
+        return $this->ranged(new Ranges($this->ranges->physical, new Bounds($low, $high)));
+    }
+
+    private function ranged(Ranges $ranges): self
+    {
+        return new self($this->name, $this->label, $this->kind, $this->required, $this->example, $this->help, $this->choices, $ranges);
     }
 }

@@ -28,8 +28,11 @@ final readonly class Inputs
     /** Decimals where three do not tell a figure from its limit. */
     private const CLOSE = 9;
 
-    /** @param array<string, mixed> $raw */
-    private function __construct(public array $raw)
+    /**
+     * @param array<string, mixed> $raw
+     * @param array<string, mixed> $bounded the fields that lie within bounds of their own, by name
+     */
+    private function __construct(public array $raw, private array $bounded)
     {
     }
 
@@ -37,7 +40,7 @@ final readonly class Inputs
      * @param array<array-key, mixed> $raw
      * @param list<Field> $fields
      *
-     * @throws InvalidInput for a field the sum does not know, or a needed one that is missing
+     * @throws InvalidInput for a field the sum does not know, a needed one that is missing, or a figure outside of what it takes
      */
     public static function of(array $raw, array $fields): self
     {
@@ -58,7 +61,19 @@ final readonly class Inputs
             }
         }
 
-        return new self($kept);
+        $bounded = array_filter(array_combine($known, $fields), static fn (Field $field): bool => null !== $field->ranges->physical);
+        $in = new self($kept, $bounded);
+        array_walk($bounded, $in->keep(...));
+
+        return $in;
+    }
+
+    /** @throws InvalidInput where the figure lies outside of what its field takes */
+    private function keep(Field $field): void
+    {
+        $bounds = $field->ranges->physical;
+        null === $bounds || null === $field->kind || !$this->has($field->name)
+            || $this->between($field->name, $field->kind, $bounds->low, $bounds->high);
     }
 
     public function has(string $name): bool
@@ -119,49 +134,49 @@ final readonly class Inputs
         return $value > 0.0 ? $value : throw InvalidInput::in($name, sprintf('“%s” must be more than zero.', $name));
     }
 
-    /** More than zero, or between two bounds in N·m. */
+    /** More than zero, or between two bounds in N·m; else between those of its field. */
     public function torque(string $name, ?float $low = null, ?float $high = null): Torque
     {
         return Torque::newtonMetres($this->within($name, Kind::Torque, $low, $high));
     }
 
-    /** More than zero, or between two bounds in mm. */
+    /** More than zero, or between two bounds in mm; else between those of its field. */
     public function length(string $name, ?float $low = null, ?float $high = null): Length
     {
         return Length::millimetres($this->within($name, Kind::Length, $low, $high));
     }
 
-    /** More than zero, or between two bounds in degrees. */
+    /** More than zero, or between two bounds in degrees; else between those of its field. */
     public function angle(string $name, ?float $low = null, ?float $high = null): Angle
     {
         return Angle::degrees($this->within($name, Kind::Angle, $low, $high));
     }
 
-    /** More than zero, or between two bounds in kPa. */
+    /** More than zero, or between two bounds in kPa; else between those of its field. */
     public function pressure(string $name, ?float $low = null, ?float $high = null): Pressure
     {
         return Pressure::kilopascals($this->within($name, Kind::Pressure, $low, $high));
     }
 
-    /** More than zero, or between two bounds in litres. */
+    /** More than zero, or between two bounds in litres; else between those of its field. */
     public function volume(string $name, ?float $low = null, ?float $high = null): Volume
     {
         return Volume::litres($this->within($name, Kind::Volume, $low, $high));
     }
 
-    /** More than zero, or between two bounds in °C. */
+    /** More than zero, or between two bounds in °C; else between those of its field. */
     public function temperature(string $name, ?float $low = null, ?float $high = null): Temperature
     {
         return Temperature::celsius($this->within($name, Kind::Temperature, $low, $high));
     }
 
-    /** More than zero, or between two bounds in MPa. */
+    /** More than zero, or between two bounds in MPa; else between those of its field. */
     public function stress(string $name, ?float $low = null, ?float $high = null): Stress
     {
         return Stress::megapascals($this->within($name, Kind::Stress, $low, $high));
     }
 
-    /** More than zero, or between two bounds in minutes. */
+    /** More than zero, or between two bounds in minutes; else between those of its field. */
     public function duration(string $name, ?float $low = null, ?float $high = null): Duration
     {
         return Duration::minutes($this->within($name, Kind::Duration, $low, $high));
@@ -187,7 +202,11 @@ final readonly class Inputs
 
     private function within(string $name, Kind $kind, ?float $low, ?float $high): float
     {
-        return null === $low || null === $high ? $this->positive($name, $kind) : $this->between($name, $kind, $low, $high);
+        return match (true) {
+            null !== $low && null !== $high => $this->between($name, $kind, $low, $high),
+            isset($this->bounded[$name]) => $this->number($name, $kind),
+            default => $this->positive($name, $kind),
+        };
     }
 
     public function text(string $name): string

@@ -12,7 +12,7 @@ final readonly class SumBook
 
     public function __construct(Sum ...$sums)
     {
-        $this->sums = array_combine(array_map(static fn (Sum $sum): string => $sum->name(), $sums), $sums);
+        $this->sums = array_combine(array_map(static fn (Sum $sum): string => $sum->about()->name, $sums), $sums);
     }
 
     /** @return array<string, Sum> */
@@ -39,6 +39,6 @@ final readonly class SumBook
     {
         $sum = $this->named($name);
 
-        return $sum->compute(Inputs::of($raw, $sum->fields()));
+        return $sum->compute(Inputs::of($raw, $sum->about()->fields()));
     }
 }

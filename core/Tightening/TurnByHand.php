@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Tightening;
 
 use NimbleKnuckle\Core\Bolting\Bolt;
 use NimbleKnuckle\Core\Bolting\Springs;
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
@@ -13,8 +14,8 @@ use NimbleKnuckle\Core\Quantity\Share;
 use NimbleKnuckle\Core\Quantity\Torque;
 
 /**
- * Without a wrench that fits: snug by hand, then the part of a turn that gives the preload the figure would give.
- * θ = 360 (F − Fsnug)(1/kb + 1/km) / P, and 360 s / P more for a seal that gives way by s. Source: as AngleTightening.
+ * Without a wrench that fits: snug by hand, then the part of a turn that gives the preload the figure would give, and more for
+ * a seal that gives way. Source: as AngleTightening.
  */
 final readonly class TurnByHand
 {
@@ -24,12 +25,12 @@ final readonly class TurnByHand
     private const FELT = [0.5, 1.5];
 
     /**
-     * @param Angle $clamping what clamps
-     * @param Angle $seal what first squeezes the seal
+     * @param Formula $clamping degrees that clamp
+     * @param Formula $seal degrees that first squeeze the seal
      */
     private function __construct(
-        public Bolt $bolt, public Torque $snugTorque, public Force $preload, public Force $snug, public Angle $clamping,
-        public Angle $seal,
+        public Bolt $bolt, public Torque $snugTorque, public Force $preload, public Force $snug, public Formula $clamping,
+        public Formula $seal,
     ) {
     }
 
@@ -38,15 +39,15 @@ final readonly class TurnByHand
         $preload = $bolt->typicalPreload($target);
         $snug = $bolt->typicalPreload($snugTorque);
 
-        return new self(
-            $bolt, $snugTorque, $preload, $snug, Angle::degrees($preload->minus($snug)->over($springs->perDegree())),
-            Angle::degrees(360 * $sealTravel->millimetres / $bolt->thread->pitch),
-        );
+        return new self($bolt, $snugTorque, $preload, $snug, Formula::of('θ = 360 (F − Fsnug)(1/kb + 1/km) / P', [
+            'F' => $preload->newtons, 'Fsnug' => $snug->newtons, 'kb' => $springs->bolt(), 'km' => $springs->members(),
+            'P' => $bolt->thread->pitch,
+        ]), Formula::of('θ = 360 s / P', ['s' => $sealTravel->millimetres, 'P' => $bolt->thread->pitch]));
     }
 
     public function angle(): Angle
     {
-        return $this->clamping->plus($this->seal);
+        return Angle::degrees($this->clamping->value + $this->seal->value);
     }
 
     public function ofYield(): Share

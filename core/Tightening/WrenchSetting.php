@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Tightening;
 
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Torque;
 
-/** What to set a torque wrench to when an adapter changes its lever: S = T L / (L + A cos φ), moments about the fastener. */
+/** What to set a torque wrench to when an adapter changes its lever: moments about the fastener. */
 final readonly class WrenchSetting
 {
     /** The least share of its lever that may be left of a wrench folded back. */
@@ -27,9 +29,22 @@ final readonly class WrenchSetting
      */
     public static function of(Torque $target, Length $lever, Length $adapter, Angle $adapterAngle): self
     {
-        $reach = $lever->millimetres + $adapter->millimetres * cos($adapterAngle->radians());
+        $reach = self::reach($lever, $adapter, $adapterAngle)->value;
 
         return new self($target, $lever, $adapter, $adapterAngle, Length::millimetres($reach));
+    }
+
+    /** mm. */
+    public function reachFormula(): Formula
+    {
+        return self::reach($this->lever, $this->adapter, $this->adapterAngle);
+    }
+
+    private static function reach(Length $lever, Length $adapter, Angle $angle): Formula
+    {
+        return Formula::of('R = L + A cos φ', [
+            'L' => $lever->millimetres, 'A' => $adapter->millimetres, 'φ' => Term::of($angle->degrees, '°'),
+        ]);
     }
 
     /** Whether enough lever is left to turn the bolt with. */
@@ -46,6 +61,14 @@ final readonly class WrenchSetting
 
     public function setting(): Torque
     {
-        return $this->target->times($this->factor());
+        return Torque::newtonMetres($this->settingFormula()->value);
+    }
+
+    /** N·m. */
+    public function settingFormula(): Formula
+    {
+        return Formula::of('S = T L / R', [
+            'T' => $this->target->newtonMetres, 'L' => $this->lever->millimetres, 'R' => $this->reach->millimetres,
+        ]);
     }
 }

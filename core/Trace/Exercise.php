@@ -10,7 +10,7 @@ use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Luck;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Share;
-use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Quantity\Show;
 
 /** A joint to practise on: drawn by lot, sound or not, with its figure in N·m. The same seed gives the same joint. */
 final readonly class Exercise

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Accounts;
 
 use Doctrine\ORM\Mapping as ORM;
-use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Event\Authority;
 use Symfony\Component\Security\Core\User\EquatableInterface;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
@@ -78,7 +78,7 @@ class AccountRecord implements UserInterface, PasswordAuthenticatedUserInterface
     {
     }
 
-    public function hand(): Hand
+    public function hand(): Authority
     {
         return $this->role->hand();
     }

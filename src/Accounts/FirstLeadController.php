@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Accounts;
 
-use NimbleKnuckle\App\Accounts\Form\Person;
-use NimbleKnuckle\App\Accounts\Form\PersonForm;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\Form\FormError;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Accounts;
 
-use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Event\Authority;
 
 /** What a person may do: a helper records, a mechanic also plans, a lead also signs off. */
 enum Role: string
@@ -13,12 +13,12 @@ enum Role: string
     case Mechanic = 'mechanic';
     case Helper = 'helper';
 
-    public function hand(): Hand
+    public function hand(): Authority
     {
         return match ($this) {
-            self::Lead => Hand::Lead,
-            self::Mechanic => Hand::Mechanic,
-            self::Helper => Hand::Helper,
+            self::Lead => Authority::Lead,
+            self::Mechanic => Authority::Mechanic,
+            self::Helper => Authority::Helper,
         };
     }
 

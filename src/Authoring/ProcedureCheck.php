@@ -8,13 +8,13 @@ use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\App\Schemas\SchemaBook;
+use NimbleKnuckle\Core\Compiler\Compiler;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
-use NimbleKnuckle\Core\Plan\Procedure\RoleBook;
-use NimbleKnuckle\Core\Plan\Sheet\Finding;
+use NimbleKnuckle\Core\Procedure\Procedure;
+use NimbleKnuckle\Core\Procedure\RoleBook;
+use NimbleKnuckle\Core\Sheet\Finding;
 use NimbleKnuckle\Core\Sum\Level;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
@@ -35,19 +35,19 @@ final readonly class ProcedureCheck
         try {
             $parsed = Yaml::parse($yaml);
         } catch (ParseException $e) {
-            return new Checked(null, [new Fault(max(0, $e->getParsedLine()), 'Not YAML: '.$e->getMessage())], []);
+            return new Checked(null, [new TextFault(max(0, $e->getParsedLine()), 'Not YAML: '.$e->getMessage())], []);
         }
         if (!is_array($parsed)) {
-            return new Checked(null, [new Fault(1, 'There is no procedure in it. Copy one to begin from.')], []);
+            return new Checked(null, [new TextFault(1, 'There is no procedure in it. Copy one to begin from.')], []);
         }
         $faults = array_map(
-            static fn (InvalidDocument $e): Fault => new Fault(YamlLine::of($yaml, $e->path), $e->getMessage()),
+            static fn (InvalidDocument $e): TextFault => new TextFault(YamlLine::of($yaml, $e->path), $e->getMessage()),
             $this->schemas->faults($parsed, 'procedure-1'),
         );
         try {
             $procedure = [] === $faults ? Procedure::read(Node::of($parsed), $this->shelf->common()) : null;
         } catch (InvalidDocument $e) {
-            return new Checked(null, [new Fault(YamlLine::of($yaml, $e->path), $e->getMessage())], []);
+            return new Checked(null, [new TextFault(YamlLine::of($yaml, $e->path), $e->getMessage())], []);
         }
 
         return new Checked($procedure, $faults, null === $procedure ? [] : $this->tried($procedure));

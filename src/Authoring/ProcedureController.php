@@ -9,7 +9,7 @@ use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\App\Procedures\ProcedureTexts;
 use NimbleKnuckle\Core\Plan\Phase;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
@@ -53,7 +53,7 @@ final class ProcedureController extends AbstractController
         }
 
         return $this->render('procedures/write.html.twig', [
-            'yaml' => $yaml, 'checked' => $checked, 'phases' => Phase::cases(), 'deeds' => Deed::cases(),
+            'yaml' => $yaml, 'checked' => $checked, 'phases' => Phase::cases(), 'deeds' => StepKind::cases(),
             'roles' => $this->shelf->all(), 'isKnown' => null !== $this->shelf->text($checked->procedure->id ?? ''),
         ], new Response(status: $request->isMethod('POST') && [] !== $checked->faults ? 422 : 200));
     }

@@ -8,13 +8,13 @@ use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\Core\Bench\Act\Act;
 use NimbleKnuckle\Core\Bench\Act\NextAct;
 use NimbleKnuckle\Core\Bench\Act\Turn;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\Receipt;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Receipt;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Sheet\Step;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -97,7 +97,7 @@ final readonly class ActsAhead
     /** @return array<string, string|float> */
     private function read(Fit $fit, Step $step, string $field): array
     {
-        $ask = array_values(array_filter($fit->asks($step), static fn (Ask $ask): bool => $ask->field === $field))[0] ?? null;
+        $ask = array_values(array_filter($fit->readings()->asks($step), static fn (Ask $ask): bool => $ask->field === $field))[0] ?? null;
         $value = $ask?->limits->usual() ?? 1.0;
 
         return [

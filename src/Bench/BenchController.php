@@ -37,7 +37,7 @@ final class BenchController extends AbstractController
             return $this->redirectToRoute('fit_sheet', ['id' => $id]);
         }
         $fit = $recorder->load($record);
-        $shown = '' === $step ? $fit->currentStep() : $fit->sheet->step($step);
+        $shown = '' === $step ? $fit->course()->currentStep() : $fit->sheet->step($step);
         null !== $shown || throw new NotFoundHttpException('There is no such step on this sheet.');
 
         return $this->render('bench/page.html.twig', [

@@ -4,24 +4,30 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
+use NimbleKnuckle\App\Bench\View\AskView;
 use NimbleKnuckle\App\Bench\View\Barrier;
 use NimbleKnuckle\App\Bench\View\Belted;
 use NimbleKnuckle\App\Bench\View\BenchView;
+use NimbleKnuckle\App\Bench\View\BoltCardView;
 use NimbleKnuckle\App\Bench\View\Card;
-use NimbleKnuckle\App\Bench\View\Carried;
 use NimbleKnuckle\App\Bench\View\Fill;
 use NimbleKnuckle\App\Bench\View\Filling;
+use NimbleKnuckle\App\Bench\View\FitProgress;
 use NimbleKnuckle\App\Bench\View\InTurn;
-use NimbleKnuckle\App\Bench\View\Place;
+use NimbleKnuckle\App\Bench\View\MixView;
+use NimbleKnuckle\App\Bench\View\PlaceInLine;
 use NimbleKnuckle\App\Bench\View\Pull;
 use NimbleKnuckle\App\Bench\View\Running;
-use NimbleKnuckle\App\Bench\View\Standing;
 use NimbleKnuckle\App\Bench\View\Tools;
+use NimbleKnuckle\App\Bench\View\TrayView;
+use NimbleKnuckle\App\Bench\View\VacuumView;
+use NimbleKnuckle\App\Bench\View\WeightHeld;
+use NimbleKnuckle\App\Bench\View\Whereabouts;
 use NimbleKnuckle\App\Bench\View\Worked;
 use NimbleKnuckle\App\Bench\View\Written;
 use NimbleKnuckle\App\Clutch\ClutchBench;
-use NimbleKnuckle\App\Devices\BenchDevices;
-use NimbleKnuckle\App\Devices\BenchThermometer;
+use NimbleKnuckle\App\Devices\Bench\BenchDevices;
+use NimbleKnuckle\App\Devices\Intake\ReadingBook;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fluids\FluidBook;
@@ -31,29 +37,30 @@ use NimbleKnuckle\Core\BeltDrive\DriveState;
 use NimbleKnuckle\Core\BeltDrive\RouteDrawing;
 use NimbleKnuckle\Core\Bench\Act\Act;
 use NimbleKnuckle\Core\Bench\Act\Turn;
-use NimbleKnuckle\Core\Bench\FillFromBench;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\Hold;
-use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Bench\Law\Gate;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\MixFromBench;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\Hold;
+use NimbleKnuckle\Core\Bench\Task\FillFromBench;
+use NimbleKnuckle\Core\Bench\Task\MixFromBench;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
-use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Support\LedgerDrawing;
-use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
-use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
-use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
+use NimbleKnuckle\Core\Kit\WrenchAdvice;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Safety\Bar;
 use NimbleKnuckle\Core\Safety\Obstacle;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\State\LedgerDrawing;
 use NimbleKnuckle\Core\Tightening\Door\AngleTighten;
 use NimbleKnuckle\Core\Tightening\Door\WrenchSet;
+use NimbleKnuckle\Core\Vehicle\Circuit;
+use NimbleKnuckle\Core\Vehicle\ItemKind;
+use NimbleKnuckle\Core\Vehicle\Joint;
+use NimbleKnuckle\Core\Vehicle\JointMechanics;
 use Psr\Clock\ClockInterface;
 
 /** Everything the bench shows for one step: asked from the core, nothing worked out here. */
@@ -75,7 +82,7 @@ final readonly class BenchPage
     }
 
     /** @param bool $isNow whether acts ahead go with it: not where a fit is played on */
-    public function view(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand, bool $isNow = true): BenchView
+    public function view(FitRecord $record, Fit $fit, Step $step, int $version, Authority $hand, bool $isNow = true): BenchView
     {
         $act = $this->ahead->now($fit, $step);
         $circuit = $fit->vehicle->circuits[$step->target->circuit] ?? null;
@@ -83,17 +90,18 @@ final readonly class BenchPage
 
         return new BenchView($record, $fit, $step, $act, $version, $this->clock->now(), $isNow ? $this->ahead->of($fit, $step) : [], [
             $this->place($fit, $step),
+            Whereabouts::of($fit, $hand, $this->clock->now()),
             $this->standing($fit, $step),
             $this->barrier($fit, $step, $act, $hand),
             $this->written($fit, $step),
             $this->inTurn($fit, $step, $act),
-            new Tools($fit->toolsListed($step), $fit->toolsMissing($step)),
-            ...$this->joint($record, $fit, $step, Deed::Tighten === $step->deed ? $joint : null),
+            new Tools($fit->tools()->listed($step), $fit->tools()->missing($step)),
+            ...$this->joint($record, $fit, $step, StepKind::Tighten === $step->deed ? $joint : null),
             $this->worked($record, $fit, $step, $circuit),
             $this->filling($fit, $step, $circuit),
             $this->belt($fit, $step),
             $this->pictures->of($fit, $record->id, $step),
-            new Carried(
+            new WeightHeld(
                 $fit->state->isClosed($step->id) ? null : LedgerDrawing::for($fit->actual(), $fit->vehicle, $step),
             ),
         ]);
@@ -101,45 +109,46 @@ final readonly class BenchPage
 
     private function belt(Fit $fit, Step $step): Belted
     {
-        $isMoved = Deed::Remove === $step->deed || Deed::Refit === $step->deed;
-        $drive = $isMoved || Deed::Measure === $step->deed ? $fit->vehicle->driveOf($step->target->item) : null;
+        $isMoved = StepKind::Remove === $step->deed || StepKind::Refit === $step->deed;
+        $drive = $isMoved || StepKind::Measure === $step->deed ? $fit->vehicle->driveOf($step->target->item) : null;
         $state = null === $drive ? null : DriveState::of($drive);
 
         return new Belted($isMoved && null !== $state ? RouteDrawing::of($state) : null, $isMoved ? null : $state?->drawing());
     }
 
-    private function place(Fit $fit, Step $step): Place
+    private function place(Fit $fit, Step $step): PlaceInLine
     {
         $place = $fit->sheet->placeOf($step->id);
         $ruler = (new PhaseRuler($fit, $step->slot->phase))->notches();
 
-        return new Place($place, $fit->sheet->steps[$place - 1] ?? null, $fit->sheet->steps[$place + 1] ?? null, $ruler);
+        return new PlaceInLine($place, $fit->sheet->steps[$place - 1] ?? null, $fit->sheet->steps[$place + 1] ?? null, $ruler);
     }
 
-    private function standing(Fit $fit, Step $step): Standing
+    private function standing(Fit $fit, Step $step): FitProgress
     {
         $now = $this->clock->now();
         $isClosed = $fit->state->isClosed($step->id);
         $isOpen = null === $fit->state->signed;
-        $ends = $fit->looseEnds();
+        $ends = SignOff::of($fit)->looseEnds();
 
-        return new Standing(
+        return new FitProgress(
             $isClosed, !$isClosed && $isOpen, $ends,
             array_values(array_filter($ends, static fn (LooseEnd $end): bool => $end->step === $step->id)),
-            $fit->minutesLeft($now), $this->waits($fit, $step, $now), $isOpen ? $fit->state->engineStop() : null,
-            $fit->runsByItself($step) ? self::running($fit, $step, $now) : null,
+            $fit->course()->minutesLeft($now), $this->waits($fit, $step, $now), $isOpen ? $fit->state->engineStop() : null,
+            $fit->course()->runsByItself($step) ? self::running($fit, $step, $now) : null,
         );
     }
 
-    private function barrier(Fit $fit, Step $step, Act $act, Hand $hand): Barrier
+    private function barrier(Fit $fit, Step $step, Act $act, Authority $hand): Barrier
     {
         $gate = $fit->state->isClosed($step->id) ? [] : array_values(
-            array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar),
+            array_filter(Gate::at($fit)->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar),
         );
-        $said = array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id || Turn::Barred === $act->turn);
+        $isBarred = in_array($act->turn, [Turn::Barred, Turn::Stand], true);
+        $said = array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id || $isBarred);
 
         return new Barrier(
-            $gate, Gate::bar($gate)->value <= ($hand->isLead() ? Bar::Lead->value : Bar::Reason->value),
+            $gate, Obstacle::hardest($gate)->value <= ($hand->isLead() ? Bar::Lead->value : Bar::Reason->value),
             array_slice(array_values($said), 0, self::MOST_STOPS), CommonReasons::for($step, $fit->state->lastReason),
         );
     }
@@ -161,9 +170,11 @@ final readonly class BenchPage
             self::cautionInTurn($fit, $step), self::putInTurn($fit, $step, $act), TrayView::of($fit, $step),
             $this->askInTurn($fit, $step, $act),
             array_map(
-                static fn (Ask $ask): AskView => AskView::of($ask, $fit->state->reading($step->id, $ask->field)), $fit->asks($step),
+                static fn (Ask $ask): AskView => AskView::of(
+                    $ask, $fit->state->reading($step->id, $ask->field)
+                ), $fit->readings()->asks($step),
             ),
-            Deed::Leaks === $step->deed || Deed::Start === $step->deed ? self::opened($fit) : [],
+            StepKind::Leaks === $step->deed || StepKind::Start === $step->deed ? self::opened($fit) : [],
             in_array('waste', $step->tags, true)
                 ? $fit->state->readingOf('drained') ?? $fit->state->readingOf('oil_drained')
                 : null,
@@ -177,7 +188,7 @@ final readonly class BenchPage
                 MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
             ) : null,
             $this->sum->of($step, $fit),
-            BenchThermometer::SUM === $step->asking->sum ? $this->devices->thermometer->view($record->id, $step->id) : null,
+            ReadingBook::WARM_UP === $step->asking->sum ? $this->devices->thermometer->view($record->id, $step->id) : null,
             null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
                 ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
                 : null,
@@ -201,7 +212,7 @@ final readonly class BenchPage
         return [
             new Card(
                 $card, 0 === $card->next ? null : $card->ladder->rung($card->nextStage),
-                $this->devices->wrench->view($fit, $joint, $record->id, $step->id), $fit->passFaults($joint->id),
+                $this->devices->wrench->view($fit, $joint, $record->id, $step->id), $fit->joints()->passFaults($joint->id),
             ),
             new Pull(
                 $advice, null === $advice?->setting ? null : (new WrenchSet())->said($advice->setting), $pull, $mechanics,
@@ -227,14 +238,16 @@ final readonly class BenchPage
     /** @return list<Running> waits that run meanwhile */
     private function waits(Fit $fit, Step $step, \DateTimeImmutable $now): array
     {
-        $running = array_filter($fit->sheet->steps, static fn (Step $one): bool => $one->id !== $step->id && $fit->runsByItself($one));
+        $running = array_filter(
+            $fit->sheet->steps, static fn (Step $one): bool => $one->id !== $step->id && $fit->course()->runsByItself($one)
+        );
 
         return array_values(array_map(static fn (Step $wait): Running => self::running($fit, $wait, $now), $running));
     }
 
     private static function running(Fit $fit, Step $step, \DateTimeImmutable $now): Running
     {
-        $left = $fit->waitLeft($step, $now);
+        $left = $fit->course()->waitLeft($step, $now);
 
         return new Running($step, $left, min(1.6, max(0.0, 1 - $left / max(0.1, $step->slot->minutes->likely))));
     }
@@ -263,7 +276,7 @@ final readonly class BenchPage
     {
         $run = $fit->routine($step);
         $field = '' !== $act->ask ? $act->ask : ($act->until > 0.0 ? $run?->stage()->ask ?? '' : '');
-        foreach ($fit->asks($step) as $ask) {
+        foreach ($fit->readings()->asks($step) as $ask) {
             if ($ask->field === $field) {
                 return AskView::of($ask, $fit->state->reading($step->id, $ask->field));
             }
@@ -281,12 +294,12 @@ final readonly class BenchPage
                 continue;
             }
             $names[] = match ($step->deed) {
-                Deed::Tighten => $fit->vehicle->joints[$step->target->joint]->name ?? '',
-                Deed::Refit => ItemKind::Part === ($fit->vehicle->items[$step->target->item]->kind ?? null)
+                StepKind::Tighten => $fit->vehicle->joints[$step->target->joint]->name ?? '',
+                StepKind::Refit => ItemKind::Part === ($fit->vehicle->items[$step->target->item]->kind ?? null)
                     ? $fit->vehicle->items[$step->target->item]->name ?? ''
                     : '',
-                Deed::Drain => 'drain of the '.($fit->vehicle->circuits[$step->target->circuit]->name ?? 'circuit'),
-                Deed::Fill, Deed::Bleed => 'filler and bleed points',
+                StepKind::Drain => 'drain of the '.($fit->vehicle->circuits[$step->target->circuit]->name ?? 'circuit'),
+                StepKind::Fill, StepKind::Bleed => 'filler and bleed points',
                 default => '',
             };
         }
@@ -297,8 +310,8 @@ final readonly class BenchPage
     /** Percent of the figure the next fastener is pulled to; before the first pass, that of the first. */
     private static function nextShare(Fit $fit, Joint $joint): float
     {
-        $ladder = Ladder::of($joint);
-        [, $stage] = $fit->nextBolt($joint);
+        $ladder = TighteningStages::of($joint);
+        [, $stage] = $fit->joints()->nextBolt($joint);
         foreach (array_slice($ladder->rungs, max(0, $stage - 1)) as $rung) {
             if ($rung->isByTorque()) {
                 return $rung->share;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Bench\View\BenchView;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 use Twig\Environment;
 

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\ChargePath\ChargeQueries;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Stood;
+use NimbleKnuckle\Core\Bench\State\StandDuration;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** What the bench knows for the sums of charge air, gate and boost. */
 final readonly class BoostSums
@@ -29,7 +29,7 @@ final readonly class BoostSums
             'cracks' => $value('gate_bare'), 'rate' => $value('gate_rate'), 'pitch' => $value('rod_pitch'), 'wanted' => $value(
                 'gate_wanted',
             ),
-            'step' => 'half' === $fit->answer('rod_step') ? 0.5 : 1.0,
+            'step' => 'half' === $fit->readings()->answer('rod_step') ? 0.5 : 1.0,
         ];
     }
 
@@ -62,7 +62,7 @@ final readonly class BoostSums
         $stood = array_filter($fit->state->routines[$step] ?? [], static fn (FitEvent $one): bool => 'stand' === $one->string('stage'));
         $begun = end($stood);
 
-        return false === $begun ? self::APART : max(1.0, Stood::between($begun, $read, $fit->state->liveBefore($begun))->seconds);
+        return false === $begun ? self::APART : max(1.0, StandDuration::between($begun, $read, $fit->state->liveBefore($begun))->seconds);
     }
 
     /** @return array<string, string|float> the hoses of the charge path: which goes where, or which boost pushes off first */
@@ -74,7 +74,7 @@ final readonly class BoostSums
         }
         $boost = $fit->state->readingOf('boost_limit')->value ?? $line->boost;
 
-        return ChargeQueries::weakest($line, $boost, Wetting::tryFrom($fit->answer('hose_wetting')) ?? Wetting::Dry);
+        return ChargeQueries::weakest($line, $boost, Wetting::tryFrom($fit->readings()->answer('hose_wetting')) ?? Wetting::Dry);
     }
 
     /** @return array<string, string|float|null> the core that is on it, held against the one it had */

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\ChargeLine\LineDrawing;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
+use NimbleKnuckle\Core\ChargeAir\Line\LineDrawing;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\Vehicle\ItemKind;
 
 /** The charge path at the steps that are about it: its drawing, and where to soap and listen. */
 final readonly class ChargeAtBench
@@ -49,7 +49,7 @@ final readonly class ChargeAtBench
     private static function off(Fit $fit): array
     {
         $names = [];
-        foreach ($fit->sheet->doing(Deed::Remove) as $remove) {
+        foreach ($fit->sheet->doing(StepKind::Remove) as $remove) {
             $item = $fit->vehicle->items[$remove->target->item] ?? null;
             if (null !== $item && ItemKind::Part === $item->kind) {
                 $names[] = $item->name;

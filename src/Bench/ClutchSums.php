@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
-use NimbleKnuckle\Core\Bench\ClutchTrials;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Clutch\Trial;
+use NimbleKnuckle\Core\Bench\Task\ClutchTrials;
+use NimbleKnuckle\Core\Clutch\SlipTrial;
 
 /** The slip clutch of a fit as it is put into its sum: the stack of the last trial, and all that were tried. */
 final readonly class ClutchSums
@@ -26,7 +26,7 @@ final readonly class ClutchSums
             'spring' => sprintf('%s %s %s %s', $spring->outer, $spring->inner, $spring->t, $spring->l0),
             'arrangement' => $last->stack->said(), 'height' => $last->height, 'faces' => $value('lining_faces'),
             'outer' => $value('lining_outside'), 'inner' => $value('lining_inside'),
-            'trials' => implode('; ', array_map(static fn (Trial $one): string => sprintf(
+            'trials' => implode('; ', array_map(static fn (SlipTrial $one): string => sprintf(
                 '%s %s: %s', $one->stack->said(), $one->height, implode(' ', $one->pulls),
             ), $trials->trials)),
             'target' => $trials->aim(), 'band' => 100 * $trials->band,

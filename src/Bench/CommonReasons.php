@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** Reasons that stand ready to tap; the one given last is not offered again. */
 final readonly class CommonReasons
@@ -14,10 +14,10 @@ final readonly class CommonReasons
     public static function for(Step $step, string $last): array
     {
         $own = match ($step->deed) {
-            Deed::Remove, Deed::Refit => ['Vehicle differs from sheet', 'Piece was missing before', 'Left off on purpose'],
-            Deed::Tighten => ['Checked by second person', 'No room for wrench', 'Old bolt kept'],
-            Deed::Fill, Deed::Bleed => ['Gauge read by eye', 'Stood long enough before', 'Done by other means'],
-            Deed::Check, Deed::Measure => ['Measured by other means', 'Known from last time', 'Tool not at hand'],
+            StepKind::Remove, StepKind::Refit => ['Vehicle differs from sheet', 'Piece was missing before', 'Left off on purpose'],
+            StepKind::Tighten => ['Checked by second person', 'No room for wrench', 'Old bolt kept'],
+            StepKind::Fill, StepKind::Bleed => ['Gauge read by eye', 'Stood long enough before', 'Done by other means'],
+            StepKind::Check, StepKind::Measure => ['Measured by other means', 'Known from last time', 'Tool not at hand'],
             default => ['Does not apply here', 'Done before already', 'Seen by the lead'],
         };
 

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Fact\Settled;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Plan\Stance;
 
 /** What an event is called when somebody takes it back, or finds it refused. */
 final readonly class EventWords
@@ -22,12 +24,15 @@ final readonly class EventWords
             EventType::CountedAll => 'all counted',
             EventType::Broke => $thing.' broke',
             EventType::Replaced => 'new '.$thing,
+            EventType::Settled => sprintf('%s %s', $thing, Settled::HOW[$event->string('how')] ?? 'settled'),
             EventType::PutIn => $thing.' in',
             EventType::TakenOut => $thing.' out',
             EventType::ToolCounted => $event->string('tool'),
             EventType::Measured => $event->string('text'),
             EventType::Dropped => 'dropped: '.$event->string('what'),
+            EventType::Chosen => 'this reading is so',
             EventType::Found => 'found',
+            EventType::Stood => Stance::tryFrom($event->string('stance'))?->label() ?? 'moved',
             EventType::Mishap => Fit::told($event),
             EventType::Noted => 'note',
             EventType::CautionAcknowledged => 'understood',
@@ -51,7 +56,8 @@ final readonly class EventWords
             return null;
         }
         foreach (array_reverse($fit->state->log) as $event) {
-            if ($event->step() === $step && $event->type->canBeUndoneByTap() && !isset($fit->state->undone[$event->id])) {
+            $isHere = $event->step() === $step || EventType::Stood === $event->type;
+            if ($isHere && $event->type->canBeUndoneByTap() && !isset($fit->state->undone[$event->id])) {
                 return $event;
             }
         }
@@ -64,6 +70,6 @@ final readonly class EventWords
         $joint = $fit->vehicle->joints[$event->string('joint')] ?? null;
         $stage = $event->int('stage');
 
-        return trim(sprintf('bolt %d %s', $event->int('bolt'), null === $joint ? '' : Ladder::of($joint)->label($stage)));
+        return trim(sprintf('bolt %d %s', $event->int('bolt'), null === $joint ? '' : TighteningStages::of($joint)->label($stage)));
     }
 }

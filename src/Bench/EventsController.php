@@ -10,13 +10,13 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Fits\Seen;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventTime;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Event\Receipt;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Instant;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Receipt;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -61,7 +61,7 @@ final class EventsController extends AbstractController
             return new JsonResponse($kept + ['version' => $this->log->version($id)]);
         }
         $shown = is_string($wanted['step'] ?? null) ? $fit->sheet->step($wanted['step']) : null;
-        $step = $this->follows($shown, $before, $fit) ?? $fit->currentStep()
+        $step = $this->follows($shown, $before, $fit) ?? $fit->course()->currentStep()
             ?? throw $this->createNotFoundException('The sheet has no steps.');
         $have = is_array($wanted['have'] ?? null) ? $wanted['have'] : [];
 
@@ -78,7 +78,9 @@ final class EventsController extends AbstractController
         }
         $closedNow = !$before->state->isClosed($shown->id) && $fit->state->isClosed($shown->id);
 
-        return $closedNow || $fit->runsByItself($shown) && !$before->runsByItself($shown) ? $fit->currentStep() : $shown;
+        $runsNow = $fit->course()->runsByItself($shown) && !$before->course()->runsByItself($shown);
+
+        return $closedNow || $runsNow ? $fit->course()->currentStep() : $shown;
     }
 
     /**
@@ -117,7 +119,7 @@ final class EventsController extends AbstractController
             $payload = EventType::Measured === $type
                 ? $this->measured->read($payload, $record->sheet(), $record->vehicleSheet())
                 : $payload;
-            $at = Instant::read(is_array($one) ? $one['at'] ?? null : null);
+            $at = EventTime::read(is_array($one) ? $one['at'] ?? null : null);
             $events[] = FitEvent::of($id, $type, $payload, $by, $at, $this->receipt($body, $at, $now));
         }
 
@@ -149,7 +151,7 @@ final class EventsController extends AbstractController
     private function receipt(array $body, \DateTimeImmutable $at, \DateTimeImmutable $now): Receipt
     {
         $device = $body['device'] ?? '';
-        $sent = isset($body['sent']) ? Instant::read($body['sent'], 'sent') : $at;
+        $sent = isset($body['sent']) ? EventTime::read($body['sent'], 'sent') : $at;
 
         return Receipt::from(is_string($device) ? $device : '', $at, $sent, $now);
     }

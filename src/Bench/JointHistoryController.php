@@ -7,9 +7,9 @@ namespace NimbleKnuckle\App\Bench;
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -43,7 +43,7 @@ final class JointHistoryController extends AbstractController
         return $this->render(
             'bench/_history.html.twig',
             [
-                'marks' => array_reverse($marks), 'ladder' => Ladder::of($known), 'undone' => $fit->state->undone,
+                'marks' => array_reverse($marks), 'ladder' => TighteningStages::of($known), 'undone' => $fit->state->undone,
                 'earlier' => $earlier, 'joint' => $known,
             ],
         );

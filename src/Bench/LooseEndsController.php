@@ -10,7 +10,8 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Logbook\DueBook;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\ReviewEntry;
+use NimbleKnuckle\Core\Bench\Signing\ReviewEntry;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -27,9 +28,11 @@ final class LooseEndsController extends AbstractController
         $fit = $recorder->load($record);
 
         return $this->render('bench/loose_ends.html.twig', [
-            'record' => $record, 'fit' => $fit, 'ends' => $fit->looseEnds(), 'openSteps' => $fit->openSteps(),
-            'refusals' => $fit->refusals($person->isLead()),
-            'dues' => $dues->ofFit($id), 'review' => self::grouped($fit->review()), 'reviewCount' => count($fit->review()),
+            'record' => $record, 'fit' => $fit, 'ends' => SignOff::of($fit)->looseEnds(), 'openSteps' => SignOff::of($fit)->openSteps(),
+            'unanswered' => SignOff::of($fit)->unanswered(),
+            'refusals' => SignOff::of($fit)->refusals($person->isLead()),
+            'dues' => $dues->ofFit($id), 'review' => self::grouped(SignOff::of($fit)->review()),
+            'reviewCount' => count(SignOff::of($fit)->review()),
             'mayWaiveDanger' => $person->hand()->mayWaiveDanger(), 'reasons' => self::reasons($fit),
             'version' => $log->version($id), 'isLead' => $person->isLead(),
         ]);

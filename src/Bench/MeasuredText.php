@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Fluids\CoolantStrength;
 use NimbleKnuckle\Core\Fluids\Glycol;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Choice;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\Choice;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 
 /** What was written for a measurement becomes its value, by the kind the step asks for. */
 final readonly class MeasuredText

@@ -6,7 +6,7 @@ namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Event\Authority;
 
 /** What a tablet gets that has missed something. */
 final readonly class PulseAnswer
@@ -20,11 +20,11 @@ final readonly class PulseAnswer
      *
      * @return array<string, mixed>|null null where the sheet has no step left
      */
-    public function of(string $fitId, string $stepId, int $version, Hand $hand, array $have): ?array
+    public function of(string $fitId, string $stepId, int $version, Authority $hand, array $have): ?array
     {
         $record = $this->fits->get($fitId);
         $fit = $this->recorder->load($record);
-        $step = $fit->sheet->step($stepId) ?? $fit->currentStep();
+        $step = $fit->sheet->step($stepId) ?? $fit->course()->currentStep();
 
         return null === $step ? null : $this->regions->answer($this->page->view($record, $fit, $step, $version, $hand), $have);
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench;
 
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** Plugs and starter of a fit as they are put into their sums: what was read so far. */
 final readonly class SparkSums

@@ -5,27 +5,27 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Fluids\UsualWarmth;
 use NimbleKnuckle\Core\Lifting\EngineMount;
 use NimbleKnuckle\Core\Lifting\TiltPoint;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Support\Support;
-use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
-use NimbleKnuckle\Core\Plan\Vehicle\Hook;
-use NimbleKnuckle\Core\Plan\Vehicle\Lifting;
+use NimbleKnuckle\Core\Procedure\Support;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Vehicle\Circuit;
+use NimbleKnuckle\Core\Vehicle\Hook;
+use NimbleKnuckle\Core\Vehicle\Lifting;
 
 /** The sum a step names, filled in with what vehicle sheet and bench know; worked out where that is enough, else a link. */
 final readonly class StepSum
 {
     /** These have a place of their own on the bench. */
     private const SHOWN_APART = ['', 'coolant-mix', 'warm-up'];
-    private const USUAL_MORNING = 15.0;
 
     public function __construct(private SumBook $sums)
     {
@@ -67,9 +67,10 @@ final readonly class StepSum
         $sum = $this->sums->named($step->asking->sum);
 
         return [
-            'name' => $step->asking->sum, 'summary' => $sum->summary(), 'query' => $query, 'result' => $result, 'missing' => $missing,
+            'name' => $step->asking->sum, 'summary' => $sum->about()->summary, 'query' => $query, 'result' => $result,
+            'missing' => $missing,
             'headline' => null === $result ? null : $sum->headline($result),
-            'drawing' => null === $result ? null : $sum->drawing(Inputs::of($query, $sum->fields()), $result),
+            'drawing' => null === $result ? null : $sum->drawing(Inputs::of($query, $sum->about()->fields()), $result),
         ];
     }
 
@@ -169,8 +170,8 @@ final readonly class StepSum
             ],
             'coolant-level' => [
                 'volume' => $circuit->capacity, 'percent' => $circuit->blend->target,
-                'cold' => $value('coolant_temperature') ?? self::USUAL_MORNING,
-                'hot' => $value('drive_temperature') ?? ($circuit->plumbing->opens > 0.0 ? $circuit->plumbing->opens + 4.0 : 92.0),
+                'cold' => $value('coolant_temperature') ?? UsualWarmth::MORNING,
+                'hot' => $value('drive_temperature') ?? UsualWarmth::driven($circuit->plumbing->opens),
                 'marks' => $circuit->plumbing->marks > 0.0 ? $circuit->plumbing->marks : null,
             ],
             'oil-fill' => ['capacity' => $circuit->capacity, 'drained' => $value('oil_drained'), 'filter' => 'changed'],

@@ -7,8 +7,8 @@ namespace NimbleKnuckle\App\Bench;
 use NimbleKnuckle\Core\BeltDrive\Drive;
 use NimbleKnuckle\Core\BeltDrive\DriveState;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\PressTask;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Bench\Task\PressTask;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** What vehicle sheet and bench know for the sums of what turns: belts, pulleys, the chain, a hub on its shaft. */
 final readonly class TurningSums
@@ -66,7 +66,7 @@ final readonly class TurningSums
             'swing' => $this->value('arm_swing_before'), 'play' => $this->value('arm_play'), 'spin' => $this->value('idler_turns'),
         ], static fn (?float $one): bool => null !== $one);
         foreach (self::SEEN as $field => [$reading, $yes]) {
-            if ($yes === $this->fit->answer($reading)) {
+            if ($yes === $this->fit->readings()->answer($reading)) {
                 $known[$field] = 'yes';
             }
         }

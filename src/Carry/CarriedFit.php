@@ -9,12 +9,12 @@ use NimbleKnuckle\App\Bench\BenchPage;
 use NimbleKnuckle\App\Bench\BenchRegions;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\Core\Bench\Act\Turn;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\Receipt;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\Receipt;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -39,7 +39,7 @@ final readonly class CarriedFit
     }
 
     /** @return list<array<string, mixed>> step by step */
-    public function of(FitRecord $record, Fit $fit, int $version, Hand $hand): array
+    public function of(FitRecord $record, Fit $fit, int $version, Authority $hand): array
     {
         $steps = [];
         foreach ($fit->sheet->steps as $place => $step) {
@@ -55,7 +55,7 @@ final readonly class CarriedFit
     }
 
     /** @return array{list<array<string, mixed>>, Fit} what is shown act by act, and the fit after it */
-    private function frames(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand, int $place): array
+    private function frames(FitRecord $record, Fit $fit, Step $step, int $version, Authority $hand, int $place): array
     {
         $frames = [];
         $now = $this->clock->now();
@@ -117,7 +117,7 @@ final readonly class CarriedFit
             Turn::Caution => self::cautions($fit, $step),
             Turn::Tools => array_map(
                 static fn (string $tool): array => ['type' => 'tool-counted', 'step' => $step->id, 'tool' => $tool],
-                $fit->toolsMissing($step),
+                $fit->tools()->missing($step),
             ),
             Turn::Photo => [[
                 'type' => 'photo-taken', 'step' => $step->id, 'shot' => 'proof', 'hash' => str_repeat('0', 64), 'width' => 1, 'height' => 1,
@@ -155,7 +155,7 @@ final readonly class CarriedFit
     }
 
     /** @return array<string, mixed> */
-    private function frame(FitRecord $record, Fit $fit, Step $step, int $version, Hand $hand): array
+    private function frame(FitRecord $record, Fit $fit, Step $step, int $version, Authority $hand): array
     {
         return $this->regions->some($this->page->view($record, $fit, $step, $version, $hand, false), ['work', 'thumb']);
     }

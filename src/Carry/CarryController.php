@@ -9,7 +9,7 @@ use NimbleKnuckle\App\Fits\EventLog;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\LawVersion;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -44,10 +44,11 @@ final class CarryController extends AbstractController
         return new JsonResponse([
             'fit' => $id, 'mark' => $mark, 'version' => $version, 'person' => $person->login, 'name' => $person->name,
             'now' => (float) $clock->now()->format('U.u'), 'vehicle' => $fit->vehicle->short, 'title' => $record->title,
-            'current' => $fit->currentStep()->id ?? '', 'sheet' => TabletSheet::of($fit), 'law' => $this->law->id,
+            'current' => $fit->course()->currentStep()->id ?? '', 'sheet' => TabletSheet::of($fit), 'law' => $this->law->id,
             'others' => TabletSheet::others($fit),
             'log' => array_map(static fn (FitEvent $one): array => [
-                'payload' => (object) $one->payload, 'device' => $one->receipt->device, 'late' => $one->wasQueued(),
+                'payload' => (object) $one->payload, 'device' => $one->receipt->device, 'beside' => $one->receipt->beside,
+                'late' => $one->wasQueued(),
                 'kept' => (float) $one->receipt->at->format('U.u'), 'happened' => (float) $one->happened()->format('U.u'),
             ] + $one->toArray(), $fit->state->log),
             'steps' => $carried->of($record, $fit, $version, $person->hand()),

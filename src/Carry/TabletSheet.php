@@ -4,28 +4,31 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Carry;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Flows;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStage;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
 use NimbleKnuckle\Core\Bench\Law\Refusals;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\LooseEndKind;
-use NimbleKnuckle\Core\Bench\Rung;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\LooseEndKind;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FluidBalance;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
+use NimbleKnuckle\Core\Law\Nature;
 use NimbleKnuckle\Core\Plan\Caution;
-use NimbleKnuckle\Core\Plan\Law\Nature;
-use NimbleKnuckle\Core\Plan\Mishap\Repair;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Choice;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\Flow;
-use NimbleKnuckle\Core\Plan\Procedure\PutIn;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\TrayLine;
+use NimbleKnuckle\Core\Plan\Stance;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\Choice;
+use NimbleKnuckle\Core\Procedure\Flow;
+use NimbleKnuckle\Core\Procedure\PutIn;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Safety\Row;
+use NimbleKnuckle\Core\Sheet\Mishap\Repair;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\Vehicle\Item;
+use NimbleKnuckle\Core\Vehicle\TrayLine;
 
 /** What a tablet has to know of a sheet and its vehicle to follow the law by itself (assets/js/law.js and facts.js read it). */
 final readonly class TabletSheet
@@ -39,7 +42,9 @@ final readonly class TabletSheet
     /** How many loose ends there are that only the server can tell. */
     public static function others(Fit $fit): int
     {
-        return count(array_filter($fit->looseEnds(), static fn (LooseEnd $end): bool => !in_array($end->kind, self::TOLD, true)));
+        return count(
+            array_filter(SignOff::of($fit)->looseEnds(), static fn (LooseEnd $end): bool => !in_array($end->kind, self::TOLD, true))
+        );
     }
 
     /** @return array<string, mixed> steps, joints and circuits as the facts are told from them, and the law of the sheet as rows */
@@ -50,8 +55,10 @@ final readonly class TabletSheet
             $joints[$joint->id] = [
                 'name' => $joint->name, 'count' => $joint->count(), 'item' => $joint->item, 'order' => $joint->pattern->order(),
                 'rungs' => array_map(
-                    static fn (Rung $rung): array => ['label' => $rung->label, 'kind' => $rung->kind->value, 'group' => $rung->group],
-                    Ladder::of($joint)->rungs,
+                    static fn (TighteningStage $rung): array => [
+                        'label' => $rung->label, 'kind' => $rung->kind->value, 'group' => $rung->group,
+                    ],
+                    TighteningStages::of($joint)->rungs,
                 ),
             ];
         }
@@ -59,6 +66,11 @@ final readonly class TabletSheet
         return [
             'steps' => array_map(static fn (Step $step): array => self::step($fit, $step), $fit->sheet->steps), 'joints' => $joints,
             'circuits' => array_map(static fn ($circuit): string => $circuit->name, $fit->vehicle->circuits),
+            'wheels' => array_filter(array_map(static fn (Item $item): ?string => $item->access->wheel?->value, $fit->vehicle->items)),
+            'stances' => array_combine(
+                array_column(Stance::real(), 'value'),
+                array_map(static fn (Stance $one): array => [$one->label(), $one->isUp()], Stance::real()),
+            ),
             'law' => self::law($fit),
         ];
     }
@@ -83,6 +95,7 @@ final readonly class TabletSheet
             'refusals' => array_combine(
                 array_column(EventType::cases(), 'value'), array_map(Refusals::of(...), EventType::cases()),
             ),
+            'moving' => $rules->moving(),
             'words' => ['most' => InvalidEvent::MOST, 'more' => InvalidEvent::MORE, 'lead' => InvalidEvent::LEAD],
         ];
     }
@@ -96,7 +109,7 @@ final readonly class TabletSheet
             'id' => $step->id, 'deed' => $step->deed->value, 'title' => $step->words->title, 'item' => $step->target->item,
             'itemName' => $fit->vehicle->items[$step->target->item]->name ?? $step->target->item,
             'joint' => $step->target->joint, 'circuit' => $step->target->circuit, 'passive' => $step->slot->passive,
-            'tray' => array_map(static fn (TrayLine $line): array => [$line->thing, $line->count], $step->needs->tray),
+            'tray' => self::tray($fit, $step),
             'cautions' => array_map(static fn (Caution $one): bool => $one->acknowledge, $step->words->cautions),
             'asks' => array_map(static fn (Ask $ask): array => self::ask($ask, $circuit->capacity ?? 0.0), $step->asking->asks),
             'holds' => (string) round($circuit->capacity ?? 0.0, 2),
@@ -104,7 +117,7 @@ final readonly class TabletSheet
             // Whether the page says what is worked out from readings: on a tablet that took others it would say something else.
             'derived' => '' !== $step->asking->sum || in_array('waste', $step->tags, true)
                 || str_starts_with($step->asking->routine, 'vacuum'),
-            'tools' => $fit->toolsListed($step), 'toolsBefore' => $fit->ground()->toolsBefore($step),
+            'tools' => $fit->tools()->listed($step), 'toolsBefore' => $fit->ground()->toolsBefore($step),
             'shot' => $step->asking->shot->value ?? '', 'protects' => Nature::protects($step),
             'minutes' => $step->slot->minutes->likely, 'mends' => Repair::eventOf($step), 'load' => self::load($step),
             'stages' => array_map(
@@ -113,8 +126,20 @@ final readonly class TabletSheet
                 ],
                 FillRoutine::named($step->asking->routine)->stages ?? [],
             ),
-            'followUp' => Deed::Book === $step->deed ? $step->asking->followUp->id : '', 'due' => $step->asking->followUp->title,
+            'followUp' => StepKind::Book === $step->deed ? $step->asking->followUp->id : '', 'due' => $step->asking->followUp->title,
         ];
+    }
+
+    /** @return list<array{0: string, 1: int, 2?: string}> thing, how many, and of an end what relies on it, empty for nothing */
+    private static function tray(Fit $fit, Step $step): array
+    {
+        $parting = ($fit->vehicle->items[$step->target->item] ?? null)?->parting;
+
+        return array_map(static function (TrayLine $line) use ($parting): array {
+            $end = $parting?->end($line->thing);
+
+            return null === $end ? [$line->thing, $line->count] : [$line->thing, $line->count, $end->guards];
+        }, $step->needs->tray);
     }
 
     /** @return array<string, string|float> */
@@ -138,7 +163,7 @@ final readonly class TabletSheet
             'near' => $limits->near, 'past' => $ask->past, 'safety' => $ask->isSafety(),
             'bad' => array_map(static fn (Choice $one): bool => !$one->isGood, $limits->choices),
             'unit' => $ask->kind->baseUnit()->symbol(), 'askedIn' => $ask->unit,
-            'most' => Flow::None === $ask->flow ? 0.0 : Flows::MOST * $capacity,
+            'most' => Flow::None === $ask->flow ? 0.0 : FluidBalance::MOST * $capacity,
             'answers' => array_map(static fn (Choice $one): array => [$one->id, $one->label], $limits->choices),
         ];
     }

@@ -6,7 +6,7 @@ namespace NimbleKnuckle\App\Causes;
 
 use NimbleKnuckle\Core\Causes\CauseCheck;
 use NimbleKnuckle\Core\Causes\CauseTable;
-use NimbleKnuckle\Core\Causes\Found;
+use NimbleKnuckle\Core\Causes\CheckFindings;
 use NimbleKnuckle\Core\Causes\Proof;
 
 /** The same checks twice, side by side: as they were when the cause was looked for, and as they are now. */
@@ -20,7 +20,7 @@ final readonly class BeforeAfter
     /** @param array<string, string> $after check => as it was said */
     public static function of(ComplaintRecord $record, CauseTable $table, array $after): self
     {
-        $found = Found::in($table, $record->answers, $record->readings);
+        $found = CheckFindings::in($table, $record->answers, $record->readings);
 
         return new self($record, $table, array_map(static fn (CauseCheck $check): array => [
             'check' => $check, 'before' => $found->said($check), 'after' => $after[$check->id] ?? '',

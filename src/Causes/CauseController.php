@@ -9,7 +9,7 @@ use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Causes\CauseCheck;
 use NimbleKnuckle\Core\Causes\CauseDrawing;
 use NimbleKnuckle\Core\Causes\CauseTable;
-use NimbleKnuckle\Core\Causes\Found;
+use NimbleKnuckle\Core\Causes\CheckFindings;
 use NimbleKnuckle\Core\Causes\Ranking;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Starting\MeterDrawing;
@@ -42,7 +42,7 @@ final class CauseController extends AbstractController
     public function __invoke(string $id, Request $request): Response
     {
         $table = $this->shelf->all()[$id] ?? throw $this->createNotFoundException('There is no such complaint.');
-        $found = Found::in($table, $request->query->all('f'), $request->query->all('m'));
+        $found = CheckFindings::in($table, $request->query->all('f'), $request->query->all('m'));
         $typed = $request->query->getString('read');
         $of = $table->checks[$request->query->getString('check')] ?? null;
         [$read, $error] = '' === trim($typed) || null === $of ? [null, ''] : self::read($table, $found, $of, $typed);
@@ -55,7 +55,7 @@ final class CauseController extends AbstractController
         return $this->page($request, $table, $found, '' === $error ? null : $of, $error);
     }
 
-    private function page(Request $request, CauseTable $table, Found $found, ?CauseCheck $wrong, string $error): Response
+    private function page(Request $request, CauseTable $table, CheckFindings $found, ?CauseCheck $wrong, string $error): Response
     {
         $ranking = Ranking::of($table, $found->answers, $this->book->confirmed($table->id));
         $asked = $wrong ?? $table->checks[$request->query->getString('ask')] ?? null;
@@ -75,8 +75,8 @@ final class CauseController extends AbstractController
         ], new Response(status: '' === $error ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
     }
 
-    /** @return array{?Found, string} with what was read, or what is wrong with it */
-    private static function read(CauseTable $table, Found $found, CauseCheck $check, string $typed): array
+    /** @return array{?CheckFindings, string} with what was read, or what is wrong with it */
+    private static function read(CauseTable $table, CheckFindings $found, CauseCheck $check, string $typed): array
     {
         try {
             $answer = null === $check->scale ? '' : $check->scale->answer($check->scale->value($typed));
@@ -84,7 +84,7 @@ final class CauseController extends AbstractController
             return [null, $e->getMessage()];
         }
 
-        return [Found::in($table, [$check->id => $answer] + $found->answers, [$check->id => $typed] + $found->read), ''];
+        return [CheckFindings::in($table, [$check->id => $answer] + $found->answers, [$check->id => $typed] + $found->read), ''];
     }
 
     /** @return array<string, array{title: string, cause: string}> procedure => what it is, for the causes that have to be named */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Causes;
 
 use NimbleKnuckle\Core\Causes\CauseTable;
-use NimbleKnuckle\Core\Causes\Found;
+use NimbleKnuckle\Core\Causes\CheckFindings;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -43,7 +43,7 @@ final class CauseShelf
         $cause = $in->getString('cause');
 
         return null === $table || !isset($table->names[$cause]) ? null : new Complaint(
-            $table, Found::in($table, $in->all('f'), $in->all('m')), $cause,
+            $table, CheckFindings::in($table, $in->all('f'), $in->all('m')), $cause,
         );
     }
 

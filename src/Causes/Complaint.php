@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Causes;
 
 use NimbleKnuckle\Core\Causes\CauseTable;
-use NimbleKnuckle\Core\Causes\Found;
+use NimbleKnuckle\Core\Causes\CheckFindings;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Complaint\ComplaintWork;
-use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Procedure\CommonParts;
+use NimbleKnuckle\Core\Procedure\Complaint\ComplaintWork;
+use NimbleKnuckle\Core\Procedure\Procedure;
 use Symfony\Component\Yaml\Yaml;
 
 /** A complaint with what was found, on its way into a fit or into the logbook. */
 final readonly class Complaint
 {
-    public function __construct(public CauseTable $table, public Found $found, public string $cause)
+    public function __construct(public CauseTable $table, public CheckFindings $found, public string $cause)
     {
     }
 

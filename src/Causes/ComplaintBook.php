@@ -9,12 +9,12 @@ use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Fits\EventFollower;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Garage\VehicleRecord;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Reading;
-use NimbleKnuckle\Core\Plan\Complaint\ComplaintWork;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Bench\State\Reading;
+use NimbleKnuckle\Core\Procedure\Complaint\ComplaintWork;
+use NimbleKnuckle\Core\Sheet\Step;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 

@@ -8,7 +8,7 @@ use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\Core\Causes\CauseTable;
-use NimbleKnuckle\Core\Causes\Found;
+use NimbleKnuckle\Core\Causes\CheckFindings;
 use NimbleKnuckle\Core\Causes\Proof;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -76,7 +76,7 @@ final class ComplaintController extends AbstractController
     private function page(ComplaintRecord $record, string $error, array $typed): Response
     {
         $table = $this->table($record);
-        $found = Found::in($table, $record->answers, $record->readings);
+        $found = CheckFindings::in($table, $record->answers, $record->readings);
 
         return $this->render('causes/complaint.html.twig', [
             'record' => $record, 'table' => $table, 'found' => $found, 'proof' => Proof::of($table, $found, $record->cause),
@@ -95,7 +95,7 @@ final class ComplaintController extends AbstractController
         $after = [];
         $error = '';
         $typed = $in->all('after');
-        $found = Found::in($table, $record->answers, $record->readings);
+        $found = CheckFindings::in($table, $record->answers, $record->readings);
         foreach (Proof::of($table, $found, $record->cause) as $check) {
             $text = is_string($typed[$check->id] ?? null) ? mb_substr(trim($typed[$check->id]), 0, 60) : '';
             $after[$check->id] = $check->labels[$text] ?? $text;

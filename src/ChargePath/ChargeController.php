@@ -10,7 +10,7 @@ use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\App\Web\Htmx;
-use NimbleKnuckle\Core\ChargeLine\ChargeLine;
+use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Sum\SumBook;

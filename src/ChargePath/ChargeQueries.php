@@ -6,10 +6,10 @@ namespace NimbleKnuckle\App\ChargePath;
 
 use NimbleKnuckle\Core\ChargeAir\ChargeSection;
 use NimbleKnuckle\Core\ChargeAir\Coupler;
+use NimbleKnuckle\Core\ChargeAir\Line\BoxClamp;
+use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
 use NimbleKnuckle\Core\ChargeAir\PipeJoint;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
-use NimbleKnuckle\Core\ChargeLine\BoxClamp;
-use NimbleKnuckle\Core\ChargeLine\ChargeLine;
 
 /** A charge path as it is put into the sums of charge air. */
 final readonly class ChargeQueries

@@ -7,7 +7,7 @@ namespace NimbleKnuckle\App\ChargePath;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Storage\ChangedMeanwhile;
-use NimbleKnuckle\Core\ChargeLine\ChargeLine;
+use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
 use NimbleKnuckle\Core\Document\Node;
 
 /** The charge path of a vehicle, kept in its sheet: a change is one of the sheet and is undone with it. */

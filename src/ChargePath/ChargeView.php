@@ -7,15 +7,15 @@ namespace NimbleKnuckle\App\ChargePath;
 use NimbleKnuckle\Core\ChargeAir\Coupler;
 use NimbleKnuckle\Core\ChargeAir\CouplerFit;
 use NimbleKnuckle\Core\ChargeAir\CouplerMatch;
+use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
+use NimbleKnuckle\Core\ChargeAir\Line\EndHold;
+use NimbleKnuckle\Core\ChargeAir\Line\LineDrawing;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
-use NimbleKnuckle\Core\ChargeLine\ChargeLine;
-use NimbleKnuckle\Core\ChargeLine\EndHold;
-use NimbleKnuckle\Core\ChargeLine\LineDrawing;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Vehicle\Joint;
 
 /** What the page of a charge path shows: its drawing, what each joint holds, which hose of the box goes where, where it chokes. */
 final readonly class ChargeView
@@ -204,7 +204,7 @@ final readonly class ChargeView
             return null;
         }
 
-        return ['name' => $name, 'result' => $result, 'drawing' => $sum->drawing(Inputs::of($query, $sum->fields()), $result)];
+        return ['name' => $name, 'result' => $result, 'drawing' => $sum->drawing(Inputs::of($query, $sum->about()->fields()), $result)];
     }
 
     private static function mm(float $mm, bool $withUnit = true): string

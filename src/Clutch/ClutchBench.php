@@ -9,13 +9,13 @@ use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Devices\DevicesAtHand;
 use NimbleKnuckle\App\Devices\Slip;
 use NimbleKnuckle\App\Web\KeptInput;
-use NimbleKnuckle\Core\Bench\ClutchTrials;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Task\ClutchTrials;
 use NimbleKnuckle\Core\Clutch\SlipModel;
-use NimbleKnuckle\Core\Clutch\Stack;
+use NimbleKnuckle\Core\Clutch\SlipTrial;
+use NimbleKnuckle\Core\Clutch\SpringStack;
 use NimbleKnuckle\Core\Clutch\StackDrawing;
-use NimbleKnuckle\Core\Clutch\Trial;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** The logbook of a slip clutch at the step that tries it: each trial with its stack, what it came to, what to try next. */
@@ -47,7 +47,7 @@ final readonly class ClutchBench
         $pulled = $this->slip->since($fitId, $step->id, $last?->receipt->at);
 
         return new ClutchView(
-            $known, array_map(static fn (Trial $one, int $i): array => self::row($known, $one, $i), $known->trials,
+            $known, array_map(static fn (SlipTrial $one, int $i): array => self::row($known, $one, $i), $known->trials,
                 array_keys($known->trials)),
             $known->next(), $this->typed->of(self::form($fitId, $step->id)) + $this->proposed($known, $pulled), $real, $simulated,
         );
@@ -63,7 +63,7 @@ final readonly class ClutchBench
     public function simulated(Fit $fit, string $fitId, string $stack, float $height): array
     {
         $known = ClutchTrials::of($fit) ?? throw InvalidInput::in('stack', 'Disc and linings are not measured yet.');
-        $read = Stack::read($stack) ?? throw InvalidInput::in('stack', 'Each disc from below as u or d: u u d d, or 2p 3s.');
+        $read = SpringStack::read($stack) ?? throw InvalidInput::in('stack', 'Each disc from below as u or d: u u d d, or 2p 3s.');
         $spring = $known->clutch->spring;
         $height > 0.0 && $height < $read->free($spring) && $read->deepest($spring, $height) < 1.0 || throw InvalidInput::in(
             'height', sprintf('This stack is %s mm high when nothing presses it; set it lower, and not flat.',
@@ -77,7 +77,7 @@ final readonly class ClutchBench
      * @return array{n: int, said: string, drawing: StackDrawing, height: float, shims: float, thread: ?float, pulls: string, mean: float,
      *     spread: float, bedded: float, isIn: bool, by: string, isOdd: bool, disc: ?int}
      */
-    private static function row(ClutchTrials $known, Trial $trial, int $i): array
+    private static function row(ClutchTrials $known, SlipTrial $trial, int $i): array
     {
         $event = $known->events[$i];
         $mean = $trial->mean();

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Clutch;
 
 use NimbleKnuckle\App\Devices\DeviceAtHand;
-use NimbleKnuckle\Core\Bench\ClutchTrials;
+use NimbleKnuckle\Core\Bench\Task\ClutchTrials;
 use NimbleKnuckle\Core\Clutch\NextStack;
 use NimbleKnuckle\Core\Clutch\StackDrawing;
 

@@ -7,11 +7,11 @@ namespace NimbleKnuckle\App\Costs;
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Workshop\WorkshopBook;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Hands;
+use NimbleKnuckle\Core\Bench\Labour\LabourTimes;
 use NimbleKnuckle\Core\Bench\Renewal\RenewList;
 use NimbleKnuckle\Core\Cost\Cost;
 use NimbleKnuckle\Core\Cost\PartUsed;
-use NimbleKnuckle\Core\Plan\Sheet\Pick;
+use NimbleKnuckle\Core\Sheet\Pick;
 
 /** What fits cost: the time of the log, the parts of the sheet and those that came on, prices as they were last written. */
 final readonly class CostBook
@@ -24,7 +24,7 @@ final readonly class CostBook
     {
         return Cost::of(
             $fit->sheet->timing, $this->workshop->now()->rate,
-            array_map(static fn (Hands $hands): float => $hands->minutes, Hands::of($fit)), $this->parts($fitId, $fit),
+            array_map(static fn (LabourTimes $hands): float => $hands->minutes, LabourTimes::of($fit)), $this->parts($fitId, $fit),
         );
     }
 

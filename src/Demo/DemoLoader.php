@@ -8,9 +8,9 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use Psr\Clock\ClockInterface;
 
 /** Loads the demo workshop, and puts its fits in the state they are in. */
@@ -112,10 +112,10 @@ final readonly class DemoLoader
             $start->modify('-1 day'),
         );
         $player = (new FitPlayer($fit->sheet(), $fit->vehicleSheet(), $mechanic, $start, 0.9))->untilStep('housing-tight');
-        $tighten = $fit->sheet()->doing(Deed::Tighten)[0] ?? throw new \LogicException('The thermostat sheet tightens its housing.');
+        $tighten = $fit->sheet()->doing(StepKind::Tighten)[0] ?? throw new \LogicException('The thermostat sheet tightens its housing.');
         $player->add(EventType::Dropped, ['what' => 'copper washer of the vent screw', 'step' => 'housing-on'])
             ->note($tighten)->tighten($tighten, 2)
             ->add(EventType::Noted, ['text' => 'Parcel at the door. Washer fell towards the subframe.', 'step' => $tighten->id]);
-        $this->recorder->record($fit, $player->events(), Hand::Mechanic);
+        $this->recorder->record($fit, $player->events(), Authority::Mechanic);
     }
 }

@@ -7,7 +7,7 @@ namespace NimbleKnuckle\App\Demo;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
-use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Event\Authority;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -59,7 +59,7 @@ final readonly class FitCommand
         $start = $this->clock->now()->modify(self::BEGAN);
         $fit = $this->planner->plan($this->garage->get($vehicle), [$procedure], $choices, $by, $start);
         $player = (new FitPlayer($fit->sheet(), $fit->vehicleSheet(), $by, $start, 0.9))->untilStep($until);
-        $this->recorder->record($fit, $player->events(), Hand::Mechanic);
+        $this->recorder->record($fit, $player->events(), Authority::Mechanic);
 
         return $fit->id;
     }

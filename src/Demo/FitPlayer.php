@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Demo;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Bench\State\FitState;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use Symfony\Component\Uid\Ulid;
 
 /** Works through a sheet as a mechanic would and writes down the events, for demo data and for history to measure on. */
@@ -83,16 +83,16 @@ final class FitPlayer
             $this->add(EventType::CountedAll, ['step' => $step->id], $step->slot->minutes->likely * 0.7);
         }
         $this->fill($step);
-        foreach ($this->fit()->asks($step) as $ask) {
+        foreach ($this->fit()->readings()->asks($step) as $ask) {
             $this->measure($step, $ask, $step->slot->minutes->likely * 0.5);
         }
         foreach ($step->needs->puts as $put) {
             $this->add(EventType::PutIn, ['step' => $step->id, 'thing' => $put->thing], 0.3);
         }
-        foreach ($this->fit()->toolsListed($step) as $tool) {
+        foreach ($this->fit()->tools()->listed($step) as $tool) {
             $this->add(EventType::ToolCounted, ['step' => $step->id, 'tool' => $tool], 0.1);
         }
-        if (Deed::Tighten === $step->deed) {
+        if (StepKind::Tighten === $step->deed) {
             $this->tighten($step);
         }
 
@@ -139,7 +139,7 @@ final class FitPlayer
     private function isOutFor(FitEvent $put, Step $step): bool
     {
         foreach ($this->sheet->step($put->step())->needs->puts ?? [] as $declared) {
-            if ($declared->thing === $put->string('thing') && ($declared->outBefore === $step->id || Deed::Start === $step->deed)) {
+            if ($declared->thing === $put->string('thing') && ($declared->outBefore === $step->id || StepKind::Start === $step->deed)) {
                 return true;
             }
         }
@@ -151,7 +151,7 @@ final class FitPlayer
     public function tighten(Step $step, int $finals = \PHP_INT_MAX): self
     {
         $joint = $this->vehicle->joints[$step->target->joint] ?? throw new \LogicException('A tightening step has a joint.');
-        $last = Ladder::of($joint)->final();
+        $last = TighteningStages::of($joint)->final();
         for ($stage = 1; $stage <= $last; ++$stage) {
             foreach ($joint->pattern->order() as $i => $bolt) {
                 if ($stage < $last || $i < $finals) {

@@ -11,9 +11,9 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use Psr\Clock\ClockInterface;
 
 /** Past fits with their whole event logs: the demo's two years, or as many as a measurement wants. */
@@ -66,7 +66,7 @@ final readonly class History
         $vehicle = $this->em->find(VehicleRecord::class, $vehicleId) ?? throw new \LogicException('The demo vehicles are loaded first.');
         $fit = $this->planner->plan($vehicle, [$procedure], $choices, $mechanic, $start->modify('-1 day'));
         $this->finish($fit, $start, $pace, $mechanic, $lead);
-        foreach ($fit->sheet()->doing(Deed::Book) as $step) {
+        foreach ($fit->sheet()->doing(StepKind::Book) as $step) {
             $closed = $start->modify(sprintf('+%d days', min(6, $step->asking->followUp->days)));
             $this->db->update(
                 'due', ['closed_at' => $closed->format('Y-m-d H:i:s'), 'closed_by' => $mechanic, 'outcome' => 'As it should be.'],
@@ -95,6 +95,6 @@ final readonly class History
         $signed = (new FitPlayer(
             $fit->sheet(), $fit->vehicleSheet(), $lead, $last->at->modify('+4 minutes'),
         ))->add(EventType::Signed, ['remark' => '', 'shown' => count($events) + 1])->events();
-        $this->recorder->record($fit, [$last, ...$signed], Hand::Lead);
+        $this->recorder->record($fit, [$last, ...$signed], Authority::Lead);
     }
 }

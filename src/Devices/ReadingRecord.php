@@ -76,4 +76,10 @@ class ReadingRecord
 
         return is_scalar($value) ? (string) $value : '';
     }
+
+    /** Tells one state of a reading from the next: its samples so far, and whether it is over; empty where there is none. */
+    public static function mark(?self $reading): string
+    {
+        return null === $reading ? '' : sprintf('%s-%d-%d', $reading->id, count($reading->samples), $reading->done ? 1 : 0);
+    }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Devices;
 
-use NimbleKnuckle\Core\Bench\WrenchTask;
+use NimbleKnuckle\Core\Bench\Task\WrenchTask;
 use NimbleKnuckle\Core\Trace\Fault;
 
 /** What the bench shows of measuring wrenches at a joint; the gauge and the task only with one in hand. */

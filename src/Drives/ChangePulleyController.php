@@ -12,13 +12,13 @@ use NimbleKnuckle\App\Workshop\WorkshopBook;
 use NimbleKnuckle\Core\BeltDrive\Door\DriveReading;
 use NimbleKnuckle\Core\BeltDrive\Drive;
 use NimbleKnuckle\Core\BeltDrive\Pulley;
+use NimbleKnuckle\Core\BeltDrive\PulleySizeTrial;
 use NimbleKnuckle\Core\BeltDrive\Side;
 use NimbleKnuckle\Core\BeltDrive\Sweep;
 use NimbleKnuckle\Core\BeltDrive\SweepDrawing;
-use NimbleKnuckle\Core\BeltDrive\Trial;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Quantity\Air;
+use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
@@ -59,12 +59,12 @@ final class ChangePulleyController extends AbstractController
             $error = $e->getMessage();
         }
         $sweep = Sweep::of($drive, $pulley->name, $crank);
-        $trial = Trial::of($drive, $pulley->name, $d, $crank);
+        $trial = PulleySizeTrial::of($drive, $pulley->name, $d, $crank);
 
         return $this->render('drives/change.html.twig', [
             'vehicle' => $vehicle, 'name' => $name, 'drive' => $drive, 'ribbed' => $ribbed, 'pulley' => $pulley, 'error' => $error,
             'asked' => $asked->all(), 'sweep' => $sweep, 'drawing' => SweepDrawing::of($sweep, $pulley->d, $d),
-            'before' => Trial::of($drive, $pulley->name, $pulley->d), 'after' => $trial, 'picture' => $trial->state->drawing(),
+            'before' => PulleySizeTrial::of($drive, $pulley->name, $pulley->d), 'after' => $trial, 'picture' => $trial->state->drawing(),
             'air' => Air::at($this->workshop->now()->altitude ?? 0.0)->pressure, 'belts' => self::placed($trial, $belts),
             'seen' => ChangedMeanwhile::mark($shelf->document($vehicle, $name)), 'd' => $d, 'crank' => $crank,
         ]);
@@ -149,7 +149,7 @@ final class ChangePulleyController extends AbstractController
      *
      * @return list<array{said: string, travel: float, fits: bool, isBest: bool}>
      */
-    private static function placed(Trial $trial, array $belts): array
+    private static function placed(PulleySizeTrial $trial, array $belts): array
     {
         $fit = $trial->state->fit;
         if (null === $fit || [] === $belts) {

@@ -11,8 +11,8 @@ use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\BeltDrive\Drive;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Vehicle\ItemList;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Vehicle\ItemList;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** The belts of a vehicle, kept in its sheet: a change is one of the sheet and is undone with it. */

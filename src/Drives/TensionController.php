@@ -10,8 +10,8 @@ use NimbleKnuckle\Core\BeltDrive\BeltCode;
 use NimbleKnuckle\Core\BeltDrive\Drive;
 use NimbleKnuckle\Core\BeltDrive\DriveState;
 use NimbleKnuckle\Core\BeltDrive\HeardDrawing;
-use NimbleKnuckle\Core\BeltDrive\Listen;
 use NimbleKnuckle\Core\BeltDrive\NoSound;
+use NimbleKnuckle\Core\BeltDrive\NoteDetector;
 use NimbleKnuckle\Core\BeltDrive\Pluck;
 use NimbleKnuckle\Core\BeltDrive\Recording;
 use NimbleKnuckle\Core\BeltDrive\Span;
@@ -49,7 +49,7 @@ final class TensionController extends AbstractController
         try {
             if ($request->isMethod('POST')) {
                 $recording = self::recording($request);
-                $heard = Listen::to($recording);
+                $heard = NoteDetector::to($recording);
                 $plot = HeardDrawing::of($recording, $heard);
             }
         } catch (CoreException $e) {
@@ -78,7 +78,7 @@ final class TensionController extends AbstractController
     #[Route('/vehicles/{id}/drives/{name}/tension/example', name: 'pluck', requirements: self::AT, methods: ['GET'])]
     public function example(Request $request): Response
     {
-        $note = max(Listen::LOWEST, min(Listen::HIGHEST, (float) $request->query->getString('note', '84')));
+        $note = max(NoteDetector::LOWEST, min(NoteDetector::HIGHEST, (float) $request->query->getString('note', '84')));
 
         return new Response(Pluck::recording($note, 20.0, 50.0, (int) round(10 * $note))->asWav(), headers: [
             'Content-Type' => 'audio/wav',

@@ -6,8 +6,6 @@ namespace NimbleKnuckle\App\Exchange;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\May;
-use NimbleKnuckle\App\Exchange\Form\Import;
-use NimbleKnuckle\App\Exchange\Form\ImportForm;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\Core\CoreException;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;

@@ -9,7 +9,7 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Photos\InvalidPicture;
 use NimbleKnuckle\App\Photos\PhotoFiles;
 use NimbleKnuckle\App\Photos\Picture;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 
 /** A fit and its pictures in one ZIP: fit.json as FitDocument writes it, and photos/SHA-256.jpg. The JSON alone reads as well. */

@@ -13,14 +13,14 @@ use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Schemas\SchemaBook;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\Instant;
-use NimbleKnuckle\Core\Bench\Receipt;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventTime;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\Receipt;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Sheet\Sheet;
 use Psr\Clock\ClockInterface;
 
 /** A fit as nimble-knuckle/fit@1: written, and read back. Both ways it is held against the schema. */
@@ -49,7 +49,8 @@ final readonly class FitDocument
             'sheet' => $record->sheetDocument,
             'events' => array_map(
                 static fn (FitEvent $event): array => ['payload' => (object) $event->payload] + $event->toArray()
-                    + ('' === $event->receipt->against ? [] : ['against' => $event->receipt->against]),
+                    + ('' === $event->receipt->against ? [] : ['against' => $event->receipt->against])
+                    + ('' === $event->receipt->beside ? [] : ['beside' => $event->receipt->beside]),
                 $this->log->of($record->id),
             ),
         ];
@@ -69,7 +70,7 @@ final readonly class FitDocument
      *
      * @throws InvalidDocument naming the place and the remedy
      */
-    public function read(string $json, Hand $hand = Hand::Mechanic, string $via = 'the console'): FitRecord
+    public function read(string $json, Authority $hand = Authority::Mechanic, string $via = 'the console'): FitRecord
     {
         $document = json_decode($json, true, 64);
         is_array($document) || throw InvalidDocument::at('', 'this is not JSON. Choose a file that was exported from a fit.');
@@ -80,7 +81,7 @@ final readonly class FitDocument
     }
 
     /** All of it or nothing. */
-    private function taken(Node $node, Hand $hand, string $via): FitRecord
+    private function taken(Node $node, Authority $hand, string $via): FitRecord
     {
         $known = $this->em->find(FitRecord::class, $node->string('id'));
         $record = $known ?? $this->entered($node);
@@ -124,14 +125,14 @@ final readonly class FitDocument
         );
     }
 
-    private function addEvents(FitRecord $record, Node $node, Hand $hand, string $via, bool $replay): void
+    private function addEvents(FitRecord $record, Node $node, Authority $hand, string $via, bool $replay): void
     {
         $events = [];
         $now = $this->clock->now();
         foreach ($node->nodes('events') as $event) {
-            $at = Instant::read($event->string('at'));
+            $at = EventTime::read($event->string('at'));
             $waited = max(0.0, (float) ($now->getTimestamp() - $at->getTimestamp()));
-            $receipt = new Receipt($now, 'file', $waited, $via, $replay ? $event->string('against', '') : '');
+            $receipt = new Receipt($now, 'file', $waited, $via, $replay ? $event->string('against', '') : '', $event->string('beside', ''));
             $type = $event->enum('type', EventType::class);
             $replay || $this->ensureOurs($event->string('by'));
             if (EventType::Signed === $type && !$hand->isLead()) {

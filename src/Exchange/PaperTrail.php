@@ -11,9 +11,9 @@ use NimbleKnuckle\App\Photos\PhotoView;
 use NimbleKnuckle\App\Photos\PrintedPhotos;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
 use NimbleKnuckle\Core\Bench\Told\JointTold;
 use NimbleKnuckle\Core\Bench\Told\ReadingTold;
-use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Cost\PartUsed;
 
 /** What the customer is told: what was done and why, what was measured and found, what is due. No jargon, no ids. */
@@ -37,7 +37,7 @@ final readonly class PaperTrail
     /** @return array<string, mixed> */
     public function handOver(FitRecord $record, Fit $fit): array
     {
-        $told = new Told($fit);
+        $told = new FitNarrative($fit);
         $whole = array_filter($told->joints(), static fn (JointTold $joint): bool => $joint->isWhole() && '' !== $joint->figure);
         $work = [];
         foreach ($record->procedures as $id) {

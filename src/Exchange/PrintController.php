@@ -11,9 +11,10 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Logbook\DueBook;
 use NimbleKnuckle\App\Photos\PhotoView;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Told\Told;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
 use NimbleKnuckle\Core\Plan\Phase;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -89,8 +90,9 @@ final class PrintController extends AbstractController
         $printed = new Printed($fit, $this->kit->kit());
 
         return [
-            'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(), 'dues' => $this->dues->ofFit($record->id),
-            'now' => $this->clock->now(), 'told' => new Told($fit),
+            'record' => $record, 'fit' => $fit, 'looseEnds' => SignOff::of($fit)->looseEnds(), 'phases' => Phase::cases(),
+            'dues' => $this->dues->ofFit($record->id),
+            'now' => $this->clock->now(), 'told' => new FitNarrative($fit),
             'sums' => 'record' === $kind ? $this->sums->worked($fit) : [],
         ] + match ($kind) {
             'sheet' => ['cards' => $printed->cards(), 'settings' => $printed->settings()],

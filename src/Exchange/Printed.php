@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Exchange;
 
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Bench\Rung;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStage;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Kit\WrenchAdvice;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Tightening\CardGeometry;
+use NimbleKnuckle\Core\Vehicle\Joint;
 
 /** What paper needs of a fit that a screen shows by itself: settings of this kit, bolt cards, labels for what comes off. */
 final readonly class Printed
@@ -25,7 +25,7 @@ final readonly class Printed
     public function cards(): array
     {
         $cards = [];
-        foreach ($this->fit->sheet->doing(Deed::Tighten) as $step) {
+        foreach ($this->fit->sheet->doing(StepKind::Tighten) as $step) {
             $joint = $this->fit->vehicle->joints[$step->target->joint] ?? null;
             if (null !== $joint && $joint->count() > 1) {
                 $cards[$joint->id] = CardGeometry::of($joint->pattern->layout, $joint->fastener->named->known->diameter ?? 0.0);
@@ -50,8 +50,10 @@ final readonly class Printed
     private function settingsOf(Joint $joint): array
     {
         $said = [];
-        $pulls = array_filter(Ladder::of($joint)->rungs, static fn (Rung $rung): bool => $rung->degrees > 0.0 && !$rung->isByTorque());
-        foreach (Ladder::of($joint)->rungs as $rung) {
+        $pulls = array_filter(
+            TighteningStages::of($joint)->rungs, static fn (TighteningStage $rung): bool => $rung->degrees > 0.0 && !$rung->isByTorque()
+        );
+        foreach (TighteningStages::of($joint)->rungs as $rung) {
             if (!$rung->isByTorque()) {
                 continue;
             }
@@ -63,7 +65,7 @@ final readonly class Printed
                     Digits::GROUP, $advice->wrench->name,
                 );
         }
-        $degrees = array_sum(array_map(static fn (Rung $rung): float => $rung->degrees, $pulls));
+        $degrees = array_sum(array_map(static fn (TighteningStage $rung): float => $rung->degrees, $pulls));
         if ($degrees > 0.0) {
             $said[] = sprintf('then %s° further in %d pull%s', round($degrees), count($pulls), 1 === count($pulls) ? '' : 's');
         }
@@ -74,20 +76,24 @@ final readonly class Printed
     /**
      * A label for each tray: what lies in it, where it came from, when it goes back.
      *
-     * @return list<array{number: int, name: string, pieces: list<string>, back: int}> back is 0 where nothing says
+     * @return list<array{number: int, name: string, pieces: list<string>, figures: list<string>, back: int}> back is 0 where nothing says
      */
     public function labels(): array
     {
         $labels = [];
-        foreach ($this->fit->sheet->doing(Deed::Remove) as $step) {
+        foreach ($this->fit->sheet->doing(StepKind::Remove) as $step) {
             $back = 0;
-            foreach ($this->fit->sheet->doing(Deed::Refit) as $refit) {
+            foreach ($this->fit->sheet->doing(StepKind::Refit) as $refit) {
                 $back = $refit->target->item === $step->target->item ? $this->fit->sheet->placeOf($refit->id) + 1 : $back;
             }
             $labels[] = [
                 'number' => $this->fit->sheet->placeOf($step->id) + 1,
                 'name' => $this->fit->vehicle->items[$step->target->item]->name ?? $step->words->title,
-                'pieces' => array_map(static fn ($line): string => $line->count.' × '.$line->thing, $step->needs->tray), 'back' => $back,
+                'pieces' => array_map(static fn ($line): string => $line->count.' × '.$line->thing, $step->needs->tray),
+                'figures' => array_values(array_filter(array_map(
+                    static fn (Joint $joint): string => $joint->whole(), $this->fit->vehicle->jointsOf($step->target->item),
+                ))),
+                'back' => $back,
             ];
         }
 

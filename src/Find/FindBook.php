@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Find;
 
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Garage\Garage;
 
 /** Finds work, jobs, vehicles, items and joints by letters; a plain query on the words the database keeps of them. */
 final readonly class FindBook
@@ -16,7 +17,7 @@ final readonly class FindBook
     /** With one letter or two, only the newest so many are looked at. */
     private const NEWEST = 400;
 
-    public function __construct(private Connection $db, private FitBook $fits)
+    public function __construct(private Connection $db, private FitBook $fits, private Garage $garage)
     {
     }
 
@@ -31,7 +32,7 @@ final readonly class FindBook
         foreach (['job', 'vehicle', 'work', 'item', 'joint'] as $kind) {
             foreach ($this->rows($kind, $words) as $row) {
                 $text = static fn (string $key): string => is_scalar($row[$key]) ? (string) $row[$key] : '';
-                $hits[] = self::hit($kind, $text('ref'), $text('label'), $text('detail'));
+                $hits[] = $this->hit($kind, $text('ref'), $text('label'), $text('detail'));
             }
         }
 
@@ -60,11 +61,15 @@ final readonly class FindBook
         ), [$match, $kind, ...$parameters]);
     }
 
-    private static function hit(string $kind, string $ref, string $label, string $detail): Hit
+    private function hit(string $kind, string $ref, string $label, string $detail): Hit
     {
         [$vehicle, $thing] = explode('/', $ref, 2) + [1 => ''];
 
         return match ($kind) {
+            'joint' => new Hit(
+                $label, 'joint of the '.$detail, 'vehicle', ['id' => $vehicle, '_fragment' => 'joint-'.$thing],
+                ($this->garage->get($vehicle)->sheet()->joints[$thing] ?? null)?->whole() ?? '',
+            ),
             'job' => new Hit($label, 'fit, '.$detail, 'fit_sheet', ['id' => $ref]),
             'work' => new Hit($label, 'fits like it', 'fits', ['vehicle' => $vehicle, 'work' => $thing]),
             'vehicle' => new Hit($label, $detail, 'vehicle', ['id' => $ref]),

@@ -7,9 +7,13 @@ namespace NimbleKnuckle\App\Find;
 /** Something that was found: what it is called, what it is, and where it is looked at. */
 final readonly class Hit
 {
-    /** @param array<string, string> $parameters of the route */
-    public function __construct(public string $label, public string $kind, public string $route, public array $parameters = [])
-    {
+    /**
+     * @param array<string, string> $parameters of the route
+     * @param string $figure all of it, of a joint that has one
+     */
+    public function __construct(
+        public string $label, public string $kind, public string $route, public array $parameters = [], public string $figure = '',
+    ) {
     }
 
     /** Whether every word stands in what it is called, or in what else is known of it. */

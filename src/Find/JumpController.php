@@ -40,7 +40,7 @@ final class JumpController extends AbstractController
             $hits[] = new Hit($person->name, $person->role->value, 'fits', ['person' => $person->name]);
         }
         foreach ($sums->all() as $sum) {
-            $hits[] = new Hit($sum->summary(), 'sum '.$sum->name(), 'sum', ['name' => $sum->name()]);
+            $hits[] = new Hit($sum->about()->summary, 'sum '.$sum->about()->name, 'sum', ['name' => $sum->about()->name]);
         }
 
         $named = array_filter($hits, static fn (Hit $hit): bool => $hit->speaksOf($words));

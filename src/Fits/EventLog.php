@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Fits;
 
 use Doctrine\DBAL\Connection;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Receipt;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\Receipt;
 
 /** The append-only log. A second insert of the same id changes nothing; the table itself refuses UPDATE and DELETE. */
 final readonly class EventLog
@@ -22,7 +22,8 @@ final readonly class EventLog
         return array_map(
             self::event(...),
             $this->db->fetchAllAssociative(
-                'SELECT id, type, payload, by_name, at, kept_at, device, waited, via, against FROM fit_event WHERE fit_id = ? ORDER BY seq',
+                'SELECT id, type, payload, by_name, at, kept_at, device, waited, via, against, beside '
+                    .'FROM fit_event WHERE fit_id = ? ORDER BY seq',
                 [$fitId],
             ),
         );
@@ -49,13 +50,13 @@ final readonly class EventLog
     public function keep(string $fitId, FitEvent $event): bool
     {
         return 1 === $this->db->executeStatement(
-            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited, via, against) VALUES (?, ?, ?, ?, '
-                .'?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
+            'INSERT INTO fit_event (id, fit_id, type, payload, by_name, at, kept_at, device, waited, via, against, beside) VALUES (?, ?, '
+                .'?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT(id) DO NOTHING',
             [
                 $event->id, $fitId, $event->type->value,
                 json_encode($event->payload, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION | \JSON_UNESCAPED_UNICODE),
                 $event->by, $event->toArray()['at'], $event->receipt->at->format('Y-m-d\TH:i:s.vP'), $event->receipt->device,
-                $event->receipt->waited, $event->receipt->via, $event->receipt->against,
+                $event->receipt->waited, $event->receipt->via, $event->receipt->against, $event->receipt->beside,
             ],
         );
     }
@@ -71,7 +72,7 @@ final readonly class EventLog
         $at = new \DateTimeImmutable($text('at'));
         $keptAt = $text('kept_at') === $text('at') ? $at : new \DateTimeImmutable($text('kept_at'));
         $waited = is_numeric($row['waited'] ?? null) ? (float) $row['waited'] : 0.0;
-        $receipt = new Receipt($keptAt, $text('device'), $waited, $text('via'), $text('against'));
+        $receipt = new Receipt($keptAt, $text('device'), $waited, $text('via'), $text('against'), $text('beside'));
 
         return FitEvent::restored($text('id'), EventType::from($text('type')), $payload, $text('by_name'), $at, $receipt);
     }

@@ -6,11 +6,11 @@ namespace NimbleKnuckle\App\Fits;
 
 use Doctrine\ORM\Mapping as ORM;
 use NimbleKnuckle\App\Garage\VehicleRecord;
+use NimbleKnuckle\Core\Compiler\AppliedChoices;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Compiler\Chosen;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 
 /**
  * One job on one vehicle. The vehicle sheet is kept as it was when the fit was planned, so a later edit does not change
@@ -157,7 +157,7 @@ class FitRecord
 
     public function vehicleSheet(): VehicleSheet
     {
-        return $this->frozen ??= Chosen::onto(VehicleSheet::read(Node::of($this->vehicleDocument)), new Choices($this->choices));
+        return $this->frozen ??= AppliedChoices::onto(VehicleSheet::read(Node::of($this->vehicleDocument)), new Choices($this->choices));
     }
 
     public function sheet(): Sheet

@@ -9,7 +9,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 /** Which law is in force: a mark says by which it was made. The same files are the same law, wherever and whenever they were put. */
 final readonly class LawVersion
 {
-    public const ROOMS = ['core/Safety', 'core/Plan/Law', 'core/Bench/Law'];
+    public const ROOMS = ['core/Safety', 'core/Law', 'core/Bench/Gate', 'core/Bench/Law'];
 
     public function __construct(#[Autowire('%app.law%')] public string $id)
     {

@@ -6,7 +6,7 @@ namespace NimbleKnuckle\App\Fits;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Phase;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** The row of seven notches: which phases are closed, which one is on, how far each is. */
 final readonly class PhaseRuler

@@ -6,13 +6,18 @@ namespace NimbleKnuckle\App\Fits;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Fact\Measured;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\Hands;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Labour\LabourTimes;
 use NimbleKnuckle\Core\Bench\Law\Law;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\State\Reading;
+use NimbleKnuckle\Core\Bench\State\Rivals;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 
@@ -36,7 +41,7 @@ final readonly class Recorder
 
     /**
      * @param list<FitEvent> $events
-     * @param Hand $hand whose hand they come by; it says what may be overruled, waived and signed
+     * @param Authority $hand whose hand they come by; it says what may be overruled, waived and signed
      * @param array<string, Seen> $seen event => what the tablet went by that made it
      * @param bool $replay the events were accepted elsewhere, perhaps against another version of the sheet: they are not judged again
      *
@@ -44,7 +49,7 @@ final readonly class Recorder
      *
      * @throws InvalidEvent naming what stands against the first one that cannot be; none of that call is kept then
      */
-    public function record(FitRecord $record, array $events, Hand $hand, bool $replay = false, array $seen = []): Fit
+    public function record(FitRecord $record, array $events, Authority $hand, bool $replay = false, array $seen = []): Fit
     {
         $now = $this->clock->now();
         [$record, $fit] = $this->db->transactional(function () use ($record, $events, $hand, $replay, $seen, $now): array {
@@ -54,7 +59,8 @@ final readonly class Recorder
                 if ($fit->state->has($event->id)) {
                     continue;
                 }
-                $event = $replay ? $event : $this->judged($record, $fit, $event, $hand, $seen[$event->id] ?? null);
+                $sight = $seen[$event->id] ?? new Seen();
+                $event = $replay ? $event : $this->beside($record, $fit, $this->judged($record, $fit, $event, $hand, $sight), $sight);
                 $this->log->keep($record->id, $event) || throw InvalidEvent::in('id', 'This id already stands in the log of another fit.');
                 $fit = $fit->then($event);
                 foreach ($this->followers as $follower) {
@@ -78,13 +84,13 @@ final readonly class Recorder
      *
      * @throws InvalidEvent
      */
-    private function judged(FitRecord $record, Fit $fit, FitEvent $event, Hand $hand, ?Seen $seen): FitEvent
+    private function judged(FitRecord $record, Fit $fit, FitEvent $event, Authority $hand, Seen $seen): FitEvent
     {
         $now = $this->clock->now();
         try {
             (new Law($fit, $hand, $now))->ensure($event);
         } catch (InvalidEvent $e) {
-            $isFact = $e->isOutOfOrder && $event->wasQueued() && null !== $seen
+            $isFact = $e->isOutOfOrder && $event->wasQueued()
                 && ($seen->law !== $this->law->id || $this->wasInOrder($record, $fit, $event, $hand, $seen));
 
             return $isFact ? $event->over($e->getMessage()) : throw $e;
@@ -93,8 +99,27 @@ final readonly class Recorder
         return $event;
     }
 
+    /** A reading taken by a tablet that had not seen what another had read: both stand until somebody says which is so. */
+    private function beside(FitRecord $record, Fit $fit, FitEvent $event, Seen $seen): FitEvent
+    {
+        if (EventType::Measured !== $event->type) {
+            return $event;
+        }
+        $of = $event->as(Measured::class);
+        $others = Rivals::ofOthers(
+            $fit->state->rivals($of->step, $of->field), $fit->state->reading($of->step, $of->field), $event->receipt->device,
+        );
+        if ([] === $others || !$seen->isSaid() && !$event->wasQueued()) {
+            return $event;
+        }
+        $known = $seen->isSaid() ? array_fill_keys($this->log->upTo($record->id, $seen->version), true) : [];
+        $unseen = array_values(array_filter($others, static fn (Reading $one): bool => !isset($known[$one->event->id])));
+
+        return [] === $unseen ? $event : $event->beside($unseen[0]->event->id);
+    }
+
     /** As its own tablet knew the fit: the log up to what it had seen, and its own marks since. */
-    private function wasInOrder(FitRecord $record, Fit $fit, FitEvent $event, Hand $hand, Seen $seen): bool
+    private function wasInOrder(FitRecord $record, Fit $fit, FitEvent $event, Authority $hand, Seen $seen): bool
     {
         $known = array_fill_keys($this->log->upTo($record->id, $seen->version), true);
         $log = array_filter($fit->state->log, static fn (FitEvent $one): bool => isset($known[$one->id])
@@ -129,8 +154,8 @@ final readonly class Recorder
 
     private function summarise(FitRecord $record, Fit $fit, \DateTimeImmutable $now): void
     {
-        $current = $fit->currentStep();
-        $waits = array_values(array_filter($fit->sheet->steps, $fit->runsByItself(...)));
+        $current = $fit->course()->currentStep();
+        $waits = array_values(array_filter($fit->sheet->steps, $fit->course()->runsByItself(...)));
         $started = [] === $fit->state->log ? null : $fit->state->log[0]->at;
         $done = count(array_filter($fit->sheet->steps, static fn ($step): bool => $fit->state->isClosed($step->id)));
         $signed = $fit->state->signed;
@@ -141,9 +166,9 @@ final readonly class Recorder
             'signed_by' => $signed->by ?? '',
             'phase' => $current->slot->phase->value ?? 'decide',
             'step_title' => mb_substr($current->words->title ?? '', 0, 200),
-            'minutes_left' => null !== $signed ? 0.0 : $fit->minutesLeft($now),
+            'minutes_left' => null !== $signed ? 0.0 : $fit->course()->minutesLeft($now),
             'minutes_taken' => self::benchMinutes($fit),
-            'loose_ends' => count($fit->looseEnds()),
+            'loose_ends' => count(SignOff::of($fit)->looseEnds()),
             'steps_done' => $done,
             'steps_all' => count($fit->sheet->steps),
             'waits' => mb_substr(implode(', ', array_map(static fn ($step): string => $step->words->title, $waits)), 0, 200),
@@ -156,7 +181,7 @@ final readonly class Recorder
     {
         $this->db->delete('fit_hand', ['fit_id' => $id]);
         $at = $fit->state->signed?->at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
-        foreach (Hands::of($fit) as $person => $spent) {
+        foreach (LabourTimes::of($fit) as $person => $spent) {
             $this->db->insert('fit_hand', [
                 'fit_id' => $id, 'person' => $person, 'minutes' => $spent->minutes, 'marks' => $spent->marks, 'at' => $at,
             ]);
@@ -176,6 +201,6 @@ final readonly class Recorder
     /** Time at the bench, whoever was there. */
     private static function benchMinutes(Fit $fit): float
     {
-        return Hands::minutes(array_map(static fn (FitEvent $event): \DateTimeImmutable => $event->at, $fit->state->log));
+        return LabourTimes::minutes(array_map(static fn (FitEvent $event): \DateTimeImmutable => $event->at, $fit->state->log));
     }
 }

@@ -11,6 +11,12 @@ final readonly class Seen
     {
     }
 
+    /** A mark that says neither comes from an older tablet program, or from no tablet. */
+    public function isSaid(): bool
+    {
+        return '' !== $this->law || $this->version > 0;
+    }
+
     /** @param array<array-key, mixed> $one a mark as it was sent */
     public static function read(array $one): self
     {

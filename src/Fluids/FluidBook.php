@@ -8,11 +8,11 @@ use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Fluids\Door\CoolantMix;
 use NimbleKnuckle\Core\Fluids\Glycol;
-use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Vehicle\Circuit;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 

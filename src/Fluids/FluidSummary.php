@@ -5,14 +5,16 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Fluids;
 
 use NimbleKnuckle\Core\Drawing\Plot;
+use NimbleKnuckle\Core\Due\Every;
+use NimbleKnuckle\Core\Due\Forecast;
+use NimbleKnuckle\Core\Due\Mileage;
 use NimbleKnuckle\Core\Fluids\Consumption;
 use NimbleKnuckle\Core\Fluids\DipScale;
-use NimbleKnuckle\Core\Fluids\Interval;
-use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Vehicle\Circuit;
 
 /** What a vehicle's fluid log says: the record as it stands, what the last top-up means, the plots. */
 final readonly class FluidSummary
@@ -29,7 +31,7 @@ final readonly class FluidSummary
      *
      * @return array<string, mixed>
      */
-    public function coolant(Circuit $circuit, array $entries, \DateTimeImmutable $now, ?float $km): array
+    public function coolant(Circuit $circuit, array $entries, \DateTimeImmutable $now, Mileage $clock): array
     {
         $filled = self::last($entries, static fn (FluidEntry $e): bool => FluidKind::Filled === $e->kind);
         $strength = self::last($entries, static fn (FluidEntry $e): bool => null !== $e->percent)->percent ?? null;
@@ -47,7 +49,7 @@ final readonly class FluidSummary
                     'cap' => $circuit->plumbing->cap,
                 ],
             ),
-            'interval' => self::interval($circuit, $km, $filled, $now),
+            'interval' => self::interval($circuit, $clock, $filled, $now),
             'offTarget' => null !== $strength && abs($strength - $circuit->blend->target) > self::OFF_TARGET,
             'level' => $this->level($circuit, $strength, $topped[0] ?? null),
             'plot' => $this->strengthPlot($circuit, $entries),
@@ -61,7 +63,7 @@ final readonly class FluidSummary
      *
      * @return array<string, mixed>
      */
-    public function oil(?Circuit $circuit, array $entries, \DateTimeImmutable $now, ?float $km): array
+    public function oil(?Circuit $circuit, array $entries, \DateTimeImmutable $now, Mileage $clock): array
     {
         $scale = DipScale::learn(array_values(array_map(
             static fn (FluidEntry $e): array => [
@@ -79,7 +81,7 @@ final readonly class FluidSummary
 
         return [
             'entries' => array_reverse($entries), 'scale' => $scale,
-            'interval' => null === $circuit ? null : self::interval($circuit, $km, $filled, $now), 'filled' => $filled,
+            'interval' => null === $circuit ? null : self::interval($circuit, $clock, $filled, $now), 'filled' => $filled,
             'dip' => $dip,
             'months' => null === $filled ? null : (int) floor(($now->getTimestamp() - $filled->at->getTimestamp()) / 86400 / 30.44),
             'used' => Consumption::of(
@@ -89,12 +91,13 @@ final readonly class FluidSummary
         ];
     }
 
-    /** @param ?float $km the clock showed last, wherever that was written down */
-    private static function interval(Circuit $circuit, ?float $km, ?FluidEntry $filled, \DateTimeImmutable $now): ?Interval
+    /** When it is to be changed; null where nobody says how often, or when it was filled. */
+    private static function interval(Circuit $circuit, Mileage $clock, ?FluidEntry $filled, \DateTimeImmutable $now): ?Forecast
     {
-        return null === $filled ? null : Interval::of(
-            $circuit->every->months, $circuit->every->km, $filled->at, $now, $filled->km, $km,
-        );
+        $every = new Every($circuit->every->months, $circuit->every->km);
+        $next = null === $filled || !$every->isSet() ? null : Forecast::of($every, $filled->at, $filled->km, $clock, $now);
+
+        return null === $next?->monthsLeft && null === $next?->kmLeft ? null : $next;
     }
 
     /** @param list<FluidEntry> $entries */

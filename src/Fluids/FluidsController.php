@@ -53,14 +53,14 @@ final class FluidsController extends AbstractController
     {
         $vehicle = $this->garage->get($id);
         $coolant = $vehicle->sheet()->circuitFor('coolant');
-        $km = $this->mileage->of($id)->last();
+        $clock = $this->mileage->of($id);
 
         return $this->render('fluids/page.html.twig', [
             'vehicle' => $vehicle,
             'coolant' => null === $coolant ? null : $this->view->coolant(
-                $coolant, $this->book->of($id, 'coolant'), $this->clock->now(), $km,
+                $coolant, $this->book->of($id, 'coolant'), $this->clock->now(), $clock,
             ),
-            'oil' => $this->view->oil($vehicle->sheet()->circuitFor('oil'), $this->book->of($id, 'oil'), $this->clock->now(), $km),
+            'oil' => $this->view->oil($vehicle->sheet()->circuitFor('oil'), $this->book->of($id, 'oil'), $this->clock->now(), $clock),
             'kinds' => FluidKind::cases(), 'form' => $form, 'of' => $circuit, 'error' => $error,
         ], new Response(status: null === $error ? Response::HTTP_OK : Response::HTTP_UNPROCESSABLE_ENTITY));
     }

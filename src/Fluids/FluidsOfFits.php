@@ -7,17 +7,17 @@ namespace NimbleKnuckle\App\Fluids;
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\EventFollower;
 use NimbleKnuckle\App\Fits\FitRecord;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\MixFromBench;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\FollowUp;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
+use NimbleKnuckle\Core\Bench\Task\MixFromBench;
+use NimbleKnuckle\Core\Procedure\FollowUp;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\Vehicle\Circuit;
 use Symfony\Component\Uid\Ulid;
 
 /**
@@ -55,7 +55,7 @@ final readonly class FluidsOfFits implements EventFollower
 
     private function toppedUp(FitRecord $record, Fit $fit, FitEvent $event): void
     {
-        $followUps = array_map(static fn (Step $step): FollowUp => $step->asking->followUp, $fit->sheet->doing(Deed::Book));
+        $followUps = array_map(static fn (Step $step): FollowUp => $step->asking->followUp, $fit->sheet->doing(StepKind::Book));
         $followUp = array_values(
             array_filter(
                 $followUps,

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\App\Garage;
 
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Vehicle\VehicleOne;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 

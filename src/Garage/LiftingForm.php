@@ -6,13 +6,13 @@ namespace NimbleKnuckle\App\Garage;
 
 use NimbleKnuckle\Core\Lifting\EngineMount;
 use NimbleKnuckle\Core\Lifting\TiltPoint;
-use NimbleKnuckle\Core\Plan\Vehicle\Hook;
-use NimbleKnuckle\Core\Plan\Vehicle\Item;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Vehicle\Hook;
+use NimbleKnuckle\Core\Vehicle\Item;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use Symfony\Component\HttpFoundation\InputBag;
 
 /**

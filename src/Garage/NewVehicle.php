@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Garage;
 
-use NimbleKnuckle\Core\Plan\Vehicle\ItemList;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Vehicle\ItemList;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 
 /** A vehicle entered: empty, from what it is like, or as a copy of one there is. What it takes over has still to be checked. */
 final readonly class NewVehicle

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Garage;
 
-use NimbleKnuckle\Core\Plan\Vehicle\ShorthandLine;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Vehicle\ShorthandLine;
 
 /** A vehicle sheet as its document, changed one thing at a time. */
 final readonly class SheetDocument

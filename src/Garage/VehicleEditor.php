@@ -9,17 +9,18 @@ use NimbleKnuckle\App\Storage\ChangedMeanwhile;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Minutes;
-use NimbleKnuckle\Core\Plan\Vehicle\Item;
-use NimbleKnuckle\Core\Plan\Vehicle\ItemList;
-use NimbleKnuckle\Core\Plan\Vehicle\ItemWords;
-use NimbleKnuckle\Core\Plan\Vehicle\Plumbing;
-use NimbleKnuckle\Core\Plan\Vehicle\ReachWords;
-use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Vehicle\Dangers;
+use NimbleKnuckle\Core\Vehicle\Item;
+use NimbleKnuckle\Core\Vehicle\ItemList;
+use NimbleKnuckle\Core\Vehicle\ItemWords;
+use NimbleKnuckle\Core\Vehicle\Plumbing;
+use NimbleKnuckle\Core\Vehicle\ReachWords;
+use NimbleKnuckle\Core\Vehicle\Shorthand;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use Symfony\Component\HttpFoundation\InputBag;
 
 /** Changes to a vehicle sheet, one thing at a time; a sheet that would be wrong is never kept. */
@@ -219,7 +220,9 @@ final readonly class VehicleEditor
             'on' => $this->minutes($form, 'on'),
             'remove_note' => trim($form->getString('remove_note')), 'refit_note' => trim($form->getString('refit_note')), 'tray' => $tray,
             'carries' => $form->getString('carries'), 'wet' => $form->getString('wet'),
-            'hazards' => '' === $form->getString('battery') ? [] : ['battery'],
+            'hazards' => array_values(array_filter(
+                ['battery', Dangers::STEERING], static fn (string $one): bool => '' !== $form->getString($one),
+            )),
         ] + $this->parting($sheet, $form));
     }
 

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\App\Garage;
 
 use Doctrine\ORM\Mapping as ORM;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Vehicle\VehicleOne;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 
 /** A vehicle and its sheet, kept as the open format nimble-knuckle/vehicle@2, or @1 until somebody changes it. */
 #[ORM\Entity]

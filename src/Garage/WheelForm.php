@@ -6,14 +6,14 @@ namespace NimbleKnuckle\App\Garage;
 
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Plan\Place;
-use NimbleKnuckle\Core\Plan\Vehicle\Corner;
-use NimbleKnuckle\Core\Plan\Vehicle\Item;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Vehicle\Corner;
+use NimbleKnuckle\Core\Vehicle\Item;
+use NimbleKnuckle\Core\Vehicle\Joint;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use Symfony\Component\HttpFoundation\InputBag;
 
 /**

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Garage;
 
-use NimbleKnuckle\Core\Plan\Procedure\RoleBook;
-use NimbleKnuckle\Core\Plan\Vehicle\ItemWords;
-use NimbleKnuckle\Core\Plan\Vehicle\ReachWords;
-use NimbleKnuckle\Core\Plan\Vehicle\ShorthandLine;
+use NimbleKnuckle\Core\Procedure\RoleBook;
+use NimbleKnuckle\Core\Vehicle\Dangers;
+use NimbleKnuckle\Core\Vehicle\ItemWords;
+use NimbleKnuckle\Core\Vehicle\ReachWords;
+use NimbleKnuckle\Core\Vehicle\ShorthandLine;
 use Symfony\Component\HttpFoundation\InputBag;
 
 /** A thing of a vehicle sheet as the form it could have been entered by. */
@@ -62,6 +63,7 @@ final readonly class WrittenThing
             'on' => implode(' ', $this->texts('on')), 'carries' => $this->text('carries'), 'wet' => $this->text('wet'),
             'remove_note' => $this->text('remove_note'), 'refit_note' => $this->text('refit_note'),
             'battery' => in_array('battery', $this->texts('hazards'), true) ? '1' : '',
+            'steering' => in_array(Dangers::STEERING, $this->texts('hazards'), true) ? '1' : '',
         ] + $this->parting($items);
     }
 

@@ -6,7 +6,6 @@ namespace NimbleKnuckle\App\Jobs;
 
 use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Fits\FitBook;
-use NimbleKnuckle\App\Jobs\Form\JobForm;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Form\FormFactoryInterface;
 use Symfony\Component\HttpFoundation\Request;

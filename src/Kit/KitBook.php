@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Kit;
 
 use Doctrine\ORM\EntityManagerInterface;
-use NimbleKnuckle\Core\Plan\Kit\Calibration;
+use NimbleKnuckle\Core\Kit\Calibration;
 use Psr\Clock\ClockInterface;
 
 /** The tools of the workshop as records, to show and to change. */

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Kit;
 
 use Doctrine\DBAL\Connection;
-use NimbleKnuckle\Core\Plan\Kit\Calibration;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Kit\Calibration;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Kit\Wrench;
 use Psr\Clock\ClockInterface;
 
 /**

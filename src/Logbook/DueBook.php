@@ -8,12 +8,12 @@ use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\EventFollower;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Intervals\MileageBook;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Due\Mileage;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Sheet\Step;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -40,7 +40,7 @@ final readonly class DueBook implements EventFollower
         if (!in_array($event->type, [EventType::StepDone, EventType::StepReopened, EventType::StepSkipped, EventType::Undone], true)) {
             return;
         }
-        foreach ($fit->sheet->doing(Deed::Book) as $step) {
+        foreach ($fit->sheet->doing(StepKind::Book) as $step) {
             $fit->state->isDone($step->id) ? $this->book(
                 $record, $step, $fit->state->done[$step->id]->at,
             ) : $this->db->executeStatement(

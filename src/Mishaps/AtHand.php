@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Mishaps;
 
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Plan\Mishap\MishapOf;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Mishap\MishapOf;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** One thing at a step that something can happen to. */
 final readonly class AtHand
@@ -51,7 +51,7 @@ final readonly class AtHand
         if ($joint->count() > self::MOST || 1 === $joint->count()) {
             return [new self('joint', $name, item: $item, joint: $joint->id)];
         }
-        $next = max(1, $fit->nextBolt($joint)[0]);
+        $next = max(1, $fit->joints()->nextBolt($joint)[0]);
 
         return array_map(static fn (int $number): self => new self(
             'joint '.$number, sprintf('%s %d', $name, $number), item: $item, joint: $joint->id,

@@ -8,17 +8,17 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Planning\Replanner;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Plan\Compiler\Mend;
-use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
-use NimbleKnuckle\Core\Plan\Mishap\Mishap;
-use NimbleKnuckle\Core\Plan\Mishap\MishapWay;
-use NimbleKnuckle\Core\Plan\Mishap\Repair;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Compiler\Mend;
+use NimbleKnuckle\Core\Procedure\UnplannableFit;
+use NimbleKnuckle\Core\Sheet\Mishap\Mishap;
+use NimbleKnuckle\Core\Sheet\Mishap\MishapWay;
+use NimbleKnuckle\Core\Sheet\Mishap\Repair;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Sheet\Step;
 use Psr\Clock\ClockInterface;
 
 /** Keeps a mishap together with the sheet that mends it, in one piece: never one without the other. */

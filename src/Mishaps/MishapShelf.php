@@ -6,8 +6,8 @@ namespace NimbleKnuckle\App\Mishaps;
 
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Mishap\Mishap;
-use NimbleKnuckle\Core\Plan\Mishap\MishapList;
+use NimbleKnuckle\Core\Sheet\Mishap\Mishap;
+use NimbleKnuckle\Core\Sheet\Mishap\MishapList;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;

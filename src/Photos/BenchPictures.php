@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Photos;
 
-use NimbleKnuckle\App\Bench\View\Pictured;
-use NimbleKnuckle\App\Bench\View\StepPictures;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Photo\Pictures;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\Shot;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\PictureRequest;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** What the bench shows of pictures at one step. */
 final readonly class BenchPictures
@@ -32,8 +30,8 @@ final readonly class BenchPictures
         $pictures = new Pictures($fit);
         $wanted = $pictures->wanted($step);
         $usual = $wanted ?? match ($step->deed) {
-            Deed::Remove, Deed::Undo => Shot::Before,
-            Deed::Refit, Deed::Tighten => Shot::After,
+            StepKind::Remove, StepKind::Undo => PictureRequest::Before,
+            StepKind::Refit, StepKind::Tighten => PictureRequest::After,
             default => null,
         };
 

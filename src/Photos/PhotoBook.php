@@ -7,9 +7,9 @@ namespace NimbleKnuckle\App\Photos;
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\EventFollower;
 use NimbleKnuckle\App\Fits\FitRecord;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
 
 /** Which picture belongs to which fit: asked on every picture that is sent, so that none is found by guessing. */
 final readonly class PhotoBook implements EventFollower

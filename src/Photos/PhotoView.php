@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Photos;
 
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Bench\Photo\MarkDrawing;
-use NimbleKnuckle\Core\Plan\Procedure\Shot;
+use NimbleKnuckle\Core\Procedure\PictureRequest;
 
 /** A picture as it is shown: what it is of, who took it, what is drawn on it. */
 final readonly class PhotoView
@@ -52,7 +52,7 @@ final readonly class PhotoView
     /** What it shows, in a few words. */
     public function caption(): string
     {
-        $shot = Shot::tryFrom($this->event->string('shot'));
+        $shot = PictureRequest::tryFrom($this->event->string('shot'));
         $text = $this->event->string('text');
 
         return (null === $shot ? '' : ucfirst($shot->label()).': ').('' === $text ? $this->title : $text);

@@ -7,11 +7,11 @@ namespace NimbleKnuckle\App\Photos;
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Instant;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Receipt;
+use NimbleKnuckle\Core\Bench\Event\EventTime;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Event\Receipt;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -110,7 +110,7 @@ final class PhotosController extends AbstractController
 
         return $this->render('photos/measure.html.twig', [
             'record' => $record, 'fit' => $fit, 'photo' => PhotoView::of($fit, $id, $taken),
-            'asks' => null === $step ? [] : array_values(array_filter($fit->asks($step), BenchPictures::isReadOff(...))),
+            'asks' => null === $step ? [] : array_values(array_filter($fit->readings()->asks($step), BenchPictures::isReadOff(...))),
             // The engine rocked, a tensioner let go: the same point in another picture of the step.
             'others' => PhotoView::all($fit, $id, array_values(array_filter(
                 $fit->state->photos,
@@ -148,8 +148,8 @@ final class PhotosController extends AbstractController
      */
     private function event(Request $request, array $payload, string $by): FitEvent
     {
-        $at = Instant::read($request->query->getString('at'));
-        $sent = $request->query->has('sent') ? Instant::read($request->query->getString('sent'), 'sent') : $at;
+        $at = EventTime::read($request->query->getString('at'));
+        $sent = $request->query->has('sent') ? EventTime::read($request->query->getString('sent'), 'sent') : $at;
         $receipt = Receipt::from($request->query->getString('device'), $at, $sent, $this->clock->now());
 
         return FitEvent::of($request->query->getString('event'), EventType::PhotoTaken, $payload, $by, $at, $receipt);

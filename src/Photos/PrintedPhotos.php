@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Photos;
 
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
 use Twig\Environment;
 
 /** Pictures for paper: small enough for it, with what is drawn on them as a picture of its own to lay over. */

@@ -7,8 +7,8 @@ namespace NimbleKnuckle\App\Planning;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Vehicle\VehicleOne;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 
 /** Figures that were corrected on the vehicle sheet since a fit was planned: it keeps its own until a person takes them over. */
 final readonly class Corrected

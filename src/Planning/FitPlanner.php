@@ -13,14 +13,14 @@ use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\App\Procedures\ProcedureTexts;
 use NimbleKnuckle\App\Times\PaceBook;
-use NimbleKnuckle\Core\Plan\Compiler\Chosen;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
-use NimbleKnuckle\Core\Plan\Procedure\ChoiceGroup;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
-use NimbleKnuckle\Core\Plan\Procedure\Questions;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Compiler\AppliedChoices;
+use NimbleKnuckle\Core\Compiler\Compiler;
+use NimbleKnuckle\Core\Procedure\ChoiceGroup;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Procedure\Procedure;
+use NimbleKnuckle\Core\Procedure\Questions;
+use NimbleKnuckle\Core\Procedure\UnplannableFit;
+use NimbleKnuckle\Core\Sheet\Sheet;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 
@@ -107,7 +107,7 @@ final readonly class FitPlanner
     /** @return list<ChoiceGroup> what is asked of every fit, where it changes something on this vehicle */
     public function habits(VehicleRecord $vehicle): array
     {
-        return Chosen::asked($this->shelf->common()->ways, $vehicle->sheet());
+        return AppliedChoices::asked($this->shelf->common()->ways, $vehicle->sheet());
     }
 
     /**

@@ -11,8 +11,8 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Plan\Phase;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Support\LedgerDrawing;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\State\LedgerDrawing;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
@@ -29,7 +29,8 @@ final class FitSheetController extends AbstractController
         return $this->render('planning/sheet.html.twig', [
             'record' => $record, 'fit' => $fit, 'phases' => Phase::cases(),
             'ways' => $shelf->waysChosen($record->procedures, $record->choices, $record->procedureTexts),
-            'ruler' => (new PhaseRuler($fit, $fit->currentPhase()))->notches(), 'minutesLeft' => $fit->minutesLeft($clock->now()),
+            'ruler' => (new PhaseRuler($fit, $fit->course()->currentPhase()))->notches(),
+            'minutesLeft' => $fit->course()->minutesLeft($clock->now()),
             'past' => $fits->pastDurations($record->title), 'ledger' => LedgerDrawing::strip($fit->sheet, $fit->vehicle),
             'mayRise' => self::mayRise($fit), 'again' => self::again($record),
         ]);
@@ -49,7 +50,7 @@ final class FitSheetController extends AbstractController
     /** @return array{float, string}|null how far the engine may go up where the sheet lifts it, and what comes near then */
     private static function mayRise(Fit $fit): ?array
     {
-        foreach ($fit->sheet->doing(Deed::Move) as $step) {
+        foreach ($fit->sheet->doing(StepKind::Move) as $step) {
             if ('engine' === $step->target->load->body) {
                 return $fit->vehicle->lifting->mayRise($fit->ground()->planned($step)->off);
             }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Planning;
 
-use NimbleKnuckle\Core\Plan\Sheet\Lane;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Sheet\Lane;
+use NimbleKnuckle\Core\Sheet\Sheet;
 use Twig\Attribute\AsTwigFilter;
 use Twig\Attribute\AsTwigFunction;
 

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
-use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Procedure\Procedure;
+use NimbleKnuckle\Core\Procedure\UnplannableFit;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;

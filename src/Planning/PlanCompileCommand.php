@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Garage\Garage;
-use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
 use NimbleKnuckle\Core\Plan\Phase;
-use NimbleKnuckle\Core\Plan\Sheet\Finding;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Procedure\UnplannableFit;
+use NimbleKnuckle\Core\Sheet\Finding;
+use NimbleKnuckle\Core\Sheet\Sheet;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;

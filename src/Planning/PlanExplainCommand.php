@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Planning;
 
-use NimbleKnuckle\Core\Plan\Lint\Explanations;
+use NimbleKnuckle\Core\Lint\Explanations;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;

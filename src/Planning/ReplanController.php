@@ -10,13 +10,13 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
+use NimbleKnuckle\Core\Compiler\AppliedChoices;
 use NimbleKnuckle\Core\CoreException;
-use NimbleKnuckle\Core\Plan\Compiler\Chosen;
-use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
-use NimbleKnuckle\Core\Plan\Procedure\ChoiceGroup;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
-use NimbleKnuckle\Core\Plan\Procedure\Questions;
-use NimbleKnuckle\Core\Plan\Sheet\SheetChange;
+use NimbleKnuckle\Core\Procedure\ChoiceGroup;
+use NimbleKnuckle\Core\Procedure\Procedure;
+use NimbleKnuckle\Core\Procedure\Questions;
+use NimbleKnuckle\Core\Procedure\UnplannableFit;
+use NimbleKnuckle\Core\Sheet\SheetChange;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
@@ -48,7 +48,7 @@ final class ReplanController extends AbstractController
             'jobs' => $this->known($shelf, $fit->procedures, $fit), 'drop' => $drop,
             'others' => array_filter($shelf->all(), static fn (Procedure $p): bool => !in_array($p->id, $fit->procedures, true)),
             'choices' => $choices, 'asked' => Questions::of($jobs),
-            'habits' => Chosen::asked($shelf->common()->ways, $fit->vehicleSheet()),
+            'habits' => AppliedChoices::asked($shelf->common()->ways, $fit->vehicleSheet()),
             'add' => array_values(array_diff($procedures, $fit->procedures)),
             'input' => $input, 'change' => null,
             'error' => '', 'versions' => $replanner->versions($id), 'corrected' => $corrected, 'taken' => $taken,

@@ -10,16 +10,16 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\App\Times\PaceBook;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Compiler\Arrange\RunningFitSnapshot;
+use NimbleKnuckle\Core\Compiler\Compiler;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Compiler\Standing;
-use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Procedure\UnplannableFit;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Vehicle\VehicleOne;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use Psr\Clock\ClockInterface;
 
 /** A new version of a sheet in mid-job: the former one is kept, and every mark stays, since steps keep their ids. */
@@ -45,7 +45,7 @@ final readonly class Replanner
         return (new Compiler($this->shelf->common()))->compile(
             $this->planner->procedures($procedures, $record->procedureTexts), new Choices($choices),
             VehicleSheet::read(Node::of($vehicle)),
-            $this->kit->kit(), $fit->sheet->timing->people, Standing::of($fit->sheet, $fit->actual(), $fit->vehicle),
+            $this->kit->kit(), $fit->sheet->timing->people, RunningFitSnapshot::of($fit->sheet, $fit->actual(), $fit->vehicle),
             $this->paces->paces(),
         );
     }
@@ -124,7 +124,7 @@ final readonly class Replanner
                 ],
                 ['id' => $fit->id],
             );
-            $this->recorder->record($fit, $events, Hand::Server);
+            $this->recorder->record($fit, $events, Authority::Server);
         });
     }
 

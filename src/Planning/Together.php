@@ -8,12 +8,12 @@ use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Intervals\DueWork;
 use NimbleKnuckle\App\Intervals\IntervalBook;
 use NimbleKnuckle\App\Procedures\ProcedureShelf;
-use NimbleKnuckle\Core\Plan\Compiler\SharedWork;
-use NimbleKnuckle\Core\Plan\Compiler\UnplannableFit;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Compiler\Bind\SharedWork;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Procedure\Procedure;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Procedure\UnplannableFit;
+use NimbleKnuckle\Core\Sheet\Sheet;
 
 /** What doing several jobs at once saves, and what else is cheap while it is apart. */
 final readonly class Together
@@ -88,7 +88,7 @@ final readonly class Together
     /** @return list<DueWork> fluids that are due or soon will be, and come out with this job anyway */
     public function fluids(VehicleRecord $vehicle, Sheet $sheet): array
     {
-        $drained = array_column(array_column($sheet->doing(Deed::Drain), 'target'), 'circuit');
+        $drained = array_column(array_column($sheet->doing(StepKind::Drain), 'target'), 'circuit');
 
         return array_values(array_filter(
             $this->intervals->on($vehicle->id), static fn (DueWork $one): bool => in_array($one->circuit, $drained, true)

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Planning;
 
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Sheet\Sheet;
 
 /** One of several jobs planned together: likely minutes alone, likely minutes it adds to the others, and what it shares. */
 final readonly class TogetherJob

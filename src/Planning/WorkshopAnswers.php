@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Planning;
 
 use NimbleKnuckle\App\Workshop\WorkshopRecord;
-use NimbleKnuckle\Core\Bench\FillFromBench;
-use NimbleKnuckle\Core\Plan\Compiler\Cure;
+use NimbleKnuckle\Core\Bench\Task\FillFromBench;
+use NimbleKnuckle\Core\Compiler\Complete\CureWaits;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
@@ -16,7 +16,7 @@ use Symfony\Component\HttpFoundation\InputBag;
 final readonly class WorkshopAnswers
 {
     private const FIELDS = [
-        'workshop' => [Cure::CHOICE, Kind::Temperature, WorkshopRecord::TEMPERATURES, 'The workshop is between −10 and 50 °C.'],
+        'workshop' => [CureWaits::CHOICE, Kind::Temperature, WorkshopRecord::TEMPERATURES, 'The workshop is between −10 and 50 °C.'],
         'altitude' => [
             FillFromBench::CHOICE, Kind::Altitude, WorkshopRecord::ALTITUDES,
             "A workshop lies between 500 m below and 6\u{202F}000 m above the sea.",

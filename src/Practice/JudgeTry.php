@@ -35,7 +35,7 @@ class JudgeTry
     ) {
     }
 
-    public function shown(): Shown
+    public function shown(): PracticeCase
     {
         return Judging::shown($this->kind, $this->seed);
     }

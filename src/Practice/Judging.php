@@ -13,9 +13,10 @@ use NimbleKnuckle\Core\Clutch\DiscSpring;
 use NimbleKnuckle\Core\Clutch\FrictionFit;
 use NimbleKnuckle\Core\Clutch\FrictionRing;
 use NimbleKnuckle\Core\Clutch\SlipModel;
-use NimbleKnuckle\Core\Clutch\Stack;
+use NimbleKnuckle\Core\Clutch\SpringStack;
 use NimbleKnuckle\Core\Clutch\StackDrawing;
 use NimbleKnuckle\Core\Drawing\Plot;
+use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Gate\ActuatorFault;
 use NimbleKnuckle\Core\Gate\ActuatorModel;
 use NimbleKnuckle\Core\Gate\ActuatorTest;
@@ -26,12 +27,11 @@ use NimbleKnuckle\Core\Gate\Door\ActuatorSaid;
 use NimbleKnuckle\Core\Gate\Door\BoostSaid;
 use NimbleKnuckle\Core\Gate\RunDrawing;
 use NimbleKnuckle\Core\Luck;
-use NimbleKnuckle\Core\Quantity\Air;
 use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Volume;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\Show;
 
 /** Something to judge by eye, drawn by lot on the simulations of the bench. The same seed gives the same thing. */
 final readonly class Judging
@@ -42,7 +42,7 @@ final readonly class Judging
     private const HEIGHTS = [19.5, 19.35, 19.6];
     private const TRIALS = ['first', 'second', 'third'];
 
-    public static function shown(JudgeKind $kind, int $seed): Shown
+    public static function shown(JudgeKind $kind, int $seed): PracticeCase
     {
         return match ($kind) {
             JudgeKind::Leak => self::leak($seed),
@@ -59,7 +59,7 @@ final readonly class Judging
      *
      * @return array{int, list<string>}
      */
-    public static function score(Shown $shown, string $called, string $next): array
+    public static function score(PracticeCase $shown, string $called, string $next): array
     {
         $isRight = $called === $shown->is;
         $isDone = $next === $shown->next;
@@ -70,7 +70,7 @@ final readonly class Judging
         ]];
     }
 
-    private static function leak(int $seed): Shown
+    private static function leak(int $seed): PracticeCase
     {
         $luck = new Luck($seed);
         $fault = $luck->oneOf(LeakFault::cases());
@@ -85,14 +85,14 @@ final readonly class Judging
             [0.0, 1.15 * max(array_column($samples, 1))],
         )->line($samples, 'trace');
 
-        return new Shown(
+        return new PracticeCase(
             $plot, [], sprintf('%s L, pumped up to %s kPa.', Show::n($litres), Show::n($from)),
             array_column(array_map(static fn (LeakFault $one): array => [$one->value, $one->label()], LeakFault::cases()), 1, 0),
             $fault->value, self::next($check->level), $check->text,
         );
     }
 
-    private static function actuator(int $seed): Shown
+    private static function actuator(int $seed): PracticeCase
     {
         $luck = new Luck($seed);
         $fault = $luck->oneOf(ActuatorFault::cases());
@@ -106,7 +106,7 @@ final readonly class Judging
         $check = ActuatorSaid::of(ActuatorTest::of($test['samples'], $model->label, $model->full, $test['hold']));
         [$from, $to, $seconds] = $test['hold'];
 
-        return new Shown(
+        return new PracticeCase(
             $plot, [], sprintf(
                 'Its label says %s kPa, it should move %s mm. Held: %s kPa, after %s s %s kPa.', Show::n($model->label, 3),
                 Show::n($model->full, 3), Show::n($from, 3), Show::n($seconds, 2), Show::n($to, 3),
@@ -115,7 +115,7 @@ final readonly class Judging
         );
     }
 
-    private static function boost(int $seed): Shown
+    private static function boost(int $seed): PracticeCase
     {
         $luck = new Luck($seed);
         $faults = array_values(array_filter(BoostFault::cases(), static fn (BoostFault $one): bool => BoostFault::Leak !== $one));
@@ -126,7 +126,7 @@ final readonly class Judging
         $run = BoostRun::of($samples, static fn (float $rpm): float => $target, $limit);
         $check = null === $run ? null : BoostSaid::of($run);
 
-        return new Shown(
+        return new PracticeCase(
             RunDrawing::of($samples, static fn (float $rpm): float => $target, $limit), [],
             sprintf('It aims at %s kPa and is never to pass %s.', Show::n($target), Show::n($limit)),
             array_column(array_map(static fn (BoostFault $one): array => [$one->value, $one->label()], $faults), 1, 0), $fault->value,
@@ -134,13 +134,13 @@ final readonly class Judging
         );
     }
 
-    private static function stack(int $seed): Shown
+    private static function stack(int $seed): PracticeCase
     {
         $luck = new Luck($seed);
         [$spring, $ring] = [new DiscSpring(50.0, 25.4, 3.0, 4.1), new FrictionRing(80.0, 56.0, 2.0)];
         $model = new SlipModel($seed);
         $odd = $luck->oneOf(['none', ...self::TRIALS]);
-        $said = Stack::of([2, 2, 2]);
+        $said = SpringStack::of([2, 2, 2]);
         $trials = [];
         foreach (self::HEIGHTS as $i => $height) {
             // What lay in truth, where one disc was turned over.
@@ -152,7 +152,7 @@ final readonly class Judging
         }
         $clutch = new Clutch($spring, $ring, FrictionFit::given($model->friction));
 
-        return new Shown(
+        return new PracticeCase(
             null, $trials, 'Written down as they were said to lie.', [
                 'none' => 'they agree', 'first' => 'trial 1 has a disc the wrong way up',
                 'second' => 'trial 2 has a disc the wrong way up', 'third' => 'trial 3 has a disc the wrong way up',

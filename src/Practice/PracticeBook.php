@@ -7,7 +7,7 @@ namespace NimbleKnuckle\App\Practice;
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\Core\Trace\Exercise;
 use NimbleKnuckle\Core\Trace\Fault;
-use NimbleKnuckle\Core\Trace\Hand;
+use NimbleKnuckle\Core\Trace\SimulatedPuller;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
 
@@ -48,7 +48,7 @@ final readonly class PracticeBook
             return;
         }
         $exercise = $try->exercise();
-        $hand = new Hand($exercise->model(), $try->joint['seed'], $try->hand['angle'], $try->hand['ms'], $try->hand['jerked']);
+        $hand = new SimulatedPuller($exercise->model(), $try->joint['seed'], $try->hand['angle'], $try->hand['ms'], $try->hand['jerked']);
         $try->samples = [...$try->samples, ...$hand->pull(min(1000.0, max(0.0, $ms)), $eagerness)];
         $try->hand = ['angle' => $hand->angle(), 'ms' => $hand->ms(), 'jerked' => $hand->hasJerked()];
         $this->em->flush();

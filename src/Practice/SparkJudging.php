@@ -22,7 +22,7 @@ final readonly class SparkJudging
     private const EVEN = 'even';
     private const PLUGS = 4;
 
-    public static function crank(int $seed): Shown
+    public static function crank(int $seed): PracticeCase
     {
         $luck = new Luck($seed);
         [$fault, $cylinders] = [$luck->oneOf(CrankFault::cases()), $luck->oneOf([3, 4, 6])];
@@ -35,7 +35,7 @@ final readonly class SparkJudging
             'Posts, stud and earth while it cranks', 's', [0.0, $samples[count($samples) - 1][0]], 'V', [0.0, 13.5],
         )->line($line(2), 'dash')->line($line(3), 'bad-line')->line($line(1), 'trace');
 
-        return new Shown(
+        return new PracticeCase(
             $plot, [], sprintf(
                 '%d cylinders, 20 °C. Broad: the posts. Dashed: the stud against the case. Thin, below: the earth.', $cylinders,
             ),
@@ -44,7 +44,7 @@ final readonly class SparkJudging
         );
     }
 
-    public static function plugs(int $seed): Shown
+    public static function plugs(int $seed): PracticeCase
     {
         $luck = new Luck($seed);
         $gap = round($luck->between(0.75, 1.0), 2);
@@ -66,7 +66,7 @@ final readonly class SparkJudging
             $calls['odd-'.$i] = sprintf('cylinder %d is odd', $i);
         }
 
-        return new Shown(
+        return new PracticeCase(
             // Drawn as if nobody had found the odd one yet.
             null, [], sprintf('Gap as it was new: %s mm.', round($gap - 0.12, 2)), $calls, 'none' === $what ? self::EVEN : 'odd-'.$at,
             match ($what) {

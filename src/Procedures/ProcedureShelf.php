@@ -6,8 +6,8 @@ namespace NimbleKnuckle\App\Procedures;
 
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Procedure\CommonParts;
+use NimbleKnuckle\Core\Procedure\Procedure;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;

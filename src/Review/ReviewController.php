@@ -12,8 +12,9 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Jobs\JobBook;
 use NimbleKnuckle\App\Logbook\DueBook;
-use NimbleKnuckle\Core\Bench\Hands;
-use NimbleKnuckle\Core\Bench\Told\Told;
+use NimbleKnuckle\Core\Bench\Labour\LabourTimes;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -32,14 +33,15 @@ final class ReviewController extends AbstractController
         $record = $fits->get($id);
         $fit = $recorder->load($record);
         $groups = [];
-        foreach ($fit->review() as $entry) {
+        foreach (SignOff::of($fit)->review() as $entry) {
             $groups[$entry->kind->label()][] = $entry;
         }
 
         return $this->render('review/page.html.twig', [
-            'record' => $record, 'fit' => $fit, 'told' => new Told($fit), 'review' => $groups,
-            'reviewCount' => array_sum(array_map(count(...), $groups)), 'refusals' => $fit->refusals($person->isLead()),
-            'hands' => Hands::of($fit), 'dues' => $dues->ofFit($id), 'job' => $jobs->of($id), 'cost' => $costs->of($id, $fit),
+            'record' => $record, 'fit' => $fit, 'unanswered' => SignOff::of($fit)->unanswered(), 'told' => new FitNarrative($fit),
+            'review' => $groups,
+            'reviewCount' => array_sum(array_map(count(...), $groups)), 'refusals' => SignOff::of($fit)->refusals($person->isLead()),
+            'hands' => LabourTimes::of($fit), 'dues' => $dues->ofFit($id), 'job' => $jobs->of($id), 'cost' => $costs->of($id, $fit),
             'both' => $proofs->of($id, $fit),
         ]);
     }

@@ -6,7 +6,7 @@ namespace NimbleKnuckle\App\Sums;
 
 use NimbleKnuckle\App\Causes\CauseShelf;
 use NimbleKnuckle\Core\Causes\Door\CauseSum;
-use NimbleKnuckle\Core\Plan\Door\WrenchPick;
+use NimbleKnuckle\Core\Kit\Door\WrenchPick;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumBook;
 use Psr\Clock\ClockInterface;

@@ -7,10 +7,10 @@ namespace NimbleKnuckle\App\Sums;
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumBook;
 use Psr\Clock\ClockInterface;
@@ -33,7 +33,9 @@ final class PinController extends AbstractController
         try {
             $result = $sums->run($name, $raw);
             $record = $fits->get($request->request->getString('fit'));
-            $step = $recorder->load($record)->currentStep() ?? throw InvalidInput::in('fit', 'That fit has no step to pin it to.');
+            $step = $recorder->load($record)->course()->currentStep() ?? throw InvalidInput::in(
+                'fit', 'That fit has no step to pin it to.'
+            );
             $query = http_build_query(array_filter($raw, static fn (mixed $value): bool => is_string($value) && '' !== $value));
             strlen($query) <= 500 || throw InvalidInput::in('query', 'This is too long to pin: keep its address instead.');
             $recorder->record(
@@ -47,7 +49,7 @@ final class PinController extends AbstractController
                     ],
                     $person->name, $clock->now(),
                 )],
-                Hand::Server,
+                Authority::Server,
             );
         } catch (InvalidInput|InvalidEvent $e) {
             $this->addFlash('bad', $e->getMessage());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Sums;
 
+use NimbleKnuckle\Core\Sum\Bounds;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Sum;
@@ -40,16 +41,23 @@ final class SumApiController
     public static function described(Sum $sum): array
     {
         return [
-            'name' => $sum->name(),
-            'summary' => $sum->summary(),
+            'name' => $sum->about()->name,
+            'summary' => $sum->about()->summary,
             'fields' => array_map(
                 static fn (Field $field): array => [
                     'name' => $field->name, 'label' => $field->label, 'unit' => $field->kind?->baseUnit()->value ?? '',
                     'required' => $field->required, 'example' => $field->example,
+                    ...self::ends('within', $field->ranges->physical), ...self::ends('usually', $field->ranges->typical),
                 ],
-                $sum->fields(),
+                $sum->about()->fields(),
             ),
         ];
+    }
+
+    /** @return array<string, array{float, float}> in the unit of the field */
+    private static function ends(string $word, ?Bounds $bounds): array
+    {
+        return null === $bounds ? [] : [$word => [$bounds->low, $bounds->high]];
     }
 
     /** @param array<string, mixed> $data */

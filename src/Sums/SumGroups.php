@@ -21,7 +21,7 @@ final readonly class SumGroups
     {
         $groups = array_fill_keys(self::ORDER, []);
         foreach ($book->all() as $sum) {
-            $groups[$sum->group()][] = $sum;
+            $groups[$sum->about()->group][] = $sum;
         }
 
         return array_filter($groups);

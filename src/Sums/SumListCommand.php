@@ -30,9 +30,9 @@ final class SumListCommand
             return 0;
         }
         foreach ($this->sums->all() as $sum) {
-            $fields = array_map(static fn ($field): string => $field->name.($field->required ? '' : '?'), $sum->fields());
+            $fields = array_map(static fn ($field): string => $field->name.($field->required ? '' : '?'), $sum->about()->fields());
             $output->writeln(
-                sprintf("%-16s %s\n%-16s %s", $sum->name(), $sum->summary(), '', implode(', ', $fields)),
+                sprintf("%-16s %s\n%-16s %s", $sum->about()->name, $sum->about()->summary, '', implode(', ', $fields)),
                 OutputInterface::OUTPUT_RAW,
             );
         }

@@ -9,7 +9,7 @@ use NimbleKnuckle\App\Fits\FitRow;
 use NimbleKnuckle\App\Fits\FitStatus;
 use NimbleKnuckle\App\Kit\KitReader;
 use NimbleKnuckle\App\Web\Htmx;
-use NimbleKnuckle\Core\Plan\Kit\Wrench;
+use NimbleKnuckle\Core\Kit\Wrench;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Sum;
@@ -38,7 +38,7 @@ final class SumsController extends AbstractController
     ): Response {
         // Every picture is its example worked out and drawn; they change with the application and not before.
         $of = fn (Sum $sum): string => $this->picture($sum, $this->example($sum), $sums);
-        $fixed = static fn (Sum $sum): bool => self::OF_THE_KIT !== $sum->name();
+        $fixed = static fn (Sum $sum): bool => self::OF_THE_KIT !== $sum->about()->name;
         $pictures = $cache->get('sums.pictures', static fn (): array => array_map($of, array_filter($sums->all(), $fixed)));
         // That of the wrenches is the workshop's own.
         $pictures[self::OF_THE_KIT] = $of($sums->named(self::OF_THE_KIT));
@@ -75,12 +75,12 @@ final class SumsController extends AbstractController
     private function picture(Sum $sum, array $example, SumBook $sums): string
     {
         try {
-            $result = $sums->run($sum->name(), $example);
+            $result = $sums->run($sum->about()->name, $example);
         } catch (InvalidInput) {
             // A workshop without a wrench yet: there is nothing to draw, and its page says so.
             return '';
         }
-        $drawing = $sum->drawing(Inputs::of($example, $sum->fields()), $result);
+        $drawing = $sum->drawing(Inputs::of($example, $sum->about()->fields()), $result);
 
         return null === $drawing ? '' : $this->renderBlockView(
             'sums/list.html.twig', 'picture', ['drawing' => $drawing, 'result' => $result],
@@ -95,7 +95,7 @@ final class SumsController extends AbstractController
         } catch (InvalidInput $e) {
             throw $this->createNotFoundException($e->getMessage(), $e);
         }
-        $fields = array_map(static fn ($field): string => $field->name, $sum->fields());
+        $fields = array_map(static fn ($field): string => $field->name, $sum->about()->fields());
         $typed = array_intersect_key($request->query->all(), array_flip($fields));
         $typed = array_filter($typed, static fn (mixed $value): bool => is_string($value) && '' !== $value);
         [] === $typed || $this->remember($request, $name);
@@ -103,8 +103,8 @@ final class SumsController extends AbstractController
         // An example shows what comes out, and stands in no field: nobody takes it for their own.
         $raw = [] === $typed ? $example : $typed;
         $view = [
-            'sum' => $sum, 'raw' => $typed, 'example' => $example, 'isExample' => [] === $typed, 'result' => null, 'drawing' => null,
-            'headline' => null,
+            'about' => $sum->about(), 'raw' => $typed, 'example' => $example, 'isExample' => [] === $typed,
+            'result' => null, 'drawing' => null, 'headline' => null,
             'query' => http_build_query($typed),
             'fits' => array_values(array_filter($fits->open(), static fn (FitRow $row): bool => FitStatus::InHand === $row->status)),
             'error' => null,
@@ -112,7 +112,7 @@ final class SumsController extends AbstractController
         try {
             $view['result'] = $sums->run($name, $raw);
             $view['headline'] = $sum->headline($view['result']);
-            $view['drawing'] = $sum->drawing(Inputs::of($raw, $sum->fields()), $view['result']);
+            $view['drawing'] = $sum->drawing(Inputs::of($raw, $sum->about()->fields()), $view['result']);
         } catch (InvalidInput $e) {
             $view['error'] = $e;
         }
@@ -125,8 +125,8 @@ final class SumsController extends AbstractController
     /** @return array<string, string> for the wrenches, the workshop's own kit */
     private function example(Sum $sum): array
     {
-        if (self::OF_THE_KIT !== $sum->name()) {
-            return $sum->example();
+        if (self::OF_THE_KIT !== $sum->about()->name) {
+            return $sum->about()->example();
         }
         $lines = array_map(
             static fn (Wrench $w): string => sprintf(
@@ -135,6 +135,6 @@ final class SumsController extends AbstractController
             $this->kit->kit()->wrenches,
         );
 
-        return ['targets' => '9 N·m; 22 N·m; 85 N·m', 'kit' => implode(";\n", $lines)];
+        return ['kit' => implode(";\n", $lines)] + $sum->about()->example();
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Times;
 
 use Doctrine\DBAL\Connection;
-use NimbleKnuckle\Core\Plan\Pace\Paces;
+use NimbleKnuckle\Core\Sheet\Pace\Paces;
 use NimbleKnuckle\Core\Times\Tally;
 use Symfony\Contracts\Service\ResetInterface;
 

@@ -7,12 +7,12 @@ namespace NimbleKnuckle\App\Times;
 use Doctrine\DBAL\Connection;
 use NimbleKnuckle\App\Fits\EventFollower;
 use NimbleKnuckle\App\Fits\FitRecord;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hands;
-use NimbleKnuckle\Core\Bench\Spell;
-use NimbleKnuckle\Core\Bench\Spells;
+use NimbleKnuckle\Core\Bench\Labour\LabourTimes;
+use NimbleKnuckle\Core\Bench\Labour\WorkInterval;
+use NimbleKnuckle\Core\Bench\Labour\WorkIntervals;
 use Psr\Clock\ClockInterface;
 
 /** What each step of a signed fit took, written down as it is signed; and which of its pauses were work, as somebody said. */
@@ -28,16 +28,16 @@ final readonly class TimesBook implements EventFollower
         EventType::Signed !== $event->type || $this->keep($record->id, $fit);
     }
 
-    public function spells(string $fitId, Fit $fit): Spells
+    public function spells(string $fitId, Fit $fit): WorkIntervals
     {
-        return Spells::of($fit, $this->said($fitId));
+        return WorkIntervals::of($fit, $this->said($fitId));
     }
 
     /** Says of a pause whether it was work. Time at the bench and what is learned follow. */
-    public function say(string $fitId, Fit $fit, Spell $spell, bool $isWork, string $by): void
+    public function say(string $fitId, Fit $fit, WorkInterval $spell, bool $isWork, string $by): void
     {
         $this->db->transactional(function () use ($fitId, $fit, $spell, $isWork, $by): void {
-            $counted = $spell->isSaid ? !$spell->isAway : $spell->minutes <= Hands::AWAY;
+            $counted = $spell->isSaid ? !$spell->isAway : $spell->minutes <= LabourTimes::AWAY;
             $this->db->executeStatement(
                 'INSERT INTO pause_said (event_id, fit_id, is_work, by_name, at) VALUES (?, ?, ?, ?, ?)
                     ON CONFLICT (event_id) DO UPDATE SET is_work = excluded.is_work, by_name = excluded.by_name, at = excluded.at',

@@ -8,7 +8,7 @@ use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\Core\Bench\Spell;
+use NimbleKnuckle\Core\Bench\Labour\WorkInterval;
 use NimbleKnuckle\Core\Times\TimeDrawing;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
@@ -59,7 +59,7 @@ final class TimesController extends AbstractController
         return $this->render('times/fit.html.twig', [
             'record' => $record, 'fit' => $fit, 'spells' => $spells, 'took' => $spells->steps(),
             'mine' => null === $fit->state->signed ? [] : array_column(array_filter(
-                $spells->pauses(), fn (Spell $one): bool => $this->maySay($one, $person),
+                $spells->pauses(), fn (WorkInterval $one): bool => $this->maySay($one, $person),
             ), 'event'),
         ]);
     }
@@ -85,7 +85,7 @@ final class TimesController extends AbstractController
         return $this->redirectToRoute('fit_times', ['id' => $id, '_fragment' => 'pauses'], Response::HTTP_SEE_OTHER);
     }
 
-    private function maySay(Spell $spell, AccountRecord $person): bool
+    private function maySay(WorkInterval $spell, AccountRecord $person): bool
     {
         return $spell->by === $person->name || $this->isGranted(May::SignOff->value);
     }

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\App\Web;
 
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
-use NimbleKnuckle\Core\Sum\Show;
 use Twig\Attribute\AsTwigFilter;
 
 /** How figures and times are shown: a thin space before the unit, no more digits than are worth reading. */

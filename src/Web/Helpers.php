@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Web;
 
 use NimbleKnuckle\App\Storage\ChangedMeanwhile;
-use NimbleKnuckle\Core\Bench\EndNames;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Bench\Signing\EndNames;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Quantity\Angle;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Tightening\AngleDrawing;
+use NimbleKnuckle\Core\Vehicle\Joint;
 use Symfony\Component\Uid\Ulid;
 use Twig\Attribute\AsTwigFilter;
 use Twig\Attribute\AsTwigFunction;
@@ -79,9 +79,9 @@ final readonly class Helpers
     }
 
     #[AsTwigFunction('ladder')]
-    public static function ladder(Joint $joint): Ladder
+    public static function ladder(Joint $joint): TighteningStages
     {
-        return Ladder::of($joint);
+        return TighteningStages::of($joint);
     }
 
     /**
@@ -102,7 +102,7 @@ final readonly class Helpers
         if ([] === $left) {
             return null;
         }
-        $isUndone = Deed::Remove === $step->deed;
+        $isUndone = StepKind::Remove === $step->deed;
 
         return [
             'text' => sprintf(
@@ -116,6 +116,6 @@ final readonly class Helpers
     #[AsTwigFunction('head_drawing')]
     public static function headDrawing(float $angle, float $swing): AngleDrawing
     {
-        return AngleDrawing::of(Angle::degrees($angle), Angle::degrees($swing > 0 ? $swing : Ladder::SWING));
+        return AngleDrawing::of(Angle::degrees($angle), Angle::degrees($swing > 0 ? $swing : TighteningStages::SWING));
     }
 }

@@ -6,8 +6,6 @@ namespace NimbleKnuckle\App\Workshop;
 
 use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Beside\DemoBeside;
-use NimbleKnuckle\App\Workshop\Form\Settings;
-use NimbleKnuckle\App\Workshop\Form\SettingsForm;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Form\FormFactoryInterface;
 use Symfony\Component\HttpFoundation\Request;

@@ -7,10 +7,10 @@ namespace NimbleKnuckle\Tests\App;
 use NimbleKnuckle\App\Bench\ActsAhead;
 use NimbleKnuckle\App\Bench\CommonReasons;
 use NimbleKnuckle\App\Bench\EventWords;
-use NimbleKnuckle\App\Bench\UnitButtons;
+use NimbleKnuckle\App\Bench\View\UnitButtons;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 use PHPUnit\Framework\Attributes\CoversClass;
 
 #[CoversClass(ActsAhead::class)]

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\AskView;
 use NimbleKnuckle\App\Bench\BenchPage;
-use NimbleKnuckle\App\Bench\BoltCardView;
-use NimbleKnuckle\App\Bench\TrayView;
+use NimbleKnuckle\App\Bench\View\AskView;
+use NimbleKnuckle\App\Bench\View\BoltCardView;
+use NimbleKnuckle\App\Bench\View\TrayView;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Kit\KitReader;
@@ -15,11 +15,12 @@ use NimbleKnuckle\Core\Bench\Act\Act;
 use NimbleKnuckle\Core\Bench\Act\NextAct;
 use NimbleKnuckle\Core\Bench\Act\Turn;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Reading;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\State\Reading;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Plan\Phase;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Sheet\Step;
 use PHPUnit\Framework\Attributes\CoversClass;
 
 /** What the big button says, and what it does, as a fit goes on. */
@@ -83,7 +84,7 @@ final class BenchPageTest extends AppTestCase
         self::assertResponseIsSuccessful();
         self::assertSame('Done', $this->act('housing-tight')->label);
         $this->send($fit->id, ...$this->act('housing-tight')->marks);
-        self::assertSame('hose-on-water', $this->load()->currentStep()?->id);
+        self::assertSame('hose-on-water', $this->load()->course()->currentStep()?->id);
     }
 
     public function testAStepThatCannotCloseYetSaysWhy(): void
@@ -93,7 +94,7 @@ final class BenchPageTest extends AppTestCase
             $this->tarnFit()->id, ['type' => 'step-reopened', 'step' => 'drain'], ['type' => 'step-reopened', 'step' => 'hose-off'],
         );
         $fit = $this->load();
-        self::assertNotSame([], $fit->gate()->of($this->step($fit, 'hose-off')));
+        self::assertNotSame([], Gate::at($fit)->of($this->step($fit, 'hose-off')));
         self::assertSame('drain', $this->act('hose-off')->step, 'the button leads to where it is mended');
         $this->client->request('GET', sprintf('/fits/%s/bench/hose-off', $this->tarnFit()->id));
         self::assertSelectorTextContains('.stops', 'is not finished');

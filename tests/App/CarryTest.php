@@ -11,12 +11,12 @@ use NimbleKnuckle\App\Carry\TabletSheet;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Tests\Cpu;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
@@ -89,7 +89,7 @@ final class CarryTest extends AppTestCase
         // The head of the bench says whose hand it is.
         $person = $this->service(PersonProvider::class)->loadUserByIdentifier('joss');
         $this->service(TokenStorageInterface::class)->setToken(new UsernamePasswordToken($person, 'main', $person->getRoles()));
-        foreach ($this->service(CarriedFit::class)->of($record, $fit, 1, Hand::Mechanic) as $carried) {
+        foreach ($this->service(CarriedFit::class)->of($record, $fit, 1, Authority::Mechanic) as $carried) {
             if ($carried['id'] === $step->id) {
                 self::assertIsArray($carried['frames']);
                 $frames = $carried['frames'];

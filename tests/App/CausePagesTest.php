@@ -15,8 +15,9 @@ use NimbleKnuckle\App\Demo\FitPlayer;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Sums\BookOfToday;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Sheet\Step;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\DomCrawler\Crawler;
 
@@ -139,7 +140,7 @@ final class CausePagesTest extends AppTestCase
         $player = new FitPlayer($record->sheet(), $record->vehicleSheet(), 'Joss Wending', new \DateTimeImmutable('-5 hours'), 1.0);
         $recorder = $this->service(Recorder::class);
         $outcome = 'complaint-slow-start-outcome';
-        $recorder->record($record, $player->untilStep($outcome)->events(), Hand::Lead);
+        $recorder->record($record, $player->untilStep($outcome)->events(), Authority::Lead);
         $this->client->request('GET', '/fits/'.$record->id.'/review');
         self::assertSelectorTextContains('#before-after', 'One clickAs it should be');
         self::assertSelectorTextContains('#sign', 'not yet');
@@ -147,8 +148,8 @@ final class CausePagesTest extends AppTestCase
         foreach (array_filter($fit->sheet->steps, static fn (Step $one): bool => !$fit->state->isClosed($one->id)) as $step) {
             $player->doStep($step);
         }
-        $fit = $recorder->record($this->service(FitBook::class)->get($record->id), $player->events(), Hand::Lead);
-        self::assertSame([], $fit->refusals(true));
+        $fit = $recorder->record($this->service(FitBook::class)->get($record->id), $player->events(), Authority::Lead);
+        self::assertSame([], SignOff::of($fit)->refusals(true));
         $crawler = $this->client->request('GET', '/fits/'.$record->id.'/review');
         $this->client->submit($crawler->selectButton('Sign it off')->form());
         $this->client->request('GET', '/complaints/'.$complaint->id);

@@ -14,7 +14,7 @@ use NimbleKnuckle\App\ChargePath\ChargeView;
 use NimbleKnuckle\App\Exchange\ChargeLabelsController;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Web\Typed;
-use NimbleKnuckle\Core\ChargeLine\ChargeLine;
+use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\DomCrawler\Crawler;

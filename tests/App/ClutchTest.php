@@ -17,14 +17,15 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Web\KeptInput;
-use NimbleKnuckle\Core\Bench\ClutchTrials;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
 use NimbleKnuckle\Core\Bench\Law\TrialLaw;
-use NimbleKnuckle\Core\Plan\Law\Within\StackInBand;
+use NimbleKnuckle\Core\Bench\Task\ClutchTrials;
+use NimbleKnuckle\Core\Law\Within\StackInBand;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Uid\Ulid;
@@ -220,14 +221,14 @@ final class ClutchTest extends AppTestCase
     {
         $this->service(Recorder::class)->record($record, [FitEvent::of((string) new Ulid(), EventType::Measured, [
             'step' => $step, 'field' => $field, 'text' => (string) $value, 'value' => $value, 'unit' => 'mm',
-        ], self::BY, new \DateTimeImmutable())], Hand::Server);
+        ], self::BY, new \DateTimeImmutable())], Authority::Server);
     }
 
     private function keep(FitRecord $record, string $stack, float $height, string $pulls, string $step = self::STEP): void
     {
         $this->service(Recorder::class)->record($record, [FitEvent::of((string) new Ulid(), EventType::TrialKept, [
             'step' => $step, 'stack' => $stack, 'height' => $height, 'pulls' => $pulls, 'box' => '0.05 0.1 0.2 0.2 0.4 0.8', 'shims' => 0.5,
-        ], self::BY, new \DateTimeImmutable())], Hand::Mechanic);
+        ], self::BY, new \DateTimeImmutable())], Authority::Mechanic);
     }
 
     private function fit(FitRecord $record): Fit
@@ -244,7 +245,7 @@ final class ClutchTest extends AppTestCase
     private function holds(FitRecord $record): array
     {
         $fit = $this->fit($record);
-        $codes = array_column($fit->gate()->within($fit->sheet->step(self::STEP) ?? self::fail('no step')), 'code');
+        $codes = array_column(Gate::at($fit)->within($fit->sheet->step(self::STEP) ?? self::fail('no step')), 'code');
 
         return array_values(array_intersect($codes, ['not-tried', 'outside-band']));
     }

@@ -23,11 +23,13 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use NimbleKnuckle\Core\ChargeAir\Leak;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Temperature;
@@ -66,7 +68,9 @@ final class CurvesTest extends AppTestCase
         $this->client->request('GET', $this->at($record, 'gate-drive-full'));
         self::assertSelectorTextContains('.full-stop h1', 'Off the throttle now');
         $fit = $this->fit($record);
-        self::assertContains('Boost run: over limit', array_map(static fn (LooseEnd $one): string => $one->what, $fit->looseEnds()));
+        self::assertContains(
+            'Boost run: over limit', array_map(static fn (LooseEnd $one): string => $one->what, SignOff::of($fit)->looseEnds())
+        );
         self::assertStringContainsString('gentler run', self::within($fit, 'gate-drive-full'));
         self::assertEqualsWithDelta(125.0, $fit->state->readingOf('boost_full')->value ?? 0.0, 0.5, 'its peak is the reading of the step');
         $this->send($record->id, ['type' => 'stop-seen', 'step' => 'gate-drive-full', 'reading' => $reading->id]);
@@ -77,7 +81,9 @@ final class CurvesTest extends AppTestCase
         );
         self::assertSame('sound', $better->finding);
         $fit = $this->fit($record);
-        self::assertNotContains('Boost run: over limit', array_map(static fn (LooseEnd $one): string => $one->what, $fit->looseEnds()));
+        self::assertNotContains(
+            'Boost run: over limit', array_map(static fn (LooseEnd $one): string => $one->what, SignOff::of($fit)->looseEnds())
+        );
         self::assertStringNotContainsString('gentler run', self::within($fit, 'gate-drive-full'));
         $this->client->request('GET', $this->at($record, 'gate-drive-full'));
         self::assertSelectorExists('.draw polyline.before', 'drawn against the last');
@@ -117,10 +123,10 @@ final class CurvesTest extends AppTestCase
         self::assertSame('', self::within($fit, 'gate-bare', 'curve'));
         self::assertEqualsWithDelta(70.0, $fit->state->readingOf('gate_bare')->value ?? 0.0, 0.3);
         self::assertEqualsWithDelta(7.5, $fit->state->readingOf('gate_rate')->value ?? 0.0, 0.1);
-        self::assertSame('holds', $fit->answer('gate_holds'));
+        self::assertSame('holds', $fit->readings()->answer('gate_holds'));
         self::assertStringContainsString('from the curve', $fit->state->readingOf('gate_bare')->text ?? '');
         $bench->handIn($record, 'gate-bare', self::SOUND, ['hold' => '100 60 10'], self::BY);
-        self::assertSame('loses', $this->fit($record)->answer('gate_holds'));
+        self::assertSame('loses', $this->fit($record)->readings()->answer('gate_holds'));
     }
 
     /** @return iterable<string, array{string, array<string, string>, string}> */
@@ -191,7 +197,7 @@ final class CurvesTest extends AppTestCase
         $this->client->request('GET', $this->at($record, 'charge-test'));
         self::assertSelectorTextContains('.full-stop h1', 'Let it down now');
         self::assertContains('Leak test: lets go', array_map(
-            static fn (LooseEnd $one): string => $one->what, $this->fit($record)->looseEnds(),
+            static fn (LooseEnd $one): string => $one->what, SignOff::of($this->fit($record))->looseEnds(),
         ));
     }
 
@@ -300,7 +306,7 @@ final class CurvesTest extends AppTestCase
     {
         $this->service(Recorder::class)->record($record, [FitEvent::of((string) new Ulid(), EventType::Measured, [
             'step' => $step, 'field' => $field, 'text' => $value.' '.$unit, 'value' => $value, 'unit' => $unit,
-        ], self::BY, new \DateTimeImmutable())], Hand::Server);
+        ], self::BY, new \DateTimeImmutable())], Authority::Server);
     }
 
     /** @param list<string> $stages */
@@ -309,7 +315,7 @@ final class CurvesTest extends AppTestCase
         foreach ($stages as $stage) {
             $this->service(Recorder::class)->record($record, [FitEvent::of((string) new Ulid(), EventType::StageBegun, [
                 'step' => 'charge-test', 'stage' => $stage, 'reason' => 'only tried here: '.$stage,
-            ], self::BY, new \DateTimeImmutable())], Hand::Server);
+            ], self::BY, new \DateTimeImmutable())], Authority::Server);
             'settle' === $stage && $this->measured($record, 'charge-test', 'test_from', 100.0, 'kPa');
         }
     }
@@ -327,7 +333,7 @@ final class CurvesTest extends AppTestCase
     private static function within(Fit $fit, string $step, string $code = 'curve'): string
     {
         $said = '';
-        foreach ($fit->gate()->within($fit->sheet->step($step) ?? self::fail('no step '.$step)) as $one) {
+        foreach (Gate::at($fit)->within($fit->sheet->step($step) ?? self::fail('no step '.$step)) as $one) {
             $said .= $code === $one->code ? $one->text : '';
         }
 

@@ -20,7 +20,7 @@ final class DemoFitTest extends AppTestCase
         ]);
         self::assertSame(0, $said->getStatusCode());
         $fit = $this->service(Recorder::class)->load($this->service(FitBook::class)->get(trim($said->getDisplay())));
-        self::assertSame('off.under-pan', $fit->currentStep()?->id);
+        self::assertSame('off.under-pan', $fit->course()->currentStep()?->id);
         self::assertNotNull($fit->sheet->step('burp-fill'), 'as it was chosen');
         self::assertSame(['Petra Lunn'], array_values(array_unique(array_column($fit->state->log, 'by'))));
     }

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Devices\BenchWrench;
+use NimbleKnuckle\App\Devices\Bench\BenchWrench;
 use NimbleKnuckle\App\Devices\DeviceAddCommand;
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
-use NimbleKnuckle\App\Devices\DeviceWrenchCommand;
-use NimbleKnuckle\App\Devices\Post;
-use NimbleKnuckle\App\Devices\ReadingBook;
+use NimbleKnuckle\App\Devices\Intake\ReadingBook;
+use NimbleKnuckle\App\Devices\Simulator\DeviceWrenchCommand;
+use NimbleKnuckle\App\Devices\Simulator\Post;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Trace\Fault;
 use NimbleKnuckle\Tests\Core\Doors;
@@ -93,11 +93,11 @@ final class DeviceCommandsTest extends AppTestCase
         $faulty = $this->command('device:wrench', ['device' => $wrench->name, '--fault' => 'stripped', '--fast' => true, '--seed' => '3']);
         self::assertSame(1, $faulty->getStatusCode());
         self::assertStringContainsString('stripping', $faulty->getDisplay());
-        self::assertSame(1, $this->service(Recorder::class)->load($record)->boltsLeft('thermostat-cover-bolts'));
+        self::assertSame(1, $this->service(Recorder::class)->load($record)->joints()->boltsLeft('thermostat-cover-bolts'));
         $sound = $this->command('device:wrench', ['device' => $wrench->name, '--all' => true, '--fast' => true, '--seed' => '3']);
         self::assertSame(0, $sound->getStatusCode());
         self::assertStringContainsString('Marked.', $sound->getDisplay());
-        self::assertSame(0, $this->service(Recorder::class)->load($record)->boltsLeft('thermostat-cover-bolts'));
+        self::assertSame(0, $this->service(Recorder::class)->load($record)->joints()->boltsLeft('thermostat-cover-bolts'));
         self::assertCount(2, $this->service(ReadingBook::class)->ofJoint($record->id, 'thermostat-cover-bolts'), 'the bad one is kept too');
         self::assertStringContainsString('final', $this->command('device:wrench', ['device' => $wrench->name])->getDisplay());
     }

@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\App;
 
 use NimbleKnuckle\App\Bench\JointHistoryController;
-use NimbleKnuckle\App\Devices\BenchDevicesController;
+use NimbleKnuckle\App\Devices\Bench\BenchDevicesController;
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Devices\DeviceRecord;
 use NimbleKnuckle\App\Devices\GaugeView;
-use NimbleKnuckle\App\Devices\ReadingBook;
+use NimbleKnuckle\App\Devices\Intake\ReadingBook;
+use NimbleKnuckle\App\Devices\Intake\ReadingsApiController;
+use NimbleKnuckle\App\Devices\Intake\TraceController;
 use NimbleKnuckle\App\Devices\ReadingDocument;
-use NimbleKnuckle\App\Devices\ReadingsApiController;
-use NimbleKnuckle\App\Devices\SimulatedWrench;
-use NimbleKnuckle\App\Devices\TraceController;
+use NimbleKnuckle\App\Devices\Simulator\SimulatedWrench;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\Core\Bench\WrenchTask;
+use NimbleKnuckle\Core\Bench\Task\WrenchTask;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Trace\Fault;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -56,7 +56,7 @@ final class DevicesTest extends AppTestCase
             );
         }
         self::assertSame(['sound', true], [$answer['finding'] ?? '', $answer['marked'] ?? false]);
-        self::assertSame(0, $this->service(Recorder::class)->load($this->tarnFit())->boltsLeft('thermostat-cover-bolts'));
+        self::assertSame(0, $this->service(Recorder::class)->load($this->tarnFit())->joints()->boltsLeft('thermostat-cover-bolts'));
         $this->signIn('joss');
         $this->client->request('GET', '/traces/'.$id);
         self::assertSelectorTextContains('.level', 'sound');
@@ -77,7 +77,7 @@ final class DevicesTest extends AppTestCase
         }
         self::assertNotSame('sound', $answer['finding']);
         self::assertFalse($answer['marked']);
-        self::assertSame(1, $this->service(Recorder::class)->load($this->tarnFit())->boltsLeft('thermostat-cover-bolts'));
+        self::assertSame(1, $this->service(Recorder::class)->load($this->tarnFit())->joints()->boltsLeft('thermostat-cover-bolts'));
     }
 
     /** @return iterable<string, array{Fault}> */
@@ -162,7 +162,7 @@ final class DevicesTest extends AppTestCase
         );
         self::assertResponseStatusCodeSame(303);
         self::assertSame($person->name, $this->service(ReadingBook::class)->latest($fit, self::STEP)?->byName);
-        self::assertSame(0, $this->service(Recorder::class)->load($this->tarnFit())->boltsLeft('thermostat-cover-bolts'));
+        self::assertSame(0, $this->service(Recorder::class)->load($this->tarnFit())->joints()->boltsLeft('thermostat-cover-bolts'));
         $this->client->request(
             'POST', sprintf('/fits/%s/steps/%s/trace', $fit, self::STEP),
             ['_csrf' => $this->token(), 'device' => $device->id, 'rows' => "0,0\nx,y"],

@@ -7,9 +7,9 @@ namespace NimbleKnuckle\Tests\App;
 use Doctrine\ORM\EntityManagerInterface;
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
-use NimbleKnuckle\App\Devices\ReadingBook;
+use NimbleKnuckle\App\Devices\Intake\ReadingBook;
 use NimbleKnuckle\App\Devices\ReadingDocument;
-use NimbleKnuckle\App\Devices\SimulatedWrench;
+use NimbleKnuckle\App\Devices\Simulator\SimulatedWrench;
 use NimbleKnuckle\App\Exchange\DueCalendarController;
 use NimbleKnuckle\App\Exchange\FitDocument;
 use NimbleKnuckle\App\Exchange\FitReadings;
@@ -19,10 +19,10 @@ use NimbleKnuckle\App\Fits\EventLog;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Schemas\SchemaBook;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use NimbleKnuckle\Core\Trace\Fault;
@@ -95,7 +95,7 @@ final class ExchangeTest extends AppTestCase
                     'verdict' => 'ok',
                 ],
             ),
-        ], Hand::Server);
+        ], Authority::Server);
         $json = $this->service(FitDocument::class)->write($record);
         $before = $this->service(Recorder::class)->load($record)->state;
         self::assertStringContainsString('"stage-begun"', $json);
@@ -155,13 +155,13 @@ final class ExchangeTest extends AppTestCase
             static fn (mixed $event, int $i): array => ['id' => sprintf('01ZZZZZZZZZZZZZZZZZZ%06d', $i)] + (is_array($event) ? $event : []),
             $document['events'], array_keys($document['events']),
         );
-        $copy = $this->service(FitDocument::class)->read(json_encode($document, \JSON_THROW_ON_ERROR), Hand::Mechanic, 'Joss Wending');
+        $copy = $this->service(FitDocument::class)->read(json_encode($document, \JSON_THROW_ON_ERROR), Authority::Mechanic, 'Joss Wending');
         $state = $this->service(Recorder::class)->load($this->service(FitBook::class)->get($copy->id))->state;
         self::assertNull($state->signed, 'nor under another id');
         self::assertSame('Joss Wending, stated in a file brought by Joss Wending', $state->done['decide-sign']->said());
         $this->expectException(InvalidEvent::class);
         $this->expectExceptionMessageMatches('/loose end/');
-        $this->service(FitDocument::class)->read($json, Hand::Lead, 'Ines Tarrow');
+        $this->service(FitDocument::class)->read($json, Authority::Lead, 'Ines Tarrow');
     }
 
     public function testReadingItTwiceAddsNothing(): void

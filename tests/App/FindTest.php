@@ -12,7 +12,8 @@ use NimbleKnuckle\App\Fits\FitFilter;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\VehicleEditor;
 use NimbleKnuckle\App\Planning\FitsController;
-use NimbleKnuckle\Core\Bench\Hands;
+use NimbleKnuckle\Core\Bench\Labour\LabourTimes;
+use NimbleKnuckle\Core\Vehicle\Joint;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Request;
@@ -21,7 +22,7 @@ use Symfony\Component\HttpFoundation\Request;
 #[CoversClass(FindBook::class)]
 #[CoversClass(FitFilter::class)]
 #[CoversClass(FitsController::class)]
-#[CoversClass(Hands::class)]
+#[CoversClass(LabourTimes::class)]
 #[CoversClass(Hit::class)]
 #[CoversClass(JumpController::class)]
 final class FindTest extends AppTestCase
@@ -49,6 +50,15 @@ final class FindTest extends AppTestCase
         $this->signIn('petra');
         $this->client->request('GET', '/jump?q='.rawurlencode('ka' === $words ? 'ki' : $words));
         self::assertSelectorTextContains('#hits', $expected);
+    }
+
+    public function testAJointIsFoundWithAllOfItsFigure(): void
+    {
+        $this->signIn('petra');
+        $joints = $this->service(Garage::class)->get('ostrel-vane-s6')->sheet()->joints;
+        $joint = array_values(array_filter($joints, static fn (Joint $one): bool => str_contains($one->whole(), '°')))[0];
+        $this->client->request('GET', '/jump?q='.rawurlencode($joint->name));
+        self::assertSelectorTextContains('#hits', $joint->whole());
     }
 
     public function testSignsThatMeanSomethingToAnIndexAreLettersHere(): void
@@ -154,10 +164,10 @@ final class FindTest extends AppTestCase
         $at = static fn (int ...$minutes): array => array_map(
             static fn (int $m): \DateTimeImmutable => new \DateTimeImmutable('@'.(1_800_000_000 + $m * 60)), array_values($minutes),
         );
-        self::assertSame(0.0, Hands::minutes([]));
-        self::assertSame(0.0, Hands::minutes($at(5)));
-        self::assertSame(70.0, Hands::minutes($at(0, 10, 70)), 'an hour is still at the bench');
-        self::assertSame(10.0, Hands::minutes($at(0, 10, 71)), 'more than an hour is away');
-        self::assertSame(10.0, Hands::minutes($at(10, 0, 10)), 'a clock that went back takes nothing away');
+        self::assertSame(0.0, LabourTimes::minutes([]));
+        self::assertSame(0.0, LabourTimes::minutes($at(5)));
+        self::assertSame(70.0, LabourTimes::minutes($at(0, 10, 70)), 'an hour is still at the bench');
+        self::assertSame(10.0, LabourTimes::minutes($at(0, 10, 71)), 'more than an hour is away');
+        self::assertSame(10.0, LabourTimes::minutes($at(10, 0, 10)), 'a clock that went back takes nothing away');
     }
 }

@@ -4,21 +4,23 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Devices\BenchThermometer;
+use NimbleKnuckle\App\Devices\Bench\BenchThermometer;
 use NimbleKnuckle\App\Devices\DeviceBook;
-use NimbleKnuckle\App\Devices\DeviceEngineCommand;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Devices\DeviceRecord;
-use NimbleKnuckle\App\Devices\ReadingBook;
+use NimbleKnuckle\App\Devices\Intake\ReadingBook;
 use NimbleKnuckle\App\Devices\ReadingRecord;
-use NimbleKnuckle\App\Devices\SimulatedEngine;
+use NimbleKnuckle\App\Devices\Simulator\DeviceEngineCommand;
+use NimbleKnuckle\App\Devices\Simulator\SimulatedEngine;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Fluids\FluidBook;
 use NimbleKnuckle\App\Fluids\FluidKind;
 use NimbleKnuckle\App\Fluids\FluidsController;
 use NimbleKnuckle\App\Fluids\FluidSummary;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -54,7 +56,7 @@ final class FluidsTest extends AppTestCase
         self::assertNull($fit->state->reading('warm-up', 'opened_at'));
         $step = $fit->sheet->step('warm-up');
         self::assertNotNull($step);
-        self::assertStringContainsString('air trapped', implode(' ', array_column($fit->gate()->within($step), 'text')));
+        self::assertStringContainsString('air trapped', implode(' ', array_column(Gate::at($fit)->within($step), 'text')));
         $this->warmUp(EngineFault::None, 2000);
         self::assertNotContains('curve:warm-up', $this->ends($this->load()));
     }
@@ -269,6 +271,6 @@ final class FluidsTest extends AppTestCase
     /** @return list<string> */
     private function ends(Fit $fit): array
     {
-        return array_map(static fn (LooseEnd $end): string => $end->id, $fit->looseEnds());
+        return array_map(static fn (LooseEnd $end): string => $end->id, SignOff::of($fit)->looseEnds());
     }
 }

@@ -17,8 +17,8 @@ use NimbleKnuckle\App\Logbook\DueDay;
 use NimbleKnuckle\App\Logbook\DueRow;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Planning\Together;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -257,7 +257,7 @@ final class IntervalsTest extends AppTestCase
         $end = $events[count($events) - 1]->at ?? $start;
         $signed = (new FitPlayer($fit->sheet(), $fit->vehicleSheet(), 'Ines Tarrow', $end))
             ->add(EventType::Signed, ['remark' => '', 'shown' => count($events)])->events();
-        $this->service(Recorder::class)->record($fit, [...$events, ...$signed], Hand::Lead, true);
+        $this->service(Recorder::class)->record($fit, [...$events, ...$signed], Authority::Lead, true);
 
         return $fit;
     }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\App;
 
 use NimbleKnuckle\App\Fits\FitBook;
-use NimbleKnuckle\App\Jobs\Form\JobForm;
 use NimbleKnuckle\App\Jobs\JobBook;
 use NimbleKnuckle\App\Jobs\JobController;
+use NimbleKnuckle\App\Jobs\JobForm;
 use NimbleKnuckle\App\Jobs\JobRecord;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -9,7 +9,7 @@ use NimbleKnuckle\App\Practice\JudgeController;
 use NimbleKnuckle\App\Practice\JudgeKind;
 use NimbleKnuckle\App\Practice\JudgeTry;
 use NimbleKnuckle\App\Practice\Judging;
-use NimbleKnuckle\App\Practice\Shown;
+use NimbleKnuckle\App\Practice\PracticeCase;
 use NimbleKnuckle\App\Practice\SparkJudging;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -20,7 +20,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 #[CoversClass(JudgeKind::class)]
 #[CoversClass(JudgeTry::class)]
 #[CoversClass(Judging::class)]
-#[CoversClass(Shown::class)]
+#[CoversClass(PracticeCase::class)]
 #[CoversClass(SparkJudging::class)]
 final class JudgingTest extends AppTestCase
 {

@@ -141,7 +141,7 @@ final class KitAndPracticeTest extends AppTestCase
         self::assertResponseRedirects();
         $crawler = $this->client->followRedirect();
         self::assertStringContainsString('Set the wrench to 7.9 N·m', $crawler->filter('.drawer')->text());
-        self::assertNotNull($this->service(Recorder::class)->load($fit)->currentStep());
+        self::assertNotNull($this->service(Recorder::class)->load($fit)->course()->currentStep());
         $this->client->request('POST', '/sums/wrench-set/pin', $pin('target=tight&lever=220&adapter=32'));
         $this->client->followRedirect();
         self::assertSelectorTextContains('.notice.bad', 'torque');

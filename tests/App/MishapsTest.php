@@ -13,8 +13,9 @@ use NimbleKnuckle\App\Mishaps\Mender;
 use NimbleKnuckle\App\Mishaps\MishapController;
 use NimbleKnuckle\App\Mishaps\MishapShelf;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Plan\Compiler\Mend;
-use NimbleKnuckle\Core\Plan\Mishap\Repair;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Compiler\Mend;
+use NimbleKnuckle\Core\Sheet\Mishap\Repair;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\Uid\Ulid;
 
@@ -43,7 +44,7 @@ final class MishapsTest extends AppTestCase
         self::assertSame('M6 thermostat housing bolt 3', $event->string('what'));
         self::assertSame('Petra Lunn', $event->by);
         self::assertCount(8, Mend::of($now->sheet, $event->id));
-        self::assertSame('mishap:'.$event->id, $now->looseEnds()[0]->id);
+        self::assertSame('mishap:'.$event->id, SignOff::of($now)->looseEnds()[0]->id);
         $this->client->request('GET', '/fits/'.$fit->id.'/bench/'.self::STEP);
         self::assertSelectorTextContains('.thumb .go', 'Mend it first');
         self::assertSelectorTextContains('main', 'Not mended. Snapped bolt: M6 thermostat housing bolt 3.');

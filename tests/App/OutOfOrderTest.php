@@ -10,8 +10,10 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\LawVersion;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Fits\Seen;
-use NimbleKnuckle\Core\Bench\ReviewEntry;
-use NimbleKnuckle\Core\Bench\ReviewKind;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Bench\Signing\ReviewEntry;
+use NimbleKnuckle\Core\Bench\Signing\ReviewKind;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\Uid\Ulid;
 
@@ -26,6 +28,7 @@ final class OutOfOrderTest extends AppTestCase
     private const AGO = 600;
 
     private FitRecord $fit;
+    private string $device = 'tablet-a';
 
     protected function setUp(): void
     {
@@ -42,11 +45,13 @@ final class OutOfOrderTest extends AppTestCase
         $fit = $this->service(Recorder::class)->load($this->fit);
         self::assertTrue($fit->state->isDone(self::STEP));
         self::assertStringContainsString('1 of 3 fasteners', $fit->state->done[self::STEP]->receipt->against);
-        $entries = array_values(array_filter($fit->review(), static fn (ReviewEntry $one): bool => ReviewKind::Against === $one->kind));
+        $entries = array_values(
+            array_filter(SignOff::of($fit)->review(), static fn (ReviewEntry $one): bool => ReviewKind::Against === $one->kind)
+        );
         self::assertCount(1, $entries);
         self::assertStringStartsWith('1 of 3 fasteners are not at their final mark', $entries[0]->said);
         // The joint is not tight for that: it stays a loose end.
-        self::assertContains('joint:'.self::JOINT, array_column($fit->looseEnds(), 'id'));
+        self::assertContains('joint:'.self::JOINT, array_column(SignOff::of($fit)->looseEnds(), 'id'));
         $this->signIn('ines');
         $this->client->request('GET', sprintf('/fits/%s/review', $this->fit->id));
         self::assertStringContainsString('Done off line, out of order', (string) $this->client->getResponse()->getContent());
@@ -70,7 +75,7 @@ final class OutOfOrderTest extends AppTestCase
             $this->send($this->fit->id, ['type' => 'step-reopened', 'step' => self::STEP]);
         }
         // What was taken back is no entry any more.
-        $kinds = array_column($this->service(Recorder::class)->load($this->fit)->review(), 'kind');
+        $kinds = array_column(SignOff::of($this->service(Recorder::class)->load($this->fit))->review(), 'kind');
         self::assertCount(2, array_keys($kinds, ReviewKind::Against, true));
     }
 
@@ -86,6 +91,61 @@ final class OutOfOrderTest extends AppTestCase
         self::assertSame(422, $this->late('', 0, $bolt));
         self::assertSame(422, $this->late('', 0, $this->event('step-done', ['step' => 'fly'])));
         self::assertSame(422, $this->late('', 0, $this->event('signed', ['seen' => 0, 'shown' => 0])));
+    }
+
+    public function testTwoReadingsOfTwoTabletsStandBesideEachOtherUntilOneIsChosen(): void
+    {
+        $seen = $this->version();
+        $read = fn (float $litres): array => $this->event('measured', [
+            'step' => 'drained', 'field' => 'drained', 'text' => $litres.' L',
+        ]);
+        $first = $read(4.8);
+        self::assertSame(200, $this->late($this->law(), $seen, $first));
+        $second = $read(3.0);
+        // The second lay on another tablet, which had not seen the first.
+        $this->device = 'another';
+        self::assertSame(200, $this->late($this->law(), $seen, $second));
+        $fit = $this->service(Recorder::class)->load($this->fit);
+        self::assertNull($fit->state->reading('drained', 'drained'));
+        self::assertContains('rivals:drained:drained', array_column(SignOff::of($fit)->looseEnds(), 'id'));
+        $beside = '"beside": '.json_encode($first['id'], \JSON_THROW_ON_ERROR);
+        self::assertStringContainsString($beside, $this->service(FitDocument::class)->write($this->fit));
+        $this->client->request('GET', sprintf('/fits/%s/bench/drained', $this->fit->id));
+        $page = (string) $this->client->getResponse()->getContent();
+        self::assertStringContainsString('which is so?', $page);
+        self::assertStringContainsString('4.8 L', $page);
+        $this->send($this->fit->id, ['type' => 'chosen', 'step' => 'drained', 'field' => 'drained', 'event' => $first['id']]);
+        $fit = $this->service(Recorder::class)->load($this->fit);
+        self::assertSame(4.8, $fit->state->reading('drained', 'drained')?->value);
+        // One that had seen it is a correction, as before.
+        $this->device = 'another';
+        self::assertSame(200, $this->late($this->law(), $this->version(), $read(4.7)));
+        self::assertSame(4.7, $this->service(Recorder::class)->load($this->fit)->state->reading('drained', 'drained')?->value);
+    }
+
+    public function testASecondReadingThatLayOnTheSameTabletCorrectsItsOwnAndNotTheOthers(): void
+    {
+        $seen = $this->version();
+        $read = fn (float $litres, int $ago): array => $this->event('measured', [
+            'step' => 'drained', 'field' => 'drained', 'text' => $litres.' L',
+        ], $ago);
+        self::assertSame(200, $this->late($this->law(), $seen, $read(4.8, 900)));
+        $this->device = 'another';
+        self::assertSame(200, $this->late($this->law(), $seen, $read(3.0, 800)));
+        self::assertSame(200, $this->late($this->law(), $seen, $read(3.2, 700)));
+        $rivals = $this->service(Recorder::class)->load($this->fit)->state->rivals('drained', 'drained');
+        self::assertSame([4.8, 3.2], array_column($rivals->readings ?? [], 'value'));
+    }
+
+    public function testALateReadingOfAnOlderProgramHadSeenNothing(): void
+    {
+        $read = fn (float $litres, int $ago): array => $this->event('measured', [
+            'step' => 'drained', 'field' => 'drained', 'text' => $litres.' L',
+        ], $ago);
+        self::assertSame(200, $this->late('', 0, $read(4.8, 900)));
+        $this->device = 'another';
+        self::assertSame(200, $this->late('', 0, $read(3.0, 800)));
+        self::assertNotNull($this->service(Recorder::class)->load($this->fit)->state->rivals('drained', 'drained'));
     }
 
     public function testTheSameFilesAreTheSameLaw(): void
@@ -116,7 +176,7 @@ final class OutOfOrderTest extends AppTestCase
         $fit = $this->service(Recorder::class)->load($this->fit);
         $events = [];
         foreach ($fit->vehicle->joints[self::JOINT]->pattern->order() as $bolt) {
-            $final = \NimbleKnuckle\Core\Bench\Ladder::of($fit->vehicle->joints[self::JOINT])->final();
+            $final = TighteningStages::of($fit->vehicle->joints[self::JOINT])->final();
             for ($stage = $fit->state->stage(self::JOINT, $bolt) + 1; 1 !== $bolt && $stage <= $final; ++$stage) {
                 $events[] = $this->event('fastener-marked', ['joint' => self::JOINT, 'bolt' => $bolt, 'stage' => $stage]);
             }
@@ -143,7 +203,7 @@ final class OutOfOrderTest extends AppTestCase
             'POST', '/fits/'.$this->fit->id.'/events',
             server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_X_CSRF_TOKEN' => $this->token()],
             content: json_encode(
-                ['events' => array_values($made), 'device' => 'tablet-a', 'sent' => gmdate('Y-m-d\TH:i:s\Z')], \JSON_THROW_ON_ERROR,
+                ['events' => array_values($made), 'device' => $this->device, 'sent' => gmdate('Y-m-d\TH:i:s\Z')], \JSON_THROW_ON_ERROR,
             ),
         );
 

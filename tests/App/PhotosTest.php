@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\View\Pictured;
-use NimbleKnuckle\App\Bench\View\StepPictures;
 use NimbleKnuckle\App\Exchange\FitArchive;
 use NimbleKnuckle\App\Exchange\FitDocument;
 use NimbleKnuckle\App\Fits\FitBook;
@@ -18,13 +16,16 @@ use NimbleKnuckle\App\Photos\PhotoFiles;
 use NimbleKnuckle\App\Photos\PhotosController;
 use NimbleKnuckle\App\Photos\PhotoView;
 use NimbleKnuckle\App\Photos\Picture;
+use NimbleKnuckle\App\Photos\Pictured;
 use NimbleKnuckle\App\Photos\PrintedPhotos;
 use NimbleKnuckle\App\Photos\SamplePictures;
+use NimbleKnuckle\App\Photos\StepPictures;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Upkeep\PhotoCopies;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
 use NimbleKnuckle\Core\Bench\Told\ReadingTold;
-use NimbleKnuckle\Core\Bench\Told\Told;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Safety\Obstacle;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -300,7 +301,7 @@ final class PhotosTest extends AppTestCase
         $load = fn (): Fit => $this->service(Recorder::class)->load($this->service(FitBook::class)->get($this->fit));
         $codes = static fn (): array => array_map(
             static fn (Obstacle $one): string => $one->code,
-            $load()->gate()->within($load()->sheet->step($steps['gap_seen']) ?? self::fail()),
+            Gate::at($load())->within($load()->sheet->step($steps['gap_seen']) ?? self::fail()),
         );
         $this->send($this->fit, $read + ['photo' => $photo, 'doubt' => 0.5]);
         self::assertResponseIsSuccessful();
@@ -309,11 +310,13 @@ final class PhotosTest extends AppTestCase
         self::assertSelectorTextContains('.outside', 'Measure it with a tool');
         $this->send($this->fit, $read + ['photo' => $photo, 'doubt' => 0.2]);
         self::assertNotContains('reading-doubtful', $codes());
-        $said = array_map(static fn (ReadingTold $one): string => $one->text, (new Told($load()))->readings());
+        $said = array_map(static fn (ReadingTold $one): string => $one->text, (new FitNarrative($load()))->readings());
         self::assertContains('14.1 mm, off a picture, give or take 0.2', $said);
         // A caliper after it is no estimate any more.
         $this->send($this->fit, $read);
-        self::assertContains('14.1 mm', array_map(static fn (ReadingTold $one): string => $one->text, (new Told($load()))->readings()));
+        self::assertContains(
+            '14.1 mm', array_map(static fn (ReadingTold $one): string => $one->text, (new FitNarrative($load()))->readings())
+        );
         $this->client->request('GET', sprintf('/fits/%s/photos/%s/measure', $this->fit, $photo));
         self::assertSelectorTextContains('#photo-field option[selected]', 'Gap under the bracket');
     }

@@ -19,9 +19,9 @@ use NimbleKnuckle\App\Planning\Replanner;
 use NimbleKnuckle\App\Planning\StartFitController;
 use NimbleKnuckle\App\Planning\Together;
 use NimbleKnuckle\App\Planning\WorkshopAnswers;
-use NimbleKnuckle\Core\Bench\FillFromBench;
-use NimbleKnuckle\Core\Plan\Compiler\Cure;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Bench\Task\FillFromBench;
+use NimbleKnuckle\Core\Compiler\Complete\CureWaits;
+use NimbleKnuckle\Core\Vehicle\Joint;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\InputBag;
@@ -366,7 +366,7 @@ final class PlanningTest extends AppTestCase
         /** @var InputBag<string> $typed */
         $typed = new InputBag(['workshop' => '65 F', 'altitude' => '2100 ft']);
         $read = WorkshopAnswers::read($typed);
-        self::assertSame([Cure::CHOICE => '18.3', FillFromBench::CHOICE => '640.1'], $read->chosen);
+        self::assertSame([CureWaits::CHOICE => '18.3', FillFromBench::CHOICE => '640.1'], $read->chosen);
         self::assertSame('65 F', $read->typed['workshop']);
     }
 }

@@ -17,12 +17,14 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\PressTask;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\Task\PressTask;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -73,15 +75,15 @@ final class PressTest extends AppTestCase
         $this->hand($record, "mm;Nm\n0;3\n5;14\n8;30\n10;80\n");
         self::assertSelectorTextContains('.judged .level.stop', 'picking up');
         $fit = $this->service(Recorder::class)->load($record);
-        self::assertStringContainsString('draw it off', implode(' ', array_column($fit->gate()->within(
+        self::assertStringContainsString('draw it off', implode(' ', array_column(Gate::at($fit)->within(
             $fit->sheet->step(self::STEP) ?? self::fail('no such step'),
         ), 'text')));
-        self::assertContains('Pressed on: picking up', array_column($fit->looseEnds(), 'what'));
+        self::assertContains('Pressed on: picking up', array_column(SignOff::of($fit)->looseEnds(), 'what'));
         // A sound one after it lets it go.
         $this->hand($record, "0 3\n5 14\n21.8 15\n22 40\n");
         self::assertSelectorTextContains('.judged .level.ok', 'seated');
         self::assertSelectorExists('.draw svg[aria-label*="newton metres"]');
-        $ends = $this->service(Recorder::class)->load($record)->looseEnds();
+        $ends = SignOff::of($this->service(Recorder::class)->load($record))->looseEnds();
         self::assertNotContains('Pressed on: picking up', array_column($ends, 'what'));
     }
 
@@ -252,7 +254,7 @@ final class PressTest extends AppTestCase
     private function measured(): FitRecord
     {
         $record = $this->planned('ostrel-vane-s6', 'blower-pulley');
-        $this->service(Recorder::class)->record($record, $this->events('blower-sizes', self::SIZES), Hand::Server);
+        $this->service(Recorder::class)->record($record, $this->events('blower-sizes', self::SIZES), Authority::Server);
 
         return $record;
     }

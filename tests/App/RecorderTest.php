@@ -56,8 +56,8 @@ final class RecorderTest extends AppTestCase
     {
         $record = $this->tarnFit();
         $fit = $this->service(Recorder::class)->load($record);
-        self::assertSame('housing-tight', $fit->currentStep()?->id);
-        self::assertSame(1, $fit->boltsLeft('thermostat-cover-bolts'));
+        self::assertSame('housing-tight', $fit->course()->currentStep()?->id);
+        self::assertSame(1, $fit->joints()->boltsLeft('thermostat-cover-bolts'));
         self::assertCount(1, $fit->state->dropped);
         self::assertSame(9, $record->looseEnds);
         self::assertSame(

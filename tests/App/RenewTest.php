@@ -10,10 +10,10 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Renew\RenewController;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Law\RenewLaw;
 use NimbleKnuckle\Core\Bench\Renewal\Came;
 use NimbleKnuckle\Core\Bench\Renewal\RenewList;
@@ -21,7 +21,7 @@ use NimbleKnuckle\Core\Bench\Renewal\Worn;
 use NimbleKnuckle\Core\Bench\Renewal\WornBy;
 use NimbleKnuckle\Core\Cost\PartUsed;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Vehicle\Joint;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Uid\Ulid;
@@ -48,7 +48,7 @@ final class RenewTest extends AppTestCase
 
     /** @param array<string, string|float> $said */
     #[DataProvider('judgements')]
-    public function testWhatItWasJudgedBySaysWhetherItGoesBackIn(array $said, Hand $hand, string $refused): void
+    public function testWhatItWasJudgedBySaysWhetherItGoesBackIn(array $said, Authority $hand, string $refused): void
     {
         $record = $this->damper();
         $part = $said['part'] ?? 'part cover gasket';
@@ -60,10 +60,10 @@ final class RenewTest extends AppTestCase
         self::assertArrayHasKey((string) $part, $this->list($record)->judged);
     }
 
-    /** @return iterable<string, array{array<string, string|float>, Hand, string}> */
+    /** @return iterable<string, array{array<string, string|float>, Authority, string}> */
     public static function judgements(): iterable
     {
-        $mechanic = Hand::Mechanic;
+        $mechanic = Authority::Mechanic;
         yield 'sound by its look' => [['by' => 'look'], $mechanic, ''];
         yield 'a nail is no measure' => [['by' => 'nail'], $mechanic, 'fingernail does not measure'];
         yield 'not even for a new one' => [['by' => 'nail', 'verdict' => 'renew'], $mechanic, 'fingernail'];
@@ -74,8 +74,8 @@ final class RenewTest extends AppTestCase
         yield 'over its limit' => [['by' => 'wear', 'value' => 0.11, 'most' => 0.1], $mechanic, 'Say why'];
         $over = ['by' => 'wear', 'value' => 0.11, 'most' => 0.1, 'reason' => 'until Monday'];
         yield 'over it, with a reason' => [$over, $mechanic, 'lead'];
-        yield 'over it, by a lead' => [$over, Hand::Lead, ''];
-        yield 'a lead gives a reason too' => [['by' => 'crack'], Hand::Lead, 'Say why'];
+        yield 'over it, by a lead' => [$over, Authority::Lead, ''];
+        yield 'a lead gives a reason too' => [['by' => 'crack'], Authority::Lead, 'Say why'];
         yield 'thinner than allowed' => [['by' => 'thickness', 'value' => 1.9, 'least' => 2.0], $mechanic, 'Say why'];
         yield 'thick enough' => [['by' => 'thickness', 'value' => 2.0, 'least' => 2.0], $mechanic, ''];
         yield 'its age is up' => [['by' => 'age'], $mechanic, 'Say why'];
@@ -87,7 +87,7 @@ final class RenewTest extends AppTestCase
         yield 'no name' => [['by' => 'look', 'name' => ' ', 'part' => 'part '], $mechanic, 'is needed'];
         yield 'another name than its key' => [['by' => 'look', 'part' => 'part hose'], $mechanic, 'which part'];
         yield 'new each time, however it looks' => [['by' => 'look', 'part' => self::BOLT], $mechanic, 'New each time'];
-        yield 'and a new one is no question' => [['by' => 'look', 'part' => self::BOLT, 'verdict' => 'renew'], Hand::Helper, ''];
+        yield 'and a new one is no question' => [['by' => 'look', 'part' => self::BOLT, 'verdict' => 'renew'], Authority::Helper, ''];
     }
 
     public function testWhatIsNewStandsOnTheListOfPartsAndWhatGoesAgainstItsRuleInTheReview(): void
@@ -119,7 +119,7 @@ final class RenewTest extends AppTestCase
         $event = $this->list($record)->judged['part idler']->event->id;
         $this->service(Recorder::class)->record($record, [FitEvent::of(
             (string) new Ulid(), EventType::Undone, ['event' => $event], 'Ines Tarrow', new \DateTimeImmutable(),
-        )], Hand::Lead);
+        )], Authority::Lead);
         self::assertArrayNotHasKey('part idler', $this->list($record)->came);
     }
 
@@ -153,7 +153,7 @@ final class RenewTest extends AppTestCase
     }
 
     /** @param array<string, string|float> $said */
-    private function judge(FitRecord $record, array $said, Hand $hand): void
+    private function judge(FitRecord $record, array $said, Authority $hand): void
     {
         $this->service(Recorder::class)->record($record, [FitEvent::of(
             (string) new Ulid(), EventType::PartJudged, $said, 'Joss Wending', new \DateTimeImmutable(),

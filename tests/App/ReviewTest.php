@@ -12,11 +12,11 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Review\ReviewController;
-use NimbleKnuckle\Core\Bench\Hand;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
 use NimbleKnuckle\Core\Bench\Told\JointTold;
 use NimbleKnuckle\Core\Bench\Told\PhaseTold;
 use NimbleKnuckle\Core\Bench\Told\ReadingTold;
-use NimbleKnuckle\Core\Bench\Told\Told;
 use PHPUnit\Framework\Attributes\CoversClass;
 
 /** A lead looks at all of it on one page, and signs what stood there and nothing that came after. */
@@ -24,7 +24,7 @@ use PHPUnit\Framework\Attributes\CoversClass;
 #[CoversClass(PhaseTold::class)]
 #[CoversClass(ReadingTold::class)]
 #[CoversClass(ReviewController::class)]
-#[CoversClass(Told::class)]
+#[CoversClass(FitNarrative::class)]
 final class ReviewTest extends AppTestCase
 {
     public function testAllThatMattersStandsOnOnePage(): void
@@ -34,7 +34,7 @@ final class ReviewTest extends AppTestCase
         $crawler = $this->client->request('GET', "/fits/$record->id/review");
         self::assertSelectorTextContains('#off-the-sheet', 'it all went by the sheet');
         self::assertSelectorTextContains('main', 'Who did what');
-        $told = new Told($this->service(Recorder::class)->load($record));
+        $told = new FitNarrative($this->service(Recorder::class)->load($record));
         self::assertCount(count($told->readings()), $crawler->filter('#readings tbody tr'));
         self::assertStringContainsString('−30 to 40', $crawler->filter('#readings')->text(), 'limits of a reading in °C are said');
         self::assertCount(count($told->joints()), $crawler->filter('#joints tbody tr'));
@@ -101,7 +101,7 @@ final class ReviewTest extends AppTestCase
             $this->service(Garage::class)->get('corrin-drover-27d'), ['water-pump'], [], 'Joss Wending',
         );
         $player = new FitPlayer($record->sheet(), $record->vehicleSheet(), 'Joss Wending', new \DateTimeImmutable('-5 hours'), 1.0);
-        $this->service(Recorder::class)->record($record, $player->throughout()->events(), Hand::Lead);
+        $this->service(Recorder::class)->record($record, $player->throughout()->events(), Authority::Lead);
 
         return $this->service(FitBook::class)->get($record->id);
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\AskView;
 use NimbleKnuckle\App\Bench\SparkSums;
 use NimbleKnuckle\App\Bench\StepSum;
+use NimbleKnuckle\App\Bench\View\AskView;
 use NimbleKnuckle\App\Devices\Curve\CrankCurve;
 use NimbleKnuckle\App\Devices\Curve\CurveBench;
 use NimbleKnuckle\App\Devices\DeviceBook;
@@ -16,12 +16,13 @@ use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Planning\FitPlanner;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\Told\Told;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
@@ -35,7 +36,7 @@ use Symfony\Component\Uid\Ulid;
 #[CoversClass(CrankCurve::class)]
 #[CoversClass(SparkSums::class)]
 #[CoversClass(StepSum::class)]
-#[CoversClass(Told::class)]
+#[CoversClass(FitNarrative::class)]
 final class SparkBenchTest extends AppTestCase
 {
     private const BY = 'Joss Wending';
@@ -56,7 +57,7 @@ final class SparkBenchTest extends AppTestCase
             $this->read($record, 'starter-start', sprintf('volts_%s_after', $leg), $volts, 'V');
         }
         $after = $this->sum($record, 'starter-start')['result'] ?? self::fail('no result after');
-        $twice = (new Told($this->fit($record)))->twice();
+        $twice = (new FitNarrative($this->fit($record)))->twice();
         self::assertSame([['12.6 V', '12.6 V'], ['10.4 V', '10.6 V'], ['9.3 V', '10.2 V'], ['0.35 V', '0.1 V']], array_map(
             static fn (array $one): array => [$one['before']->text, $one['after']->text], $twice,
         ));
@@ -78,7 +79,7 @@ final class SparkBenchTest extends AppTestCase
     public function testAnEarthThatStillLosesAfterTheWorkHoldsTheSignature(): void
     {
         $record = $this->planned('corrin-drover-27d', 'starter');
-        $loose = fn (): array => array_map(static fn (LooseEnd $one): string => $one->what, $this->fit($record)->looseEnds());
+        $loose = fn (): array => array_map(static fn (LooseEnd $one): string => $one->what, SignOff::of($this->fit($record))->looseEnds());
         $this->read($record, 'starter-start', 'volts_ground_after', 0.21, 'V');
         self::assertNotSame([], array_filter($loose(), static fn (string $one): bool => str_contains($one, 'Starter case')));
         $this->read($record, 'starter-start', 'volts_ground_after', 0.2, 'V');
@@ -199,7 +200,7 @@ final class SparkBenchTest extends AppTestCase
     {
         $this->read($record, $step, $field, $value, $unit);
         $fit = $this->fit($record);
-        foreach ($fit->asks($fit->sheet->step($step) ?? self::fail('no step '.$step)) as $ask) {
+        foreach ($fit->readings()->asks($fit->sheet->step($step) ?? self::fail('no step '.$step)) as $ask) {
             if ($ask->field === $field) {
                 return $ask->isOutside($value);
             }
@@ -219,7 +220,7 @@ final class SparkBenchTest extends AppTestCase
     {
         $this->service(Recorder::class)->record($record, [FitEvent::of((string) new Ulid(), EventType::Measured, [
             'step' => $step, 'field' => $field, 'text' => trim($value.' '.$unit), 'value' => $value, 'unit' => $unit ?: '1',
-        ], self::BY, new \DateTimeImmutable())], Hand::Server);
+        ], self::BY, new \DateTimeImmutable())], Authority::Server);
     }
 
     /** @param list<list<float|int>> $rows */

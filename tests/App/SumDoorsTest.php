@@ -87,12 +87,12 @@ final class SumDoorsTest extends AppTestCase
         $this->signIn('petra');
         $this->client->request('GET', '/api/sums/wrench-set?target=9&lever=220&adapter=32');
         $answer = (string) $this->client->getResponse()->getContent();
-        self::assertStringContainsString('"setting":{"value":7.857142857142858,"unit":"N·m"}', $answer);
+        self::assertStringContainsString('"setting":{"value":7.857142857142857,"unit":"N·m"}', $answer);
         $this->client->request(
             'POST', '/api/sums/wrench-set', server: ['HTTP_X_CSRF_TOKEN' => $this->token()],
             content: '{"target":9,"lever":220,"adapter":32}',
         );
-        self::assertStringContainsString('7.857142857142858', (string) $this->client->getResponse()->getContent());
+        self::assertStringContainsString('7.857142857142857', (string) $this->client->getResponse()->getContent());
         $this->client->request('GET', '/api/sums/wrench-set?target=x&lever=220&adapter=32');
         self::assertSame(422, $this->client->getResponse()->getStatusCode());
         $this->client->request('GET', '/sums/wrench-set?target=9&lever=220&adapter=32', server: ['HTTP_HX_REQUEST_TYPE' => 'partial']);

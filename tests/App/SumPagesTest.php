@@ -11,10 +11,10 @@ use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Sums\BookOfToday;
 use NimbleKnuckle\App\Sums\SumGroups;
 use NimbleKnuckle\App\Sums\SumsController;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Bench\State\FitState;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Tests\Core\Doors;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -72,7 +72,7 @@ final class SumPagesTest extends AppTestCase
         self::assertSelectorExists('#answer .level, #answer .estimated');
         self::assertSelectorTextContains('#answer', 'an example');
         self::assertSelectorNotExists('form input[name][value]:not([value=""]):not([type=hidden])', 'no example stands in a field');
-        foreach (Doors::book()->named($name)->fields() as $field) {
+        foreach (Doors::book()->named($name)->about()->fields() as $field) {
             self::assertCount(1, $crawler->filter(sprintf('label[for="f-%s"]', $field->name)), $field->name);
         }
         self::assertDoesNotMatchRegularExpression(
@@ -108,7 +108,7 @@ final class SumPagesTest extends AppTestCase
     public function testABadFieldIsNamedAndWhatWasTypedStays(string $name): void
     {
         $this->signIn('petra');
-        $fields = Doors::book()->named($name)->fields();
+        $fields = Doors::book()->named($name)->about()->fields();
         $needed = array_values(array_filter($fields, static fn ($f): bool => $f->required && [] === $f->choices))[0] ?? $fields[0];
         $crawler = $this->client->request('GET', '/sums/'.$name.'?'.$needed->name.'=%3Cwrong%3E');
         self::assertResponseIsSuccessful();
@@ -132,7 +132,7 @@ final class SumPagesTest extends AppTestCase
     public function testTheListHasEverySumInOneGroup(): void
     {
         $groups = SumGroups::of(Doors::book());
-        $listed = array_map(static fn ($sum): string => $sum->name(), array_merge(...array_values($groups)));
+        $listed = array_map(static fn ($sum): string => $sum->about()->name, array_merge(...array_values($groups)));
         self::assertEqualsCanonicalizing(array_keys(Doors::book()->all()), $listed);
         self::assertArrayNotHasKey('More', $groups);
         $this->signIn('petra');

@@ -15,9 +15,9 @@ use NimbleKnuckle\App\Times\StepPace;
 use NimbleKnuckle\App\Times\StepTimes;
 use NimbleKnuckle\App\Times\TimesBook;
 use NimbleKnuckle\App\Times\TimesController;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\Spells;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Labour\WorkIntervals;
 use NimbleKnuckle\Core\Times\Tally;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\DomCrawler\Crawler;
@@ -144,7 +144,7 @@ final class TimesTest extends AppTestCase
         $this->signIn('petra');
         $this->client->request('GET', sprintf('/fits/%s/times', $fit->id));
         self::assertSelectorNotExists('#pauses button');
-        $pause = Spells::of($this->service(Recorder::class)->load($fit))->pauses()[0]->event;
+        $pause = WorkIntervals::of($this->service(Recorder::class)->load($fit))->pauses()[0]->event;
         $this->client->request('POST', sprintf('/fits/%s/times', $fit->id), [
             '_csrf' => $this->token(), 'pause' => $pause, 'was' => 'work',
         ]);
@@ -197,7 +197,7 @@ final class TimesTest extends AppTestCase
         $end = $events[count($events) - 1]->at ?? $start;
         $lead = new FitPlayer($fit->sheet(), $fit->vehicleSheet(), 'Ines Tarrow', $end->modify('+4 minutes'));
         $signed = $lead->add(EventType::Signed, ['remark' => '', 'shown' => count($events)])->events();
-        $this->service(Recorder::class)->record($fit, [...$events, ...$signed], Hand::Lead, true);
+        $this->service(Recorder::class)->record($fit, [...$events, ...$signed], Authority::Lead, true);
         $this->service(PaceBook::class)->reset();
 
         return $this->service(FitBook::class)->get($fit->id);

@@ -9,7 +9,9 @@ use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Fits\Seen;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\ReviewKind;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Signing\ReviewKind;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\Uid\Ulid;
 
@@ -49,15 +51,17 @@ final class UpgradeTest extends AppTestCase
             $fit = $this->fit($row['id']);
             $done = count(array_filter($fit->sheet->steps, static fn ($step): bool => $fit->state->isClosed($step->id)));
             self::assertSame($row['steps_done'], $done, $row['id']);
-            self::assertSame($row['loose_ends'], count($fit->looseEnds()), $row['id']);
-            self::assertSame([], array_keys(array_column($fit->review(), 'kind'), ReviewKind::Against, true), 'nothing is judged anew');
+            self::assertSame($row['loose_ends'], count(SignOff::of($fit)->looseEnds()), $row['id']);
+            self::assertSame(
+                [], array_keys(array_column(SignOff::of($fit)->review(), 'kind'), ReviewKind::Against, true), 'nothing is judged anew'
+            );
         }
     }
 
     public function testAFitInHandGoesOnWhereItStood(): void
     {
         $fit = $this->fit($this->starter());
-        self::assertSame('starter-off', $fit->currentStep()?->id);
+        self::assertSame('starter-off', $fit->course()->currentStep()?->id);
         $this->signIn('joss');
         $this->client->request('GET', sprintf('/fits/%s/bench', $this->starter()));
         self::assertResponseIsSuccessful();
@@ -72,7 +76,7 @@ final class UpgradeTest extends AppTestCase
         $fit = $this->fit($id);
         // It knew little of the law: steps far down the line, out of order. It names neither law nor log.
         $ahead = array_values(array_filter($fit->sheet->steps, static fn ($step): bool => !$fit->state->isClosed($step->id)
-            && [] !== $fit->gate()->before($step) && [] === $fit->gate()->within($step)));
+            && [] !== Gate::at($fit)->before($step) && [] === Gate::at($fit)->within($step)));
         $at = gmdate('Y-m-d\TH:i:s\Z', time() - 3000);
         $queue = array_map(static fn ($step): array => [
             'id' => (string) new Ulid(), 'type' => 'step-done', 'payload' => ['step' => $step->id], 'at' => $at,
@@ -92,7 +96,7 @@ final class UpgradeTest extends AppTestCase
         foreach ($queue as $mark) {
             self::assertTrue($fit->state->isDone($mark['payload']['step']), $mark['payload']['step']);
         }
-        $kinds = array_column($fit->review(), 'kind');
+        $kinds = array_column(SignOff::of($fit)->review(), 'kind');
         self::assertNotSame([], array_keys($kinds, ReviewKind::Against, true), 'a lead sees what was out of order');
         self::assertSame(self::COUNTED + count($queue), $this->db()->fetchOne('SELECT COUNT(*) FROM fit_event'));
     }

@@ -7,9 +7,9 @@ namespace NimbleKnuckle\Tests\App;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Garage\WheelController;
 use NimbleKnuckle\App\Garage\WheelForm;
-use NimbleKnuckle\Core\Plan\Vehicle\Corner;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleOne;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Vehicle\Corner;
+use NimbleKnuckle\Core\Vehicle\VehicleOne;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Yaml\Yaml;
@@ -146,7 +146,7 @@ final class WheelFormTest extends AppTestCase
 
     private function keep(string $file, string $id): void
     {
-        $document = Yaml::parseFile(dirname(__DIR__).'/Core/Plan/Kept/'.$file.'.yaml');
+        $document = Yaml::parseFile(dirname(__DIR__).'/Core/Vehicle/Kept/'.$file.'.yaml');
         self::assertIsArray($document);
         $this->service(Garage::class)->keep(['id' => $id, 'name' => $id, 'short' => $id] + $document);
     }

@@ -6,9 +6,9 @@ namespace NimbleKnuckle\Tests\App;
 
 use NimbleKnuckle\App\Beside\DemoBeside;
 use NimbleKnuckle\App\Beside\DemoController;
-use NimbleKnuckle\App\Workshop\Form\Settings;
-use NimbleKnuckle\App\Workshop\Form\SettingsForm;
+use NimbleKnuckle\App\Workshop\Settings;
 use NimbleKnuckle\App\Workshop\SettingsController;
+use NimbleKnuckle\App\Workshop\SettingsForm;
 use NimbleKnuckle\App\Workshop\SpokenUnits;
 use NimbleKnuckle\App\Workshop\WorkshopBook;
 use NimbleKnuckle\App\Workshop\WorkshopRecord;

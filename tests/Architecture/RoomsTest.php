@@ -13,9 +13,9 @@ final class RoomsTest extends TestCase
 {
     /** A room may use those that stand before it. */
     private const ORDER = [
-        'Quantity', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'BeltDrive', 'PressFit',
-        'ChainDrive', 'ChargeAir', 'ChargeLine', 'Gate', 'Clutch', 'Spark', 'Starting', 'Photo', 'Times', 'Due', 'Causes',
-        'Lifting', 'Safety', 'Plan', 'Bench', 'Cost',
+        'Quantity', 'Formula', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'BeltDrive', 'PressFit',
+        'ChainDrive', 'ChargeAir', 'Gate', 'Clutch', 'Spark', 'Starting', 'Photo', 'Times', 'Due', 'Causes',
+        'Lifting', 'Safety', 'Plan', 'Vehicle', 'Procedure', 'Sheet', 'Kit', 'State', 'Law', 'Lint', 'Compiler', 'Bench', 'Cost',
     ];
 
     private const ANSWERS = '~^use NimbleKnuckle\\\\Core\\\\Sum\\\\(Check|SumResult|Working|Inputs);~m';

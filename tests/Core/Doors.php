@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core;
 
-use NimbleKnuckle\Core\Plan\Door\WrenchPick;
+use NimbleKnuckle\Core\Kit\Door\WrenchPick;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumBook;
 

@@ -12,6 +12,13 @@ use Symfony\Component\Process\Process;
  */
 final readonly class Map
 {
+    /** Rooms whose tests also hold a room of the plan; any other is held by its own, and by those of sums and quantities. */
+    private const BESIDE = [
+        'Plan' => ['Vehicle', 'Procedure'], 'Vehicle' => ['Procedure'], 'Procedure' => ['Compiler'], 'Sheet' => ['Compiler'],
+        'State' => ['Lint', 'Law'], 'Law' => ['Lint', 'Bench'], 'Safety' => ['Law', 'Lint'], 'Lint' => [],
+        'Compiler' => ['State'], 'Bench' => [],
+    ];
+
     private const PINS = 'NimbleKnuckle\\Tests\\Core\\Pins\\';
 
     /**
@@ -59,9 +66,11 @@ final readonly class Map
     public function testsOf(Place $place, bool $pins = false): array
     {
         if ([] === $this->lines) {
+            $room = explode('/', $place->path)[1];
+            $rooms = [$room, ...self::BESIDE[$room] ?? ['Sum', 'Quantity']];
+
             return $pins ? ['tests/Core/Pins'] : array_values(array_filter(
-                ['tests/Core/'.explode('/', $place->path)[1], 'tests/Core/Sum', 'tests/Core/Quantity'],
-                is_dir(...),
+                array_map(static fn (string $one): string => 'tests/Core/'.$one, $rooms), is_dir(...),
             ));
         }
         $file = $this->lines[$place->path] ?? [];

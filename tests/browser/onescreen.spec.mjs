@@ -4,6 +4,7 @@ import { test, expect } from '@playwright/test';
 import { sample } from './sample.mjs';
 import { Demo } from './server.mjs';
 import { signIn, watchConsole, workUntil } from './hands.mjs';
+import { misfits, settled } from './misfits.mjs';
 
 const demo = new Demo();
 test.beforeAll(async () => { test.setTimeout(240_000); await demo.start(); });
@@ -16,39 +17,6 @@ const FITS = [
   ['corrin-drover-27d', 'water-pump', ''], ['corrin-drover-27d', 'oil-filter-housing', ''], ['corrin-drover-27d', 'engine-mounts', ''], ['ostrel-vane-s6', 'thermostat-front', ''],
 ];
 const SAMPLE = sample(FITS, 'screens', FITS.length);
-
-/** What does not fit on the screen, in words; read in the page. */
-const misfits = () => {
-  const found = [];
-  const [w, h] = [window.innerWidth, window.innerHeight];
-  const thumb = document.querySelector('.thumb').getBoundingClientRect();
-  const name = (e) => (e.id ? `#${e.id}` : `.${String(e.className.baseVal ?? e.className).split(' ')[0]}`);
-  const check = (e, bottom) => {
-    const r = e.getBoundingClientRect();
-    if (r.width < 1 || r.height < 1) found.push(`${name(e)} is not shown`);
-    else if (r.left < -0.5 || r.right > w + 0.5 || r.top < -0.5 || r.bottom > bottom + 0.5) found.push(`${name(e)} ends at ${Math.round(r.right)},${Math.round(r.bottom)} of ${w},${Math.round(bottom)}`);
-  };
-  if (document.documentElement.scrollWidth > w) found.push(`sideways ${document.documentElement.scrollWidth}`);
-  if (document.documentElement.scrollHeight > h + 1) found.push(`page scrolls ${document.documentElement.scrollHeight}`);
-  const turn = document.querySelector('.turn');
-  if (turn.scrollHeight > turn.clientHeight + 1) found.push(`turn needs ${turn.scrollHeight} of ${turn.clientHeight}`);
-  const say = document.querySelector('.say');
-  if (say.scrollHeight > say.clientHeight + 2) found.push(`say needs ${say.scrollHeight} of ${say.clientHeight}`);
-  for (const e of document.querySelectorAll('#step-title, .turn .figure-number, .turn .figure-word, .turn .caution.must, .turn .caution.must button, #ask-form, #ask-form input, #ask-form .units, .stops, .tool-list, .turn .tag-row')) check(e, thumb.top);
-  check(document.querySelector('.thumb .go'), h);
-  for (const tray of document.querySelectorAll('.tray-list')) check(tray, thumb.top);
-  if (!document.querySelector('.figure-number, .figure-word, .caution.must, .lead, .stops, .asked')) found.push('nothing to act on');
-  for (const svg of document.querySelectorAll('.draw svg')) {
-    if (getComputedStyle(svg.closest('.draw')).display === 'none') continue;
-    check(svg, thumb.top);
-    const r = svg.getBoundingClientRect();
-    if (r.height < 90) found.push(`drawing only ${Math.round(r.height)} high`);
-    for (const bolt of svg.querySelectorAll('.bolt .hole')) check(bolt, thumb.top);
-  }
-  const go = document.querySelector('.thumb .go');
-  if (go.scrollHeight > go.clientHeight + 2) found.push('the button’s words do not fit');
-  return found;
-};
 
 for (const [vehicle, procedure, choices] of SAMPLE) {
   test(`${procedure} ${choices}: one screen at every act`, async ({ page }) => {
@@ -66,6 +34,7 @@ for (const [vehicle, procedure, choices] of SAMPLE) {
       acts += 1;
       for (const [width, height] of SIZES) {
         await page.setViewportSize({ width, height });
+        await settled(page);
         for (const one of await page.evaluate(misfits)) found.push(`${step} (${turn}) at ${width}x${height}: ${one}`);
       }
       await page.setViewportSize({ width: 1280, height: 800 });

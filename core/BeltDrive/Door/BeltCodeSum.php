@@ -6,13 +6,14 @@ namespace NimbleKnuckle\Core\BeltDrive\Door;
 
 use NimbleKnuckle\Core\BeltDrive\BeltCode;
 use NimbleKnuckle\Core\BeltDrive\RibDrawing;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -21,29 +22,11 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of what stands on a belt. */
 final readonly class BeltCodeSum implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'belt-code';
-    }
-
-    public function summary(): string
-    {
-        return 'Read the code on a belt';
-    }
-
-    public function group(): string
-    {
-        return 'What turns';
-    }
-
-    public function fields(): array
-    {
-        return [Field::text('code', 'Printed on the belt', '6PK1915', 'As it stands there.')];
-    }
-
-    public function example(): array
-    {
-        return ['code' => '6PK1915'];
+        return new About('belt-code', 'Read the code on a belt', 'What turns', static fn (): array => [
+            Field::text('code', 'Printed on the belt', '6PK1915', 'As it stands there.'),
+        ]);
     }
 
     public function headline(SumResult $r): Headline
@@ -73,7 +56,7 @@ final readonly class BeltCodeSum implements Sum
             ? [Check::ok('read', sprintf('%d ribs, section %s.', $code->ribs, $code->section->name))]
             : [Check::watch('unread', sprintf('“%s” beside it is not read: a maker’s own mark.', mb_substr($code->unread, 0, 40)))];
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'section' => Value::names([$code->section->name]), 'ribs' => Value::of($code->ribs, Unit::One->value),
             'length' => Value::of($code->length, Unit::Millimetre->value),
             'width' => Value::of($code->ribs * $code->section->pitch, Unit::Millimetre->value),

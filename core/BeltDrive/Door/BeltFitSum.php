@@ -9,15 +9,16 @@ use NimbleKnuckle\Core\BeltDrive\BeltDrawing;
 use NimbleKnuckle\Core\BeltDrive\BeltFit;
 use NimbleKnuckle\Core\BeltDrive\NoBeltPath;
 use NimbleKnuckle\Core\BeltDrive\Pulley;
-use NimbleKnuckle\Core\BeltDrive\Take;
 use NimbleKnuckle\Core\BeltDrive\Tensioner;
+use NimbleKnuckle\Core\BeltDrive\TensionerFit;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -26,24 +27,9 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the belt that fits: lengths in mm or codes in, angle of the arm and its place in the window out. */
 final readonly class BeltFitSum implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'belt-fit';
-    }
-
-    public function summary(): string
-    {
-        return 'Which belt fits';
-    }
-
-    public function group(): string
-    {
-        return 'What turns';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('belt-fit', 'Which belt fits', 'What turns', static fn (): array => [
             ...DriveReading::fields(),
             Field::text(
                 'tensioner', 'Tensioner', 'tensioner 169 159 61 175 160 125',
@@ -51,16 +37,8 @@ final readonly class BeltFitSum implements Sum
                     .'the two ends of its window, in degrees: 0 to the right, 90 up.',
             ),
             Field::text('belt', 'Belt', '6PK1570', 'Its length or its code.')->optional(),
-            Field::list('belts', 'Belts on the shelf', '6PK1555; 6PK1570; 6PK1585')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'pulleys' => DriveReading::EXAMPLE, 'tensioner' => 'tensioner 169 159 61 175 160 125',
-            'belts' => '6PK1555; 6PK1570; 6PK1585',
-        ];
+            Field::text('belts', 'Belts on the shelf', '6PK1555; 6PK1570; 6PK1585')->optional(),
+        ], ['pulleys' => DriveReading::EXAMPLE, 'belts']);
     }
 
     public function headline(SumResult $r): Headline
@@ -111,7 +89,7 @@ final readonly class BeltFitSum implements Sum
         $best = $places[$fit->best($lengths)] ?? $places[0];
         $middle = $fit->middle();
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'best' => Value::of($best->length, Unit::Millimetre->value),
             'arm' => Value::of($best->angle, Unit::Degree->value),
             'travel' => Value::of($best->travel, Unit::Percent->value),
@@ -126,15 +104,15 @@ final readonly class BeltFitSum implements Sum
         $belt = Show::n($best->length, 5).' mm';
 
         return match ($best->take) {
-            Take::InWindow => Check::ok('window', sprintf(
+            TensionerFit::InWindow => Check::ok('window', sprintf(
                 'The belt of %s puts the arm at %s %% of its window.', $belt, Show::n($best->travel, 2),
             )),
-            Take::TooLong => Check::stop('too-long', sprintf('The belt of %s is too long: the arm cannot take it up.', $belt)),
-            Take::TooShort => Check::stop('too-short', sprintf('The belt of %s is too short: it does not go on.', $belt)),
-            Take::LongOfWindow => Check::stop('outside-window', sprintf(
+            TensionerFit::TooLong => Check::stop('too-long', sprintf('The belt of %s is too long: the arm cannot take it up.', $belt)),
+            TensionerFit::TooShort => Check::stop('too-short', sprintf('The belt of %s is too short: it does not go on.', $belt)),
+            TensionerFit::LongOfWindow => Check::stop('outside-window', sprintf(
                 'The belt of %s is too long: the arm stands at %s°, short of its window.', $belt, Show::n($best->angle, 3),
             )),
-            Take::ShortOfWindow => Check::stop('outside-window', sprintf(
+            TensionerFit::ShortOfWindow => Check::stop('outside-window', sprintf(
                 'The belt of %s is too short: the arm stands at %s°, past its window.', $belt, Show::n($best->angle, 3),
             )),
         };

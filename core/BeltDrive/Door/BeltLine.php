@@ -8,13 +8,14 @@ use NimbleKnuckle\Core\BeltDrive\Alignment;
 use NimbleKnuckle\Core\BeltDrive\AlignmentDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -27,43 +28,25 @@ final readonly class BeltLine implements Sum
     private const RUNS_OUT = 0.25;
     private const OFFSET = 0.5;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'belt-line';
-    }
-
-    public function summary(): string
-    {
-        return 'Do the pulleys line up';
-    }
-
-    public function group(): string
-    {
-        return 'What turns';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('belt-line', 'Do the pulleys line up', 'What turns', static fn (): array => [
             Field::quantity(
                 'gap', 'It stands off the straight edge by', Kind::Length, '1.6 mm',
                 'Straight edge on the fixed pulley. 0 where it touches.',
-            ),
+            )->within(0.0, 100.0),
             Field::flag('proud', 'It stands past it instead'),
             Field::quantity('gap_far', 'At its other edge', Kind::Length, '1.6 mm')->optional(),
-            Field::quantity('across', 'From the one edge to the other', Kind::Length, '60 mm')->optional(),
-            Field::quantity('span', 'Free span to it', Kind::Length, '240 mm'),
+            Field::quantity('across', 'From the one edge to the other', Kind::Length, '60 mm')->within(5.0, 500.0)->optional(),
+            Field::quantity('span', 'Free span to it', Kind::Length, '240 mm')->within(20.0, 2000.0),
             Field::quantity('rim', 'Its rim outside the first rib', Kind::Length, '3 mm')->optional(),
             Field::quantity('rim_fixed', 'Rim of the fixed one outside its first rib', Kind::Length, '3 mm')->optional(),
-            Field::quantity('run_out', 'Run-out of the pulley', Kind::Length, '0.1 mm', 'By a gauge on its face.')->optional(),
-            Field::quantity('rib_old', 'Mounting face to first rib, old', Kind::Length, '11.2 mm')->optional(),
-            Field::quantity('rib_new', 'Mounting face to first rib, new', Kind::Length, '11.4 mm')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['gap' => '1.6 mm', 'span' => '240 mm', 'run_out' => '0.1 mm', 'rib_old' => '11.2 mm', 'rib_new' => '11.4 mm'];
+            Field::quantity(
+                'run_out', 'Run-out of the pulley', Kind::Length, '0.1 mm', 'By a gauge on its face.'
+            )->within(0.0, 20.0)->optional(),
+            Field::quantity('rib_old', 'Mounting face to first rib, old', Kind::Length, '11.2 mm')->within(0.0, 300.0)->optional(),
+            Field::quantity('rib_new', 'Mounting face to first rib, new', Kind::Length, '11.4 mm')->within(0.0, 300.0)->optional(),
+        ], ['run_out', 'rib_old', 'rib_new']);
     }
 
     public function headline(SumResult $r): Headline
@@ -82,13 +65,13 @@ final readonly class BeltLine implements Sum
     {
         $mm = static fn (string $field, float $usual): float => $in->has($field) ? $in->between($field, Kind::Length, 0.0, 100.0) : $usual;
         $side = $in->flag('proud') ? -1.0 : 1.0;
-        $near = $side * $in->between('gap', Kind::Length, 0.0, 100.0);
+        $near = $side * $in->number('gap', Kind::Length);
         !$in->has('across') || $in->has('gap_far') || throw InvalidInput::missing('gap_far', '1.6 mm');
         $far = $in->has('gap_far') ? $side * $mm('gap_far', 0.0) : $near;
 
         return Alignment::of(
-            Length::millimetres($near), Length::millimetres($far), $in->has('across') ? $in->length('across', 5.0, 500.0) : null,
-            $in->length('span', 20.0, 2000.0), Length::millimetres($mm('rim', 0.0) - $mm('rim_fixed', 0.0)),
+            Length::millimetres($near), Length::millimetres($far), $in->has('across') ? $in->length('across') : null,
+            $in->length('span'), Length::millimetres($mm('rim', 0.0) - $mm('rim_fixed', 0.0)),
         );
     }
 
@@ -96,7 +79,7 @@ final readonly class BeltLine implements Sum
     {
         $alignment = self::alignment($in);
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'angle' => Value::of($alignment->angle->degrees, Unit::Degree->value),
             'offset' => Value::of($alignment->offset->millimetres, Unit::Millimetre->value),
             'tilt' => Value::of($alignment->tilt, Unit::Degree->value),
@@ -105,9 +88,9 @@ final readonly class BeltLine implements Sum
                 'Offset', 'mean of the gaps − (rim − rim of the fixed one)', 'as measured',
                 Show::n($alignment->offset->millimetres, 3).' mm', 'straight edge',
             ),
-            new Working(
-                'Angle', 'atan(offset/span)', sprintf('span %s mm', Show::n($in->number('span', Kind::Length))),
-                Show::n($alignment->angle->degrees, 3).'°', 'up to 0.5°, a working value',
+            Working::by(
+                Alignment::angleFormula($alignment->offset->millimetres, $in->length('span')), 'Angle', '°',
+                sprintf('up to %s°, a working value', Show::n(Alignment::MOST)), 3,
             ),
         ]);
     }
@@ -141,14 +124,14 @@ final readonly class BeltLine implements Sum
     private static function pulley(Inputs $in): array
     {
         $checks = [];
-        $out = $in->has('run_out') ? $in->between('run_out', Kind::Length, 0.0, 20.0) : null;
+        $out = $in->has('run_out') ? $in->number('run_out', Kind::Length) : null;
         if (null !== $out) {
             $checks[] = $out > self::RUNS_OUT
                 ? Check::stop('runs-out', sprintf('It runs out by %s mm: clean its seat, or it is bent.', Show::n($out, 2)))
                 : Check::ok('true', sprintf('It runs true within %s mm.', Show::n($out, 2)));
         }
         if ($in->has('rib_new') || $in->has('rib_old')) {
-            $off = $in->between('rib_new', Kind::Length, 0.0, 300.0) - $in->between('rib_old', Kind::Length, 0.0, 300.0);
+            $off = $in->number('rib_new', Kind::Length) - $in->number('rib_old', Kind::Length);
             $checks[] = abs($off) > self::OFFSET
                 ? Check::stop(
                     'other-offset',

@@ -9,13 +9,14 @@ use NimbleKnuckle\Core\BeltDrive\NoteDrawing;
 use NimbleKnuckle\Core\BeltDrive\SpanNote;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -24,37 +25,19 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the plucked span: Hz or N in, both out. */
 final readonly class BeltNote implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'belt-note';
-    }
-
-    public function summary(): string
-    {
-        return 'Belt tension by its note';
-    }
-
-    public function group(): string
-    {
-        return 'What turns';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('belt-note', 'Belt tension by its note', 'What turns', static fn (): array => [
             Field::text('belt', 'Belt', '6PK1570', 'Its code, for its mass; or give the mass.')->optional(),
-            Field::quantity('mass', 'Mass of a metre of it', Kind::Mass, '0.114 kg')->optional(),
-            Field::quantity('span', 'Free span', Kind::Length, '268 mm', 'From where it leaves one pulley to where it meets the next.'),
-            Field::quantity('note', 'Note of the plucked span', Kind::Frequency, '96 Hz')->optional(),
-            Field::quantity('tension', 'Tension', Kind::Force, '320 N', 'For the note it should have.')->optional(),
+            Field::quantity('mass', 'Mass of a metre of it', Kind::Mass, '0.114 kg')->within(0.001, 5.0)->optional(),
+            Field::quantity(
+                'span', 'Free span', Kind::Length, '268 mm', 'From where it leaves one pulley to where it meets the next.'
+            )->within(30.0, 2000.0),
+            Field::quantity('note', 'Note of the plucked span', Kind::Frequency, '96 Hz')->within(1.0, 5000.0)->optional(),
+            Field::quantity('tension', 'Tension', Kind::Force, '320 N', 'For the note it should have.')->within(1.0, 10_000.0)->optional(),
             Field::quantity('least', 'At least', Kind::Force, '280 N', 'By the maker of the drive.')->optional(),
             Field::quantity('most', 'At most', Kind::Force, '380 N')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['belt' => '6PK1570', 'span' => '268 mm', 'note' => '96 Hz'];
+        ], ['belt', 'note']);
     }
 
     public function headline(SumResult $r): Headline
@@ -66,13 +49,13 @@ final readonly class BeltNote implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['note', NoteDrawing::of($in->length('span', 30.0, 2000.0), $r->number('note'))];
+        return ['note', NoteDrawing::of($in->length('span'), $r->number('note'))];
     }
 
     private static function mass(Inputs $in): float
     {
         if ($in->has('mass')) {
-            return $in->between('mass', Kind::Mass, 0.001, 5.0);
+            return $in->number('mass', Kind::Mass);
         }
         $in->has('belt') || throw InvalidInput::missing('mass', '0.114 kg, or the code of the belt');
         $code = BeltCode::read($in->text('belt')) ?? throw InvalidInput::in(
@@ -87,15 +70,15 @@ final readonly class BeltNote implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        [$mass, $span] = [self::mass($in), $in->length('span', 30.0, 2000.0)];
+        [$mass, $span] = [self::mass($in), $in->length('span')];
         $in->has('note') || $in->has('tension') || throw InvalidInput::missing('note', '96 Hz, or the tension for the note it should have');
         !$in->has('note') || !$in->has('tension') || throw InvalidInput::in('tension', 'Give the note or the tension, not both.');
         $tension = $in->has('note')
-            ? SpanNote::tension($mass, $span, $in->between('note', Kind::Frequency, 1.0, 5000.0))
-            : Force::newtons($in->between('tension', Kind::Force, 1.0, 10_000.0));
+            ? SpanNote::tension($mass, $span, $in->number('note', Kind::Frequency))
+            : Force::newtons($in->number('tension', Kind::Force));
         $note = SpanNote::frequency($mass, $span, $tension);
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'tension' => Value::of($tension->newtons, Unit::Newton->value), 'note' => Value::of($note, Unit::Hertz->value),
             'mass' => Value::of($mass, Unit::Kilogram->value),
         ], [self::judged($in, $tension->newtons)], [
@@ -104,10 +87,13 @@ final readonly class BeltNote implements Sum
                 $in->has('mass') ? 'by its weight' : $in->text('belt'), Show::n($mass).' kg',
                 $in->has('mass') ? 'given' : 'a working value for rubber',
             ),
-            new Working($in->has('note') ? 'Tension' : 'Note', $in->has('note') ? 'T = 4 m L² f²' : 'f = √(T/m)/(2 L)', sprintf(
-                'm %s kg, L %s mm', Show::n($mass), Show::n($span->millimetres),
-            ), $in->has('note') ? Show::n($tension->newtons).' N' : Show::n($note).' Hz',
-                'a string between two ends; the belt’s own stiffness is left out'),
+            Working::by(
+                ...($in->has('note')
+                    ? [SpanNote::tensionFormula($mass, $span, $in->number('note', Kind::Frequency)), 'Tension', 'N']
+                    : [SpanNote::noteFormula($mass, $span, $tension), 'Note', 'Hz']),
+                source: 'a string between two ends; the belt’s own stiffness is left out',
+                with: sprintf('m %s kg, L %s mm', Show::n($mass), Show::n($span->millimetres)),
+            ),
         ]);
     }
 

@@ -9,11 +9,12 @@ use NimbleKnuckle\Core\BeltDrive\BeltPath;
 use NimbleKnuckle\Core\BeltDrive\Pulley;
 use NimbleKnuckle\Core\BeltDrive\Side;
 use NimbleKnuckle\Core\BeltDrive\Span;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -25,29 +26,9 @@ final readonly class BeltPathSum implements Sum
     /** mm from its pitch line to a rim it only passes: half a belt and some swing, a working value. */
     private const CLEAR = 5.0;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'belt-path';
-    }
-
-    public function summary(): string
-    {
-        return 'Belt length and wrap';
-    }
-
-    public function group(): string
-    {
-        return 'What turns';
-    }
-
-    public function fields(): array
-    {
-        return DriveReading::fields();
-    }
-
-    public function example(): array
-    {
-        return ['pulleys' => DriveReading::EXAMPLE];
+        return new About('belt-path', 'Belt length and wrap', 'What turns', DriveReading::fields(...), ['pulleys' => DriveReading::EXAMPLE]);
     }
 
     public function headline(SumResult $r): Headline
@@ -85,7 +66,7 @@ final readonly class BeltPathSum implements Sum
             $values['gap_at'] = Value::names([$pulleys[$gaps[0]['pulley']]->name]);
         }
 
-        return new SumResult($this->name(), $in->raw, $values, self::judged($path), self::working($path));
+        return new SumResult($this->about()->name, $in->raw, $values, self::judged($path), self::working($path));
     }
 
     /** @return list<Check> */

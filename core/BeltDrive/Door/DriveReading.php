@@ -32,7 +32,7 @@ final readonly class DriveReading
     public static function fields(): array
     {
         return [
-            Field::list(
+            Field::text(
                 'pulleys', 'Pulleys, in belt order', self::EXAMPLE,
                 'Name, to the right and up in mm seen from the front, diameter; ribs or back; “drives” on the one that drives.',
             ),

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\BeltDrive\Door;
 
+use NimbleKnuckle\Core\BeltDrive\BeltWearDrawing;
 use NimbleKnuckle\Core\BeltDrive\DriveWear;
-use NimbleKnuckle\Core\BeltDrive\Found;
 use NimbleKnuckle\Core\BeltDrive\Wear;
-use NimbleKnuckle\Core\BeltDrive\WearDrawing;
+use NimbleKnuckle\Core\BeltDrive\WearSign;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
@@ -39,27 +40,12 @@ final readonly class DriveWearSum implements Sum
     ];
     private const WORDS = ['now' => 'Renew now', 'soon' => 'Renew soon', 'sound' => 'Sound'];
 
-    public function name(): string
+    public function about(): About
     {
-        return 'drive-wear';
-    }
-
-    public function summary(): string
-    {
-        return 'Belt, tensioner, idler: sound?';
-    }
-
-    public function group(): string
-    {
-        return 'What turns';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('drive-wear', 'Belt, tensioner, idler: sound?', 'What turns', static fn (): array => [
             Field::quantity('cracks', 'Cracks in 100 mm of belt', Kind::Number, '4', 'Across the ribs, bent over a finger.')->optional(),
-            Field::quantity('rib_new', 'Rib depth of a new belt', Kind::Length, '2.4 mm')->optional(),
-            Field::quantity('rib_now', 'Rib depth of this belt', Kind::Length, '2.1 mm')->optional(),
+            Field::quantity('rib_new', 'Rib depth of a new belt', Kind::Length, '2.4 mm')->within(0.2, 15.0)->optional(),
+            Field::quantity('rib_now', 'Rib depth of this belt', Kind::Length, '2.1 mm')->within(0.0, 15.0)->optional(),
             Field::flag('missing', 'A rib is missing'), Field::flag('frayed', 'Edge frayed'), Field::flag(
                 'parted', 'Comes apart in layers',
             ),
@@ -70,12 +56,7 @@ final readonly class DriveWearSum implements Sum
             Field::flag('weak', 'Spring weak or arm sticks'), Field::flag('noisy', 'Tensioner noisy'),
             Field::quantity('spin', 'Idler spun by hand runs on for', Kind::Angle, '2 turns')->optional(),
             Field::flag('rough', 'Idler rough'), Field::flag('uncapped', 'Idler’s cap gone'),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['cracks' => '4', 'rib_new' => '2.4 mm', 'rib_now' => '2.1 mm', 'swing' => '2 mm', 'spin' => '2 turns'];
+        ], ['cracks', 'rib_new', 'rib_now', 'swing', 'spin']);
     }
 
     public function headline(SumResult $r): Headline
@@ -91,7 +72,7 @@ final readonly class DriveWearSum implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['worn', WearDrawing::of(self::wear($in))];
+        return ['worn', BeltWearDrawing::of(self::wear($in))];
     }
 
     private static function wear(Inputs $in): DriveWear
@@ -113,13 +94,13 @@ final readonly class DriveWearSum implements Sum
             $found[] = DriveWear::spin($spin / 360);
         }
         foreach (self::SEEN as $field => [$part, $wear, $why]) {
-            $in->flag($field) && $found[] = new Found($part, $wear, $why);
+            $in->flag($field) && $found[] = new WearSign($part, $wear, $why);
         }[] !== $found || throw InvalidInput::in('cracks', 'Say one thing that was looked at: cracks, ribs, the arm, the idler.');
 
         return DriveWear::of($found, $in->flag('near_seal'));
     }
 
-    /** @return list<Found> */
+    /** @return list<WearSign> */
     private static function ribs(Inputs $in): array
     {
         if (!$in->has('rib_now')) {
@@ -127,7 +108,7 @@ final readonly class DriveWearSum implements Sum
         }
         $in->has('rib_new') || throw InvalidInput::missing('rib_new', '2.4 mm, gauged on a new belt');
 
-        return [DriveWear::ribs($in->between('rib_new', Kind::Length, 0.2, 15.0), $in->between('rib_now', Kind::Length, 0.0, 15.0))];
+        return [DriveWear::ribs($in->number('rib_new', Kind::Length), $in->number('rib_now', Kind::Length))];
     }
 
     public function compute(Inputs $in): SumResult
@@ -135,19 +116,19 @@ final readonly class DriveWearSum implements Sum
         $wear = self::wear($in);
         $parts = $wear->parts();
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'part' => Value::names($parts),
             'when' => Value::names(array_map(static fn (string $part): string => $wear->when($part)->value, $parts)),
         ], array_map(self::said(...), $wear->found), array_map(static fn (string $part): Working => new Working(
             ucfirst($part), 'the gravest of what was found', implode(' ', array_map(
-                static fn (Found $one): string => $one->why, array_filter(
-                    $wear->found, static fn (Found $one): bool => $one->part === $part,
+                static fn (WearSign $one): string => $one->why, array_filter(
+                    $wear->found, static fn (WearSign $one): bool => $one->part === $part,
                 ),
             )), self::WORDS[$wear->when($part)->value], 'limits are working values; the maker’s go before them',
         ), $parts));
     }
 
-    private static function said(Found $one): Check
+    private static function said(WearSign $one): Check
     {
         return match (true) {
             $one->isDanger => Check::stop('seal', $one->why.' Do not run it.'),

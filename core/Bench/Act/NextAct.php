@@ -6,28 +6,33 @@ namespace NimbleKnuckle\Core\Bench\Act;
 
 use NimbleKnuckle\Core\Bench\Fact\PutIn;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Joint\StageKind;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStage;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
 use NimbleKnuckle\Core\Bench\Photo\Pictures;
-use NimbleKnuckle\Core\Bench\PieceCount;
-use NimbleKnuckle\Core\Bench\Rung;
-use NimbleKnuckle\Core\Bench\RungKind;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\PieceCount;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Law\Before\Mended;
-use NimbleKnuckle\Core\Plan\Law\Nature;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\Shot;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Law\Before\Mended;
+use NimbleKnuckle\Core\Law\Nature;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\PictureRequest;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Safety\Bar;
 use NimbleKnuckle\Core\Safety\Obstacle;
-use NimbleKnuckle\Core\Sum\Show;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\Vehicle\Joint;
 
 /** Chooses the act of the big button for a step, one thing in turn; what may be is asked of the law. */
 final readonly class NextAct
 {
+    /** What is over once the vehicle stands otherwise. */
+    private const WHERE = ['no-stands', 'driven-on-stands', 'not-level', 'wheel-on-ramps', 'on-a-slope'];
+
     public function __construct(private Kit $kit, private \DateTimeImmutable $now)
     {
     }
@@ -38,7 +43,8 @@ final readonly class NextAct
             return $this->closed($fit, $step);
         }
 
-        return $this->caution($fit, $step)
+        return $this->there($fit, $step)
+            ?? $this->caution($fit, $step)
             ?? $this->takeOut($fit, $step)
             ?? $this->barred($fit, $step)
             ?? $this->clock($fit, $step)
@@ -50,6 +56,21 @@ final readonly class NextAct
             ?? $this->tools($fit, $step)
             ?? $this->picture($fit, $step)
             ?? $this->close($fit, $step);
+    }
+
+    /** A vehicle that is up already is not raised again, and one on the floor not lowered. */
+    private function there(Fit $fit, Step $step): ?Act
+    {
+        $isThere = match ($step->deed) {
+            StepKind::Raise => $fit->actual()->raised,
+            StepKind::Lower => !$fit->actual()->raised,
+            default => false,
+        };
+        $bars = $isThere ? Gate::at($fit)->of($step) : [];
+
+        return $isThere && Bar::Note === Obstacle::hardest($bars) ? Act::marks(
+            Turn::Close, sprintf('It is %s already', $fit->actual()->stance->label()), ['type' => 'step-done', 'step' => $step->id],
+        ) : null;
     }
 
     private function caution(Fit $fit, Step $step): ?Act
@@ -69,9 +90,9 @@ final readonly class NextAct
             $declared = array_column($fit->sheet->step($put->step())->needs->puts ?? [], 'outBefore', 'thing');
             if (($declared[$put->as(PutIn::class)->thing] ?? '') === $step->id || Nature::runsEngine($step)) {
                 $from = $fit->sheet->step($put->step());
-                $loose = null === $from ? null : $fit->looseUnder($from, $put->as(PutIn::class)->thing);
+                $loose = null === $from ? null : $fit->joints()->looseUnder($from, $put->as(PutIn::class)->thing);
                 if (null !== $loose) {
-                    $tighten = $fit->sheet->doing(Deed::Tighten, '', $loose->id)[0] ?? $step;
+                    $tighten = $fit->sheet->doing(StepKind::Tighten, '', $loose->id)[0] ?? $step;
 
                     return Act::goTo(Turn::Barred, 'Tighten it first', $tighten->id);
                 }
@@ -88,12 +109,12 @@ final readonly class NextAct
 
     private function barred(Fit $fit, Step $step): ?Act
     {
-        foreach ($fit->gate()->before($step) as $obstacle) {
+        foreach (Gate::at($fit)->before($step) as $obstacle) {
             if (Bar::Lead === $obstacle->bar || Mended::CODE === $obstacle->code) {
                 $label = Mended::CODE === $obstacle->code ? 'Mend it first' : 'Go and do it first';
 
                 return $obstacle->step === $step->id
-                    ? Act::none(Turn::Barred, 'Not yet')
+                    ? self::here($obstacle)
                     : Act::goTo(Turn::Barred, $label, $obstacle->step);
             }
         }
@@ -107,8 +128,8 @@ final readonly class NextAct
             return null;
         }
         $label = match ($step->deed) {
-            Deed::Drain => 'Start drain timer',
-            Deed::Wait => 'Start cure timer',
+            StepKind::Drain => 'Start drain timer',
+            StepKind::Wait => 'Start cure timer',
             default => 'Start timer',
         };
 
@@ -117,8 +138,8 @@ final readonly class NextAct
 
     private function count(Fit $fit, Step $step): ?Act
     {
-        $removes = Deed::Remove === $step->deed;
-        $counts = $removes || Deed::Refit === $step->deed ? $fit->pieces()->ofTray($step) : [];
+        $removes = StepKind::Remove === $step->deed;
+        $counts = $removes || StepKind::Refit === $step->deed ? $fit->pieces()->ofTray($step) : [];
         $left = array_filter(
             $counts, static fn (PieceCount $one): bool => ($removes ? $one->room() - $one->tray : $one->atHand() - $one->back) > 0,
         );
@@ -173,11 +194,11 @@ final readonly class NextAct
     private function fastener(Fit $fit, Step $step): ?Act
     {
         $joint = $fit->vehicle->joints[$step->target->joint] ?? null;
-        if (Deed::Tighten !== $step->deed || null === $joint || 0 === $fit->boltsLeft($joint->id)) {
+        if (StepKind::Tighten !== $step->deed || null === $joint || 0 === $fit->joints()->boltsLeft($joint->id)) {
             return null;
         }
-        [$bolt, $stage] = $fit->nextBolt($joint);
-        $ladder = Ladder::of($joint);
+        [$bolt, $stage] = $fit->joints()->nextBolt($joint);
+        $ladder = TighteningStages::of($joint);
         if ($stage <= $ladder->snug()) {
             return $this->together($fit, $joint, $ladder, $stage, $step);
         }
@@ -188,14 +209,14 @@ final readonly class NextAct
         );
     }
 
-    private function pulled(Joint $joint, Rung $rung, int $bolt, Ladder $ladder): string
+    private function pulled(Joint $joint, TighteningStage $rung, int $bolt, TighteningStages $ladder): string
     {
         $what = 1 === $joint->count() ? '' : 'Bolt '.$bolt.' ';
         $isOnlyPass = $rung->stage === $ladder->final() || count($joint->going->passes) < 2;
 
         return ucfirst(match ($rung->kind) {
-            RungKind::Angle => sprintf('%s%s, %s° on', $what, $rung->label, Show::n($rung->degrees)),
-            RungKind::Check => $what.'checked',
+            StageKind::Angle => sprintf('%s%s, %s° on', $what, $rung->label, Show::n($rung->degrees)),
+            StageKind::Check => $what.'checked',
             default => $what.match (true) {
                 $rung->share < 100.0 => sprintf('at %s %%', Show::n($rung->share)),
                 $isOnlyPass => 'at torque',
@@ -205,7 +226,7 @@ final readonly class NextAct
     }
 
     /** Starting by hand, drawing down and running down are one tap for all that are left. */
-    private function together(Fit $fit, Joint $joint, Ladder $ladder, int $stage, Step $step): Act
+    private function together(Fit $fit, Joint $joint, TighteningStages $ladder, int $stage, Step $step): Act
     {
         $marks = [];
         foreach ($joint->pattern->order() as $bolt) {
@@ -215,8 +236,8 @@ final readonly class NextAct
         }
         $rung = $ladder->rung($stage);
         $how = match ($rung->kind) {
-            RungKind::Started => 'started by hand',
-            RungKind::Drawn => sprintf('turned %s° down', Show::n($rung->degrees)),
+            StageKind::Started => 'started by hand',
+            StageKind::Drawn => sprintf('turned %s° down', Show::n($rung->degrees)),
             default => 'snug',
         };
         $label = match (count($marks)) {
@@ -257,7 +278,7 @@ final readonly class NextAct
 
     private function reading(Fit $fit, Step $step): ?Act
     {
-        foreach ($fit->asks($step) as $ask) {
+        foreach ($fit->readings()->asks($step) as $ask) {
             $reading = $fit->state->reading($step->id, $ask->field);
             if ([] !== $ask->limits->choices && (null === $reading || $ask->isOutside($reading->value))) {
                 return Act::reading('Tap the answer', $ask->field);
@@ -272,7 +293,7 @@ final readonly class NextAct
 
     private function tools(Fit $fit, Step $step): ?Act
     {
-        $missing = count($fit->toolsMissing($step));
+        $missing = count($fit->tools()->missing($step));
 
         return 0 === $missing ? null : Act::none(
             Turn::Tools, 1 === $missing ? 'Tap the last tool' : sprintf('Tap each tool, %d to go', $missing),
@@ -282,34 +303,46 @@ final readonly class NextAct
     /** Only a proof is asked for by the big button; a picture before or after is offered beside it. */
     private function picture(Fit $fit, Step $step): ?Act
     {
-        return Shot::Proof === (new Pictures($fit))->wanted($step) ? Act::none(Turn::Photo, Shot::Proof->wanted()) : null;
+        return PictureRequest::Proof === (new Pictures($fit))->wanted($step) ? Act::none(
+            Turn::Photo, PictureRequest::Proof->wanted()
+        ) : null;
     }
 
     private function close(Fit $fit, Step $step): Act
     {
-        $gate = array_values(array_filter($fit->gate()->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar));
+        $gate = array_values(array_filter(Gate::at($fit)->of($step), static fn (Obstacle $one): bool => Bar::Note !== $one->bar));
         if ([] === $gate) {
             return Act::marks(
-                $fit->runsByItself($step) ? Turn::Running : Turn::Close, Deed::Book === $step->deed ? 'Book it' : 'Done',
+                $fit->course()->runsByItself($step) ? Turn::Running : Turn::Close, StepKind::Book === $step->deed ? 'Book it' : 'Done',
                 ['type' => 'step-done', 'step' => $step->id],
             );
         }
         $elsewhere = array_values(array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id))[0] ?? null;
 
-        return null === $elsewhere ? Act::none(Turn::Barred, 'Not yet') : Act::goTo(Turn::Barred, 'Go and do it first', $elsewhere->step);
+        return null === $elsewhere ? self::here(...$gate) : Act::goTo(Turn::Barred, 'Go and do it first', $elsewhere->step);
+    }
+
+    /** What holds back the step at itself: some of it is over once the vehicle stands otherwise. */
+    private static function here(Obstacle ...$obstacles): Act
+    {
+        return [] === array_intersect(array_column($obstacles, 'code'), self::WHERE)
+            ? Act::none(Turn::Barred, 'Not yet') : Act::none(Turn::Stand, 'Say where it stands');
     }
 
     /** A closed step that still has a loose end is opened again where it is; any other makes way for the next. */
     private function closed(Fit $fit, Step $step): Act
     {
         $ends = null === $fit->state->signed ? array_filter(
-            $fit->looseEnds(), static fn (LooseEnd $end): bool => $end->step === $step->id && $end->isMendedAtItsStep(),
+            SignOff::of($fit)->looseEnds(), static fn (LooseEnd $end): bool => $end->step === $step->id && $end->isMendedAtItsStep(),
         ) : [];
-        $isUnanswered = null === $fit->state->signed && in_array($step, array_column($fit->unanswered(), 0), true);
+        $isUnanswered = null === $fit->state->signed && in_array($step, array_column(SignOff::of($fit)->unanswered(), 0), true);
         if ([] !== $ends || $isUnanswered) {
             return Act::marks(Turn::Closed, 'Open it again', ['type' => 'step-reopened', 'step' => $step->id]);
         }
-        $current = $fit->currentStep();
+        if (null === $fit->state->signed && [] !== ($fit->state->rivals[$step->id] ?? [])) {
+            return Act::none(Turn::Closed, 'Tap the one that is so');
+        }
+        $current = $fit->course()->currentStep();
 
         return null === $current || $fit->state->isClosed($current->id)
             ? Act::signOff()

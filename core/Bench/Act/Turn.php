@@ -10,6 +10,7 @@ enum Turn: string
     case Caution = 'caution';
     case TakeOut = 'take-out';
     case Barred = 'barred';
+    case Stand = 'stand';
     case Clock = 'clock';
     case Running = 'running';
     case Count = 'count';

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fact\FollowUpClosed;
 use NimbleKnuckle\Core\Bench\Fact\Signed;
 use NimbleKnuckle\Core\Bench\Fact\Stopped;
 use NimbleKnuckle\Core\Bench\Fact\Waived;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\Told\Told;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
+use NimbleKnuckle\Core\Procedure\StepKind;
 
 /** Waiving, closing a follow-up, stopping and signing off: what the server alone judges. */
 final readonly class EndLaw
@@ -24,7 +25,7 @@ final readonly class EndLaw
     public const CANCELLED = 'cancelled';
     private const STOPS = [self::ON_HOLD, self::CANCELLED];
 
-    public function __construct(private Fit $fit, private Hand $hand)
+    public function __construct(private Fit $fit, private Authority $hand)
     {
     }
 
@@ -44,7 +45,7 @@ final readonly class EndLaw
     {
         $fact = $event->as(Waived::class);
         $end = array_values(
-            array_filter($this->fit->looseEnds(), static fn (LooseEnd $one): bool => $one->id === $fact->end),
+            array_filter(SignOff::of($this->fit)->looseEnds(), static fn (LooseEnd $one): bool => $one->id === $fact->end),
         )[0] ?? null;
         null !== $end || throw InvalidEvent::in('end', 'That is not open any more. Look at the list again.');
         $end->kind->canHurt() && !$this->hand->mayWaiveDanger() && throw InvalidEvent::in(
@@ -58,7 +59,7 @@ final readonly class EndLaw
     private function ensureBooked(FitEvent $event): void
     {
         $closed = $event->as(FollowUpClosed::class)->followUp;
-        foreach ($this->fit->sheet->doing(Deed::Book) as $step) {
+        foreach ($this->fit->sheet->doing(StepKind::Book) as $step) {
             if ($step->asking->followUp->id === $closed) {
                 $this->fit->state->isDone($step->id) || throw InvalidEvent::in('follow_up', 'That check is not booked.');
                 isset($this->fit->state->followUps[$step->asking->followUp->id])
@@ -77,7 +78,7 @@ final readonly class EndLaw
         $kind = $event->as(Stopped::class)->kind;
         in_array($kind, self::STOPS, true) || throw InvalidEvent::in('kind', 'A fit is put on hold, or it is cancelled.');
         $this->hand->mayWaiveDanger() || throw InvalidEvent::in('kind', 'A mechanic or a lead stops a fit.');
-        $open = count($this->fit->looseEnds());
+        $open = count(SignOff::of($this->fit)->looseEnds());
         self::CANCELLED !== $kind || 0 === $open || $this->hand->isLead() || throw InvalidEvent::in('kind', sprintf(
             '%d loose %s open: close %s first, or a lead cancels.', $open, 1 === $open ? 'end is' : 'ends are', 1 === $open ? 'it' : 'them',
         ));
@@ -91,16 +92,16 @@ final readonly class EndLaw
 
     private function ensureSignable(FitEvent $event): void
     {
-        $refusals = $this->fit->refusals($this->hand->isLead());
+        $refusals = SignOff::of($this->fit)->refusals($this->hand->isLead());
         [] === $refusals || throw InvalidEvent::in('fit', implode(' ', $refusals));
         $fact = $event->as(Signed::class);
-        $count = count($this->fit->review());
+        $count = count(SignOff::of($this->fit)->review());
         $fact->seen === $count || throw InvalidEvent::in(
             'seen',
             sprintf('There %s %d %s to look at before signing.', 1 === $count ? 'is' : 'are', $count, 1 === $count ? 'entry' : 'entries'),
         );
         // What was shown is what is signed: whatever was marked after it has to be looked at first.
-        $fact->shown === (new Told($this->fit))->facts() || throw InvalidEvent::in(
+        $fact->shown === (new FitNarrative($this->fit))->facts() || throw InvalidEvent::in(
             'shown', 'Something was marked since you looked: look at the fit once more, then sign.',
         );
     }

@@ -4,17 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fact\CurveJudged;
 use NimbleKnuckle\Core\Bench\Fact\Stopped;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\Hold;
-use NimbleKnuckle\Core\Bench\Stood;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Bench\Gate\FitFacts;
+use NimbleKnuckle\Core\Bench\State\Hold;
+use NimbleKnuckle\Core\Bench\State\StandDuration;
 use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Facts;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\Vehicle\Corner;
 
 /** A fit and a mark that somebody would make answer the law: what it says, who makes it, what it would change. */
 final readonly class EventFacts implements Facts
@@ -25,7 +27,7 @@ final readonly class EventFacts implements Facts
     private FitFacts $fit;
     private MarkFacts $marks;
 
-    public function __construct(private Fit $of, private FitEvent $event, private Hand $hand, private \DateTimeImmutable $now)
+    public function __construct(private Fit $of, private FitEvent $event, private Authority $hand, private \DateTimeImmutable $now)
     {
         $this->fit = new FitFacts($of);
         $this->marks = new MarkFacts($of);
@@ -41,16 +43,18 @@ final readonly class EventFacts implements Facts
             Atom::ReasonWords => count(Reasons::words($this->event->reason())),
             Atom::ReasonAgain => Reasons::words($this->event->reason()) === Reasons::words($this->of->state->lastReason),
             Atom::Lead => $this->hand->isLead(),
-            Atom::Server => Hand::Server === $this->hand,
+            Atom::Server => Authority::Server === $this->hand,
             Atom::ClockAhead => $this->event->at > $this->now->modify(self::AHEAD),
             Atom::Signed => null !== $this->of->state->signed,
             Atom::StoppedAs => str_replace('-', ' ', $this->of->state->stopped?->as(Stopped::class)->kind ?? ''),
             Atom::EngineStop => $this->of->state->engineStop()?->as(CurveJudged::class)->reading ?? '',
             Atom::IsEvent => null !== $this->of->state->event($id),
             Atom::MayUndo => $this->mayUndo($id),
+            Atom::IsRival => null !== $this->of->state->rivals($id, $thing)?->from((string) ($of[2] ?? '')),
             Atom::IsMishap => EventType::Mishap === $this->of->state->event($id)?->type,
             Atom::BookedDone => $this->isBookedAndDone($id),
             Atom::Length => mb_strlen($id),
+            Atom::IsCorners => self::areCorners($id),
             Atom::IsHash => 1 === preg_match('/\A[0-9a-f]{64}\z/', $id),
             Atom::CutShort => $this->cutShort($this->of->sheet->step($id), $thing),
             default => MarkFacts::knows($atom) ? $this->marks->answer($atom, $of) : $this->fit->answer($atom, $of),
@@ -63,6 +67,13 @@ final readonly class EventFacts implements Facts
         $kind = $this->event->type->fields()[$field] ?? 'string';
 
         return $value ?? (str_starts_with($kind, 'string') ? '' : 0);
+    }
+
+    private static function areCorners(string $text): bool
+    {
+        $corners = '' === $text ? [] : explode(',', $text);
+
+        return $corners === array_unique($corners) && !in_array(null, array_map(Corner::tryFrom(...), $corners), true);
     }
 
     private function mayUndo(string $id): bool
@@ -91,7 +102,7 @@ final readonly class EventFacts implements Facts
             $ended = null !== $hold->end && $hold->stage->id === $run->stage()->id ? $hold : $ended;
         }
         $hold = $ended ?? new Hold(
-            $run->stage(), Stood::between($begun, $this->event, $this->of->state->liveBefore($begun)), $this->event, false,
+            $run->stage(), StandDuration::between($begun, $this->event, $this->of->state->liveBefore($begun)), $this->event, false,
         );
 
         return $run->stage()->seconds > 0 && $hold->isShort() ? $hold->inWords() : '';

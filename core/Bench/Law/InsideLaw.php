@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Refusal;
 use NimbleKnuckle\Core\Safety\Term;

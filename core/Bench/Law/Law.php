@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fact\Mishap;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
 use NimbleKnuckle\Core\Safety\Bar;
 use NimbleKnuckle\Core\Safety\Obstacle;
 use NimbleKnuckle\Core\Safety\Refusal;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /**
  * The law of the bench: whether an event can be, as the fit stands and by whose hand it comes. Every kind of event has its
@@ -20,7 +22,7 @@ use NimbleKnuckle\Core\Safety\Refusal;
  */
 final readonly class Law
 {
-    public function __construct(private Fit $fit, private Hand $hand, private \DateTimeImmutable $now)
+    public function __construct(private Fit $fit, private Authority $hand, private \DateTimeImmutable $now)
     {
     }
 
@@ -30,7 +32,7 @@ final readonly class Law
         $facts = new EventFacts($this->fit, $event, $this->hand, $this->now);
         foreach (Refusals::of($event->type) as $refusal) {
             if ('' !== $refusal->gate) {
-                $this->pass($refusal->gate, $event);
+                $this->pass($refusal->gate, $event, $facts);
             }
             $said = $refusal->said($facts);
             null === $said || throw InvalidEvent::in($refusal->field, $said);
@@ -45,19 +47,26 @@ final readonly class Law
         };
     }
 
-    /** @throws InvalidEvent where what stands in the way of a step is not passed with the reason, or by the lead, that it needs */
-    private function pass(string $gate, FitEvent $event): void
+    /** @return list<Obstacle> */
+    private function standing(string $gate, ?Step $step, EventFacts $facts): array
     {
-        $step = $this->fit->sheet->step($event->step());
-        $obstacles = null === $step ? [] : match ($gate) {
-            Refusal::CLOSE => $this->fit->gate()->of($step),
-            default => $this->fit->gate()->before($step),
+        return match (true) {
+            Refusal::MOVE === $gate => Gate::moving($this->fit, $facts),
+            null === $step => [],
+            Refusal::CLOSE === $gate => Gate::at($this->fit)->of($step),
+            default => Gate::at($this->fit)->before($step),
         };
+    }
+
+    /** @throws InvalidEvent where what stands in the way of a step is not passed with the reason, or by the lead, that it needs */
+    private function pass(string $gate, FitEvent $event, EventFacts $facts): void
+    {
+        $obstacles = $this->standing($gate, $this->fit->sheet->step($event->step()), $facts);
         $hard = array_values(array_filter($obstacles, static fn (Obstacle $one): bool => match ($gate) {
             Refusal::LEAD => Bar::Lead === $one->bar,
             default => Bar::Note !== $one->bar,
         }));
-        $passed = match (Gate::bar($hard)) {
+        $passed = match (Obstacle::hardest($hard)) {
             Bar::Note => true,
             Bar::Reason => $event->hasReason(),
             Bar::Lead => $event->hasReason() && $this->hand->isLead(),

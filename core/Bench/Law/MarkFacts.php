@@ -5,17 +5,18 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Flows;
-use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Bench\PieceCount;
-use NimbleKnuckle\Core\Plan\Law\Nature;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\Flow;
-use NimbleKnuckle\Core\Plan\Procedure\PutIn;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Bench\State\FluidBalance;
+use NimbleKnuckle\Core\Bench\State\PieceCount;
+use NimbleKnuckle\Core\Law\Nature;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\Flow;
+use NimbleKnuckle\Core\Procedure\PutIn;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Facts;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\Vehicle\ItemEnd;
 
 /** A fit answers what a mark can be made of: which steps, trays, fasteners, stages and fields there are, and how far each is. */
 final readonly class MarkFacts implements Facts
@@ -31,7 +32,7 @@ final readonly class MarkFacts implements Facts
     private const OF_PIECES = [Atom::InTray, Atom::Expected, Atom::Tray, Atom::Back, Atom::Fresh, Atom::AtHand, Atom::ToLose];
     private const OF_PART = [
         Atom::HasCaution, Atom::HasTool, Atom::Asks, Atom::HasStage, Atom::MayBegin, Atom::ForGood, Atom::LooseUnder, Atom::Label,
-        Atom::FlowMost,
+        Atom::FlowMost, Atom::IsEnd, Atom::EndGuards,
     ];
 
     public function __construct(private Fit $fit)
@@ -71,8 +72,8 @@ final readonly class MarkFacts implements Facts
             Atom::IsJoint => null !== $joint,
             Atom::Fasteners => $joint?->count() ?? 0,
             Atom::BoltStage => $state->stage($id, $n),
-            Atom::LastStage => null === $joint ? 0 : Ladder::of($joint)->final(),
-            default => null === $joint ? '' : Ladder::of($joint)->label($n),
+            Atom::LastStage => null === $joint ? 0 : TighteningStages::of($joint)->final(),
+            default => null === $joint ? '' : TighteningStages::of($joint)->label($n),
         };
     }
 
@@ -89,7 +90,7 @@ final readonly class MarkFacts implements Facts
             Atom::Passive => $step->slot->passive,
             Atom::Started => $state->isStarted($step->id),
             Atom::Protects => Nature::protects($step),
-            Atom::TakesOff => Deed::Remove === $step->deed,
+            Atom::TakesOff => StepKind::Remove === $step->deed,
             Atom::HasTray => [] !== $step->needs->tray,
             Atom::HasRoutine => null !== $this->fit->routine($step),
             Atom::NextStage => $this->nextStage($step),
@@ -102,14 +103,14 @@ final readonly class MarkFacts implements Facts
     private function ofPieces(Atom $atom, Step $step, string $thing): bool|int
     {
         $count = $this->count($step, $thing);
-        $isOn = Deed::Remove === $step->deed && false === $count?->isOff;
+        $isOn = StepKind::Remove === $step->deed && false === $count?->isOff;
 
         return match ($atom) {
             Atom::InTray => null !== $count,
             Atom::Expected => $count->expected ?? 0,
             Atom::Tray => $count->tray ?? 0,
             Atom::Back => $count->back ?? 0,
-            Atom::Fresh => $count->fresh ?? 0,
+            Atom::Fresh => $count->instead->fresh ?? 0,
             Atom::AtHand => $count?->atHand() ?? 0,
             default => null === $count ? 0 : ($isOn ? $count->expected - $count->lost() - $count->broken() : $count->atHand()),
         };
@@ -125,13 +126,15 @@ final readonly class MarkFacts implements Facts
             Atom::Asks => null !== $ask,
             Atom::Label => $ask->label ?? '',
             Atom::FlowMost => null === $ask || Flow::None === $ask->flow ? 0.0
-                : Flows::MOST * ($this->fit->vehicle->circuits[$step->target->circuit]->capacity ?? 0.0),
+                : FluidBalance::MOST * ($this->fit->vehicle->circuits[$step->target->circuit]->capacity ?? 0.0),
             Atom::HasStage => null !== $this->fit->routine($step)?->routine->place($part),
             Atom::MayBegin => $this->mayBegin($step, $part),
+            Atom::IsEnd => null !== $this->end($step, $part),
+            Atom::EndGuards => true === $this->end($step, $part)?->guardsTheStart(),
             Atom::ForGood => [] !== array_filter(
                 $step->needs->puts, static fn (PutIn $put): bool => $put->thing === $part && $put->forGood,
             ),
-            default => $this->fit->looseUnder($step, $part)->name ?? '',
+            default => $this->fit->joints()->looseUnder($step, $part)->name ?? '',
         };
     }
 
@@ -144,6 +147,11 @@ final readonly class MarkFacts implements Facts
         }
 
         return null;
+    }
+
+    private function end(Step $step, string $thing): ?ItemEnd
+    {
+        return ($this->fit->vehicle->items[$step->target->item] ?? null)?->parting->end($thing);
     }
 
     private function mayBegin(Step $step, string $stage): bool
@@ -165,7 +173,7 @@ final readonly class MarkFacts implements Facts
     private function tooFew(Step $step): array
     {
         $few = array_filter($this->fit->pieces()->ofTray($step), static fn (PieceCount $count): bool => $count->expected > (
-            Deed::Remove === $step->deed ? $count->room() : $count->atHand()
+            StepKind::Remove === $step->deed ? $count->room() : $count->atHand()
         ));
 
         return array_values(array_map(static fn (PieceCount $count): array => [$count->thing, $count->inWords()], $few));

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Photo\MarkKind;
-use NimbleKnuckle\Core\Plan\Procedure\Shot;
+use NimbleKnuckle\Core\Procedure\PictureRequest;
 use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Refusal;
 use NimbleKnuckle\Core\Safety\Term;
@@ -30,7 +30,7 @@ final readonly class PhotoLaw
     {
         [$shot, $field] = [Term::ask(Atom::Given, 'shot'), Term::ask(Atom::Given, 'field')];
         [$width, $height] = [Term::ask(Atom::Given, 'width'), Term::ask(Atom::Given, 'height')];
-        $shots = array_map(static fn (Shot $one): Term => Term::same($shot, $one->value), Shot::cases());
+        $shots = array_map(static fn (PictureRequest $one): Term => Term::same($shot, $one->value), PictureRequest::cases());
 
         return [
             Refusal::in(

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Fact\Settled;
 use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Refusal;
 use NimbleKnuckle\Core\Safety\Term;
@@ -37,6 +38,7 @@ final readonly class PieceLaw
                 'More new ones than there are places.',
             )],
             EventType::Broke => [$named, $mine, self::isOne($of)],
+            EventType::Settled => [$named, $mine, ...self::settled($of)],
             default => self::ofAThing([$named, $mine, self::isOne($of)], $of[1]),
         };
     }
@@ -63,6 +65,33 @@ final readonly class PieceLaw
             Refusal::in('by', Term::all(Term::not($takesOff), Term::less($back, 0)), $less),
             Refusal::in(
                 'thing', Term::all(Term::not($takesOff), Term::less(0, $by), Term::less(Term::ask(Atom::AtHand, ...$of), $back)),
+                self::noneLeft($of[1], Term::ask(Atom::PiecesSaid, ...$of)),
+            ),
+        ];
+    }
+
+    /**
+     * An end that stays off is settled where it would go back, by a word of its own; one that guards something, by a lead.
+     *
+     * @param array{Term, Term} $of
+     *
+     * @return list<Refusal>
+     */
+    private static function settled(array $of): array
+    {
+        $how = Term::ask(Atom::Given, 'how');
+        $is = array_map(static fn (string $one): Term => Term::same($how, $one), array_keys(Settled::HOW));
+
+        return [
+            Refusal::in('thing', Term::not(Term::ask(Atom::IsEnd, ...$of)), 'Only a plug, hose, line, clip or earth is settled otherwise.'),
+            Refusal::in('step', Term::ask(Atom::TakesOff, $of[0]), 'That is said where it would go back.'),
+            Refusal::in('how', Term::not(Term::any(...$is)), 'An end is capped for good, or it is moved over.'),
+            Refusal::in(
+                'thing', Term::all(Term::ask(Atom::EndGuards, ...$of), Term::not(Term::ask(Atom::Lead))),
+                Term::say('%s: the vehicle relies on it. Only a lead leaves it off.', Term::capital($of[1])),
+            ),
+            Refusal::in(
+                'thing', Term::not(Term::less(Term::ask(Atom::Back, ...$of), Term::ask(Atom::AtHand, ...$of))),
                 self::noneLeft($of[1], Term::ask(Atom::PiecesSaid, ...$of)),
             ),
         ];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Refusal;
 use NimbleKnuckle\Core\Safety\Term;
@@ -18,7 +18,14 @@ final readonly class ReadingLaw
         $step = Term::ask(Atom::Given, 'step');
         $named = Refusal::in('step', Term::not(Term::ask(Atom::IsStep, $step)), 'Say at which step.');
 
-        return [$named, ...EventType::Measured === $type ? self::reading($step) : self::stage($step)];
+        return [$named, ...match ($type) {
+            EventType::Measured => self::reading($step),
+            EventType::Chosen => [Refusal::in(
+                'event', Term::not(Term::ask(Atom::IsRival, $step, Term::ask(Atom::Given, 'field'), Term::ask(Atom::Given, 'event'))),
+                'That is none of the readings that do not agree.',
+            )],
+            default => self::stage($step),
+        }];
     }
 
     /** @return list<Refusal> */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Safety\Atom;
 use NimbleKnuckle\Core\Safety\Refusal;
 use NimbleKnuckle\Core\Safety\Term;
@@ -27,16 +27,18 @@ final class Refusals
         return match ($type) {
             EventType::StepStarted, EventType::StepDone, EventType::StepSkipped, EventType::StepReopened,
             EventType::CautionAcknowledged => StepLaw::refusals($type),
-            EventType::Counted, EventType::CountedAll, EventType::Broke, EventType::Replaced, EventType::Dropped,
+            EventType::Counted, EventType::CountedAll, EventType::Broke, EventType::Replaced, EventType::Settled,
+            EventType::Dropped,
             EventType::Found => PieceLaw::refusals($type),
             EventType::PutIn, EventType::TakenOut, EventType::ToolCounted => InsideLaw::refusals($type),
             EventType::FastenerMarked => FastenerLaw::refusals(),
-            EventType::Measured, EventType::StageBegun => ReadingLaw::refusals($type),
+            EventType::Measured, EventType::Chosen, EventType::StageBegun => ReadingLaw::refusals($type),
             EventType::CurveJudged, EventType::SumPinned => [self::workedOut()],
             EventType::Mishap => [self::workedOut(), ...PieceLaw::refusals($type)],
             EventType::StopSeen => [self::stopSeen()],
             EventType::PhotoTaken, EventType::PhotoMarked => PhotoLaw::refusals($type),
             EventType::Undone => UndoLaw::refusals(),
+            EventType::Stood => StandLaw::refusals(),
             EventType::Noted => [],
             EventType::TrialKept, EventType::PartJudged, EventType::Waived, EventType::FollowUpClosed, EventType::Stopped,
             EventType::TakenUp, EventType::Signed => [

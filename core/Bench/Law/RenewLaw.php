@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fact\PartJudged;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Renewal\Came;
 use NimbleKnuckle\Core\Bench\Renewal\RenewList;
 use NimbleKnuckle\Core\Bench\Renewal\Worn;
@@ -17,7 +17,7 @@ use NimbleKnuckle\Core\Bench\Renewal\WornBy;
 /** Whether a part may be judged so: what it was judged by has to be a measure, and what says new is used again by a lead alone. */
 final readonly class RenewLaw
 {
-    public function __construct(private Fit $fit, private Hand $hand)
+    public function __construct(private Fit $fit, private Authority $hand)
     {
     }
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\ClutchTrials;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fact\TrialKept;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Clutch\Stack;
+use NimbleKnuckle\Core\Bench\Task\ClutchTrials;
+use NimbleKnuckle\Core\Clutch\SpringStack;
 
 /** What may be kept as a trial of a slip clutch: a stack of discs, set lower than it lies loose, pulled three times or more. */
 final readonly class TrialLaw
@@ -31,7 +31,7 @@ final readonly class TrialLaw
             'stack', 'Disc, linings and the slip that is wanted are not known yet: measure them first.',
         );
         $fact = $event->as(TrialKept::class);
-        $stack = Stack::read($fact->stack) ?? throw InvalidEvent::in(
+        $stack = SpringStack::read($fact->stack) ?? throw InvalidEvent::in(
             'stack', 'Each disc from below as u or d, or so many alike in so many packs: u u d d, or 2p 3s.',
         );
         $height = $fact->height;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Photo;
 
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fact\PhotoMarked;
-use NimbleKnuckle\Core\Bench\FitEvent;
 
 /** What is drawn on a picture, in pixels of the picture: lines as thick as the picture is large, so that it looks alike at any size. */
 final readonly class MarkDrawing

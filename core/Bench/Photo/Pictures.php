@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Photo;
 
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fact\PhotoTaken;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\Shot;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\PictureRequest;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** The pictures of a fit: those of a step, and how a thing looked before it came off, for the step that puts it back. */
 final readonly class Pictures
@@ -35,7 +35,7 @@ final readonly class Pictures
     public function asItWas(Step $step): array
     {
         $item = $step->itemOn($this->fit->vehicle);
-        if ('' === $item || !in_array($step->deed, [Deed::Refit, Deed::Tighten], true)) {
+        if ('' === $item || !in_array($step->deed, [StepKind::Refit, StepKind::Tighten], true)) {
             return [];
         }
         $place = $this->fit->sheet->placeOf($step->id);
@@ -45,7 +45,7 @@ final readonly class Pictures
             return null !== $from && $from->id !== $step->id && $this->fit->sheet->placeOf($from->id) < $place
                 && $from->itemOn($this->fit->vehicle) === $item;
         });
-        $isBefore = static fn (FitEvent $photo): int => Shot::Before->value === $photo->as(PhotoTaken::class)->shot ? 0 : 1;
+        $isBefore = static fn (FitEvent $photo): int => PictureRequest::Before->value === $photo->as(PhotoTaken::class)->shot ? 0 : 1;
         $found = array_values($found);
         usort($found, static fn (FitEvent $a, FitEvent $b): int => $isBefore($a) <=> $isBefore($b));
 
@@ -53,7 +53,7 @@ final readonly class Pictures
     }
 
     /** The picture a step wants and has not got; null where it wants none, or has it. */
-    public function wanted(Step $step): ?Shot
+    public function wanted(Step $step): ?PictureRequest
     {
         $shot = $step->asking->shot;
         foreach ($this->of($step) as $photo) {

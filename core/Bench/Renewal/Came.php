@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Renewal;
 
-use NimbleKnuckle\Core\Plan\Vehicle\Item;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
 use NimbleKnuckle\Core\Quantity\Digits;
+use NimbleKnuckle\Core\Vehicle\Item;
+use NimbleKnuckle\Core\Vehicle\Joint;
 
 /** A part or the fasteners of a joint, off the vehicle, with the rule of the vehicle sheet for using it again. */
 final readonly class Came

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\Core\Bench\Renewal;
 
 use NimbleKnuckle\Core\Bench\Fact\PartJudged;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Vehicle\ItemKind;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Vehicle\ItemKind;
 
 /** Reuse or renew: everything that comes off in a fit, and what was decided of it. */
 final readonly class RenewList
@@ -55,7 +55,7 @@ final readonly class RenewList
     {
         $came = [];
         foreach ($fit->sheet->steps as $step) {
-            $item = Deed::Remove === $step->deed ? $fit->vehicle->items[$step->target->item] ?? null : null;
+            $item = StepKind::Remove === $step->deed ? $fit->vehicle->items[$step->target->item] ?? null : null;
             if (null !== $item) {
                 if (ItemKind::Cover !== $item->kind) {
                     $came['item '.$item->id] ??= Came::ofItem($item);
@@ -64,7 +64,8 @@ final readonly class RenewList
                     $joint->item === $item->id && $came['joint '.$joint->id] ??= Came::ofJoint($joint);
                 }
             }
-            $joint = in_array($step->deed, [Deed::Undo, Deed::Tighten], true) ? $fit->vehicle->joints[$step->target->joint] ?? null : null;
+            $isAJoint = StepKind::Undo === $step->deed || StepKind::Tighten === $step->deed;
+            $joint = $isAJoint ? $fit->vehicle->joints[$step->target->joint] ?? null : null;
             null === $joint || $came['joint '.$joint->id] ??= Came::ofJoint($joint);
         }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Renewal;
 
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fact\PartJudged;
-use NimbleKnuckle\Core\Bench\FitEvent;
 use NimbleKnuckle\Core\Quantity\Digits;
 
 /** A part that came off and was judged: what it was judged by, what that says, and what was decided. */

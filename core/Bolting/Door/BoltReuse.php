@@ -5,15 +5,18 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bolting\Door;
 
 use NimbleKnuckle\Core\Bolting\UsedBolt;
+use NimbleKnuckle\Core\Formula\Formula;
+use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -22,36 +25,16 @@ use NimbleKnuckle\Core\Sum\Working;
 /** May an old bolt go back in? Its length against a new one and against the maker's limit, mm; permanent stretch in mm and percent. */
 final readonly class BoltReuse implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'bolt-reuse';
-    }
-
-    public function summary(): string
-    {
-        return 'Old bolt or new';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('bolt-reuse', 'Old bolt or new', 'Is it tight, may it go back', static fn (): array => [
             Field::quantity('old', 'Old bolt, measured', Kind::Length, '118.4 mm', 'From under the head to the tip.'),
             Field::quantity('new', 'New bolt, measured', Kind::Length, '118.0 mm', 'The same way, the same caliper.')->optional(),
             Field::quantity('limit', 'Maker’s longest', Kind::Length, '118.8 mm')->optional(),
             Field::quantity('grip', 'Length that stretches', Kind::Length, '100 mm', 'The whole bolt is taken.')->optional(),
             Field::flag('single_use', 'The maker says: new each time'),
             Field::flag('into_yield', 'It is tightened into yield'),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Is it tight, may it go back';
-    }
-
-    public function example(): array
-    {
-        return ['old' => '118.4 mm', 'new' => '118.0 mm', 'limit' => '118.8 mm', 'grip' => '100 mm'];
+        ], ['new', 'limit', 'grip']);
     }
 
     public function headline(SumResult $r): Headline
@@ -76,7 +59,7 @@ final readonly class BoltReuse implements Sum
         [$margin, $marginChecks, $marginLines] = $in->has('limit') ? $this->underLimit($in->length('limit'), $old) : [[], [], []];
 
         return new SumResult(
-            $this->name(), $in->raw, ['old' => Value::of($old->millimetres, Unit::Millimetre->value)] + $stretch + $margin,
+            $this->about()->name, $in->raw, ['old' => Value::of($old->millimetres, Unit::Millimetre->value)] + $stretch + $margin,
             [...$this->rules($in), ...$stretchChecks, ...$marginChecks], [...$stretchLines, ...$marginLines],
         );
     }
@@ -93,17 +76,20 @@ final readonly class BoltReuse implements Sum
         [$stretch, $strain] = [$used->stretch->millimetres, $used->strain->percent()];
         $values = ['stretch' => Value::of($stretch, Unit::Millimetre->value), 'strain' => Value::of($strain, Unit::Percent->value)];
 
-        return [$values, [$this->stretched($used)], [new Working(
-            'Permanent stretch', 'ε = (old − new) / grip',
-            sprintf('(%s − %s) / %s', Show::n($old->millimetres, 6), Show::n($new->millimetres, 6), Show::n($grip->millimetres)),
-            sprintf('%s mm, %s %%', Show::n($stretch), Show::n($strain)), 'definition; 0.2 % is the proof strain, ISO 898-1',
+        return [$values, [$this->stretched($used)], [Working::by(
+            $used->formula, 'Permanent stretch', '',
+            sprintf('definition; %s %% is the proof strain, ISO 898-1', Show::n(UsedBolt::PROOF)),
+            result: sprintf('%s %%, %s mm', Show::n($strain), Show::n($stretch)),
         )]];
     }
 
     /** @return array{array<string, Value>, list<Check>, list<Working>} */
     private function underLimit(Length $limit, Length $old): array
     {
-        $margin = $limit->minus($old)->millimetres;
+        $left = Formula::of('m = limit − old', [
+            'limit' => Term::of($limit->millimetres, '', 6), 'old' => Term::of($old->millimetres, '', 6),
+        ]);
+        $margin = $left->value;
         $check = match (true) {
             $margin < 0.0 => Check::stop('past-limit', sprintf('%s mm over the maker’s longest: a new bolt.', Show::n(-$margin, 2))),
             $margin < UsedBolt::CALIPER => Check::watch(
@@ -112,11 +98,9 @@ final readonly class BoltReuse implements Sum
             default => Check::ok('within-limit', sprintf('%s mm under the maker’s longest.', Show::n($margin, 2))),
         };
 
-        return [['margin' => Value::of($margin, Unit::Millimetre->value)], [$check], [new Working(
-            'Left to the limit', 'm = limit − old',
-            sprintf('%s − %s', Show::n($limit->millimetres, 6), Show::n($old->millimetres, 6)), sprintf('%s mm', Show::n($margin)),
-            'maker’s limit',
-        )]];
+        return [['margin' => Value::of($margin, Unit::Millimetre->value)], [$check], [
+            Working::by($left, 'Left to the limit', 'mm', 'maker’s limit'),
+        ]];
     }
 
     /** @return list<Check> */

@@ -4,24 +4,26 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bolting\Door;
 
-use NimbleKnuckle\Core\Bolting\Because;
 use NimbleKnuckle\Core\Bolting\BoltFields;
 use NimbleKnuckle\Core\Bolting\BoltMetal;
 use NimbleKnuckle\Core\Bolting\Compound;
+use NimbleKnuckle\Core\Bolting\CompoundReason;
 use NimbleKnuckle\Core\Bolting\Material;
+use NimbleKnuckle\Core\Bolting\Preload;
 use NimbleKnuckle\Core\Bolting\Situation;
 use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -30,46 +32,19 @@ use NimbleKnuckle\Core\Sum\Working;
 /** What to put on a thread, what that does to the figure, and how long it cures. Temperatures in °C, cure in minutes. */
 final readonly class ThreadCompound implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'thread-compound';
-    }
-
-    public function summary(): string
-    {
-        return 'Thread compound';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('thread-compound', 'Thread compound', 'What is the figure', static fn (): array => [
             BoltFields::thread(),
             Field::choice('bolt', 'Bolt', ['steel' => 'steel, zinc', 'stainless' => 'stainless', 'aluminium' => 'aluminium'])->optional(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
-            Field::quantity('heat', 'How hot it gets', Kind::Temperature, '120 °C')->optional(),
+            Field::quantity('heat', 'How hot it gets', Kind::Temperature, '120 °C')->within(-40.0, 1100.0)->optional(),
             Field::flag('turns', 'It sits on something that turns or shakes'),
             Field::flag('removed', 'It comes off again in service'),
             Field::flag('wet', 'The hole reaches coolant or oil'),
             Field::quantity('stated', 'The figure, for a dry thread', Kind::Torque, '25 N·m')->optional(),
-            Field::quantity('ambient', 'Where it cures', Kind::Temperature, '15 °C', '22 °C is taken.')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'What is the figure';
-    }
-
-    public function example(): array
-    {
-        return [
-            'thread' => 'M8',
-            'material' => 'aluminium casting',
-            'turns' => 'true',
-            'removed' => 'true',
-            'stated' => '25 N·m',
-            'ambient' => '15 °C',
-        ];
+            Field::quantity('ambient', 'Where it cures', Kind::Temperature, '15 °C', '22 °C is taken.')->within(-20.0, 60.0)->optional(),
+        ], ['material', 'turns', 'removed', 'stated', 'ambient']);
     }
 
     public function headline(SumResult $r): Headline
@@ -98,7 +73,7 @@ final readonly class ThreadCompound implements Sum
         [$torque, $shift] = $in->has('stated') ? $this->shifted($in->torque('stated'), $factor) : [[], []];
         [$cure, $cureChecks, $cureLines] = $compound->isLocker() ? $this->cured($in, $compound, $situation) : [[], [], []];
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'compound' => Value::names([$compound->value]),
             'friction' => Value::of($friction->typical, 'ratio'),
             'factor' => Value::of($factor, 'ratio'),
@@ -106,7 +81,7 @@ final readonly class ThreadCompound implements Sum
             Check::ok('compound', sprintf('%s: %s', ucfirst($compound->value), $this->why($because, $situation))),
             ...$this->cautions($compound, $situation), ...$shift, ...$cureChecks,
         ], [new Working(
-            'Figure with it on', 'k = (0.16 P + 0.58 d2 μG + DKm/2 μK) / the same with μ dry',
+            'Figure with it on', sprintf('k = (%s) / the same with μ dry', Preload::LEVER),
             sprintf(
                 'μG = %s, μK = %s, dry %s', Show::n($friction->typical),
                 Show::n($compound->staysInThread() ? $dry->typical : $friction->typical), Show::n($dry->typical),
@@ -121,7 +96,7 @@ final readonly class ThreadCompound implements Sum
         $thread = Thread::parse($in->text('thread'));
         $metal = $in->has('bolt') ? BoltMetal::from($in->oneOf('bolt', ...array_column(BoltMetal::cases(), 'value'))) : BoltMetal::Steel;
         $into = $in->has('material') ? Material::parse($in->text('material')) : Material::Steel;
-        $heat = $in->has('heat') ? $in->temperature('heat', -40.0, 1100.0) : Temperature::celsius(100.0);
+        $heat = $in->has('heat') ? $in->temperature('heat') : Temperature::celsius(100.0);
 
         return new Situation($thread, $metal, $into, $heat, $in->flag('turns'), $in->flag('removed'), $in->flag('wet'));
     }
@@ -145,31 +120,31 @@ final readonly class ThreadCompound implements Sum
     /** @return array{array<string, Value>, list<Check>, list<Working>} */
     private function cured(Inputs $in, Compound $compound, Situation $situation): array
     {
-        $ambient = $in->has('ambient') ? $in->temperature('ambient', -20.0, 60.0) : Temperature::celsius(Compound::WARM);
-        $cure = $compound->cure($ambient, $situation->isPassive())->minutes;
+        $ambient = $in->has('ambient') ? $in->temperature('ambient') : Temperature::celsius(Compound::WARM);
+        $formula = $compound->cureFormula($ambient, $situation->isPassive());
+        $cure = $formula->value;
         $check = $ambient->celsius < 5.0 ? Check::watch(
             'too-cold', 'Under 5 °C it hardly cures: warm the part, or use the activator its maker names.',
         ) : Check::ok('cure', sprintf('About %s before load, at %s °C.', self::inWords($cure), Show::n($ambient->celsius)));
 
-        return [['cure' => Value::of($cure, Unit::Minute->value)], [$check], [new Working(
-            'Cure', 't = t22 × 2^((22 − T)/10), threefold on passive metal',
-            sprintf('t22 = %s min, T = %s °C', Show::n($compound->usualCure()->minutes), Show::n($ambient->celsius)),
-            sprintf('%s min', Show::n($cure)), 'rule of thumb for reaction speed; the tube’s own sheet goes before it',
+        return [['cure' => Value::of($cure, Unit::Minute->value)], [$check], [Working::by(
+            $formula, 'Cure', 'min', 'rule of thumb for reaction speed, threefold on passive metal; the tube’s own sheet goes before it',
+            with: $formula->listed('t22', 'T'),
         )]];
     }
 
-    private function why(Because $because, Situation $situation): string
+    private function why(CompoundReason $because, Situation $situation): string
     {
         return match ($because) {
-            Because::Heat => sprintf(
+            CompoundReason::Heat => sprintf(
                 'at %s °C a locker lets go and a dry thread welds itself in.', Show::n($situation->heat->celsius),
             ),
-            Because::Fluid => 'the hole reaches fluid, the thread itself must seal.',
-            Because::StaysOn => 'it turns or shakes and need not come off; heat loosens it when it must.',
-            Because::Shakes => 'it turns or shakes; hand tools still undo it.',
-            Because::Galls => sprintf('%s on metal galls when it is dry.', $situation->metal->value),
-            Because::SoftThread => 'a drop keeps the soft thread from tearing each time it comes off.',
-            Because::Usual => 'clean and dry is what most figures are meant for.',
+            CompoundReason::Fluid => 'the hole reaches fluid, the thread itself must seal.',
+            CompoundReason::StaysOn => 'it turns or shakes and need not come off; heat loosens it when it must.',
+            CompoundReason::Shakes => 'it turns or shakes; hand tools still undo it.',
+            CompoundReason::Galls => sprintf('%s on metal galls when it is dry.', $situation->metal->value),
+            CompoundReason::SoftThread => 'a drop keeps the soft thread from tearing each time it comes off.',
+            CompoundReason::Usual => 'clean and dry is what most figures are meant for.',
         };
     }
 

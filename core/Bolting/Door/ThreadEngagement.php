@@ -11,14 +11,15 @@ use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Stress;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -32,35 +33,17 @@ final readonly class ThreadEngagement implements Sum
 {
     private const SAFETY = 1.25;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'thread-engagement';
-    }
-
-    public function summary(): string
-    {
-        return 'Thread engagement';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('thread-engagement', 'Thread engagement', 'What is the figure', static fn (): array => [
             BoltFields::thread(), BoltFields::grade(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
-            Field::quantity('shear_strength', 'Shear strength', Kind::Stress, '145 MPa', 'Goes before the material.')->optional(),
+            Field::quantity(
+                'shear_strength', 'Shear strength', Kind::Stress, '145 MPa', 'Goes before the material.'
+            )->within(10.0, 1500.0)->optional(),
             Field::quantity('engagement', 'Thread engaged', Kind::Length, '12 mm', 'Full threads only, the lead-in does not count.'),
-            Field::quantity('safety', 'Safety', Kind::Number, '1.25', '1.25 unless there is a reason.')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'What is the figure';
-    }
-
-    public function example(): array
-    {
-        return ['thread' => 'M8', 'grade' => '8.8', 'material' => 'aluminium casting', 'engagement' => '10 mm'];
+            Field::quantity('safety', 'Safety', Kind::Number, '1.25', '1.25 unless there is a reason.')->within(1.0, 10.0)->optional(),
+        ], ['grade' => '8.8', 'material', 'engagement' => '10 mm']);
     }
 
     public function headline(SumResult $r): Headline
@@ -87,10 +70,10 @@ final readonly class ThreadEngagement implements Sum
         $bolt = BoltFields::read($in);
         $threads = new Engagement($bolt->thread, $bolt->grade, $this->strength($in));
         $engaged = $in->length('engagement');
-        $safety = $in->has('safety') ? $in->between('safety', Kind::Number, 1.0, 10.0) : self::SAFETY;
+        $safety = $in->has('safety') ? $in->number('safety', Kind::Number) : self::SAFETY;
         [$force, $strip, $needed] = [$threads->boltForce(), $threads->stripForce($engaged), $threads->needed($safety)];
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'bolt_force' => Value::of($force->newtons, Unit::Newton->value),
             'strip_force' => Value::of($strip->newtons, Unit::Newton->value),
             'ratio' => Value::of($strip->over($force), 'ratio'),
@@ -98,42 +81,29 @@ final readonly class ThreadEngagement implements Sum
             'diameters' => Value::of($engaged->millimetres / $bolt->thread->diameter, 'ratio'),
         ], [
             $this->judged($threads, $engaged, $needed, $safety), ...BoltFields::gradeAssumed($in),
-        ], $this->working($threads, $engaged, $needed, $safety));
+        ], $this->working($threads, $engaged, $safety));
     }
 
     /** @return list<Working> */
-    private function working(Engagement $threads, Length $engaged, Length $needed, float $safety): array
+    private function working(Engagement $threads, Length $engaged, float $safety): array
     {
         [$thread, $strength] = [$threads->thread, $threads->grade->tensileStrength()];
         $length = Show::n($engaged->millimetres);
 
         return [
-            new Working(
-                'The bolt breaks at', 'F = AS Rm', sprintf('%s mm² × %s MPa', Show::n($thread->stressArea()), Show::n($strength)),
-                sprintf('%s N', Show::n($threads->boltForce()->newtons)), 'ISO 898-1',
-            ),
-            new Working(
-                'The hole’s thread strips at', 'F = 0.875 π d Le τ',
-                sprintf(
-                    'd = %s, Le = %s mm, τ = %s MPa', Show::n($thread->diameter), $length,
-                    Show::n($threads->shearStrength->megapascals),
-                ),
-                sprintf('%s N', Show::n($threads->internalForce($engaged)->newtons)),
+            Working::by($threads->boltFormula(), 'The bolt breaks at', 'N', 'ISO 898-1'),
+            Working::by(
+                $threads->internalFormula($engaged), 'The hole’s thread strips at', 'N',
                 'basic profile ISO 68-1; τ a working value at the low end',
-            ),
-            new Working(
-                'The bolt’s thread strips at', 'F = 0.75 π D1 Le 0.6 Rm',
-                sprintf('D1 = %s, Le = %s mm, Rm = %s MPa', Show::n($thread->minorDiameter()), $length, Show::n($strength)),
-                sprintf('%s N', Show::n($threads->externalForce($engaged)->newtons)), 'basic profile ISO 68-1',
-            ),
-            new Working(
-                'Engagement needed', 'Le = safety × AS Rm / strip force a millimetre',
-                sprintf(
-                    '%s × %s / %s', Show::n($safety), Show::n($threads->boltForce()->newtons),
-                    Show::n($threads->stripForce(Length::millimetres(1.0))->newtons),
+                with: sprintf(
+                    'd = %s, Le = %s mm, τ = %s MPa', Show::n($thread->diameter), $length, Show::n($threads->shearStrength->megapascals),
                 ),
-                sprintf('%s mm', Show::n($needed->millimetres)), 'the bolt is to break first',
             ),
+            Working::by(
+                $threads->externalFormula($engaged), 'The bolt’s thread strips at', 'N', 'basic profile ISO 68-1',
+                with: sprintf('D1 = %s, Le = %s mm, Rm = %s MPa', Show::n($thread->minorDiameter()), $length, Show::n($strength)),
+            ),
+            Working::by($threads->neededFormula($safety), 'Engagement needed', 'mm', 'the bolt is to break first'),
         ];
     }
 
@@ -141,7 +111,7 @@ final readonly class ThreadEngagement implements Sum
     private function strength(Inputs $in): Stress
     {
         return match (true) {
-            $in->has('shear_strength') => $in->stress('shear_strength', 10.0, 1500.0),
+            $in->has('shear_strength') => $in->stress('shear_strength'),
             $in->has('material') => Stress::megapascals(Material::parse($in->text('material'))->shearStrength()),
             default => throw InvalidInput::in('material', 'Say what it screws into, or give a shear strength.'),
         };

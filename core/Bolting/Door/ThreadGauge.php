@@ -9,13 +9,14 @@ use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Bolting\ThreadMatch;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -27,33 +28,15 @@ use NimbleKnuckle\Core\Sum\Working;
  */
 final readonly class ThreadGauge implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'thread-gauge';
-    }
-
-    public function summary(): string
-    {
-        return 'Identify a thread';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('diameter', 'Outside diameter', Kind::Length, '7.9 mm', 'Over the crests, with a caliper.'),
-            Field::quantity('pitch', 'Pitch', Kind::Length, '1.25 mm', 'Thread gauge, or ten crests over ten. In mm or inch.')->optional(),
-            Field::quantity('tpi', 'or threads an inch', Kind::Number, '18')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'What is the figure';
-    }
-
-    public function example(): array
-    {
-        return ['diameter' => '7.9 mm', 'pitch' => '1.25 mm'];
+        return new About('thread-gauge', 'Identify a thread', 'What is the figure', static fn (): array => [
+            Field::quantity('diameter', 'Outside diameter', Kind::Length, '7.9 mm', 'Over the crests, with a caliper.')->within(1.0, 40.0),
+            Field::quantity(
+                'pitch', 'Pitch', Kind::Length, '1.25 mm', 'Thread gauge, or ten crests over ten. In mm or inch.'
+            )->within(0.2, 4.0)->optional(),
+            Field::quantity('tpi', 'or threads an inch', Kind::Number, '18')->within(6.0, 80.0)->optional(),
+        ], ['pitch']);
     }
 
     public function headline(SumResult $r): Headline
@@ -76,7 +59,7 @@ final readonly class ThreadGauge implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $diameter = $in->length('diameter', 1.0, 40.0);
+        $diameter = $in->length('diameter');
         $pitch = $this->pitch($in);
         $match = ThreadMatch::of($diameter, $pitch) ?? throw InvalidInput::in(
             'diameter',
@@ -88,7 +71,7 @@ final readonly class ThreadGauge implements Sum
         );
         $best = $match->thread;
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'thread' => Value::names([$best->name]),
             'nominal' => Value::of($best->diameter, Unit::Millimetre->value),
             'pitch' => Value::of($best->pitch, Unit::Millimetre->value),
@@ -97,13 +80,13 @@ final readonly class ThreadGauge implements Sum
             $this->named($match),
             ...array_map(fn (Thread $n): Check => Check::watch('confusable', $this->difference($best, $n)), $match->neighbours),
         ], [
-            new Working(
-                'Distance to each thread', 'e = √(((d − D − 0.1)/0.25)² + ((p − P)/0.03)²)',
-                sprintf(
+            Working::by(
+                $match->distance, 'Distance to each thread', ', the least', 'tables ISO 261, ASME B1.1, ISO 228-1; tolerance 6g, ISO 965-1',
+                with: sprintf(
                     'measured %s and %s mm, table %s and %s mm', Show::n($diameter->millimetres), Show::n($pitch->millimetres),
                     Show::n($best->diameter), Show::n($best->pitch),
                 ),
-                sprintf('%s, the least', Show::n($match->distance, 3)), 'tables ISO 261, ASME B1.1, ISO 228-1; tolerance 6g, ISO 965-1',
+                result: $match->distance->said('', 3).', the least',
             ),
         ]);
     }
@@ -129,13 +112,13 @@ final readonly class ThreadGauge implements Sum
 
     private function pitch(Inputs $in): Length
     {
-        $byCount = $in->has('tpi') ? 25.4 / $in->between('tpi', Kind::Number, 6.0, 80.0) : null;
+        $byCount = $in->has('tpi') ? 25.4 / $in->number('tpi', Kind::Number) : null;
         if (!$in->has('pitch')) {
             return Length::millimetres($byCount ?? throw InvalidInput::in(
                 'pitch', 'The diameter alone does not name a thread: give the pitch or the threads an inch.',
             ));
         }
-        $pitch = $in->length('pitch', 0.2, 4.0);
+        $pitch = $in->length('pitch');
         null === $byCount || abs($byCount - $pitch->millimetres) < 0.05 || throw InvalidInput::in(
             'tpi',
             sprintf(

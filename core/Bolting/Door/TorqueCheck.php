@@ -15,16 +15,17 @@ use NimbleKnuckle\Core\Bolting\TorqueLoad;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Figure;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Stated;
 use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -36,38 +37,18 @@ use NimbleKnuckle\Core\Sum\Working;
  */
 final readonly class TorqueCheck implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'torque-check';
-    }
-
-    public function summary(): string
-    {
-        return 'Check a torque figure';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('torque-check', 'Check a torque figure', 'What is the figure', static fn (): array => [
             Field::text('stated', 'The figure as written', '29 ft-lb / 21 Nm', 'One figure, a range, or the same figure in two units.'),
             Field::text('thread', 'Thread', 'M8', 'M8, M10x1.25, 5/16-18, #10-32')->optional(),
             Field::choice('grade', 'Bolt grade', Grade::choices(), 'Unknown: 8.8 is assumed.')->optional(),
             Field::text(
                 'friction', 'Thread and head', 'oiled',
-                'oiled, dry zinc, anti-seize, threadlocker wet, waxed aluminium, stainless dry, or a number',
+                'oiled, as supplied, dry zinc, anti-seize, threadlocker wet, waxed aluminium, stainless dry, or a number',
             )->optional(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'What is the figure';
-    }
-
-    public function example(): array
-    {
-        return ['stated' => '29 ft-lb / 21 Nm', 'thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'];
+        ], ['thread', 'grade' => '8.8', 'friction']);
     }
 
     public function headline(SumResult $r): Headline
@@ -115,7 +96,7 @@ final readonly class TorqueCheck implements Sum
             $checks[] = Check::ok('thread-needed', 'Give the thread too, and the figure is held against what it can stand.');
         }
 
-        return new SumResult($this->name(), $in->raw, $values, $checks, $working);
+        return new SumResult($this->about()->name, $in->raw, $values, $checks, $working);
     }
 
     private static function bars(Stated $stated, SumResult $result): TorqueBars
@@ -211,40 +192,33 @@ final readonly class TorqueCheck implements Sum
     private function loadLines(TorqueLoad $load): array
     {
         $bolt = $load->bolt;
-        $thread = $bolt->thread;
-        $low = $bolt->friction->low;
+        [$thread, $low] = [$bolt->thread, $bolt->friction->low];
 
         return [
-            new Working(
-                'Stress area', 'AS = π ((d2 + d3)/2)² / 4',
-                sprintf('d2 = %s, d3 = %s mm', Show::n($thread->pitchDiameter()), Show::n($thread->rootDiameter())),
-                sprintf('%s mm²', Show::n($thread->stressArea())), 'ISO 898-1, ISO 68-1',
+            Working::by(
+                $area = $thread->areaFormula(), 'Stress area', 'mm²', $thread->isUnified() ? 'ASME B1.1' : 'ISO 898-1, ISO 68-1',
+                with: $area->listed().' mm',
             ),
-            new Working(
-                'Preload at yield, low friction', 'F = Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)',
-                sprintf('Rp = %s MPa, P = %s mm, μG = %s', Show::n($bolt->grade->yieldStress()), Show::n($thread->pitch), Show::n($low)),
-                sprintf('%s N', Show::n($load->yieldForce->newtons)), 'VDI 2230-1',
+            Working::by(
+                $bolt->preload()->yieldFormula($low), 'Preload at yield, low friction', 'N', 'VDI 2230-1', with: sprintf(
+                    'Rp = %s MPa, P = %s mm, μG = %s', Show::n($bolt->grade->yieldStress()), Show::n($thread->pitch), Show::n($low),
+                ),
             ),
-            new Working(
-                'Torque at yield, low friction', 'M = F (0.16 P + 0.58 d2 μG + DKm/2 μK)',
-                sprintf('DKm = %s mm, μK = %s', Show::n($bolt->face->meanDiameter()), Show::n($bolt->friction->head($low))),
-                sprintf('%s N·m', Show::n($load->yieldTorque->newtonMetres)), 'VDI 2230-1; head ISO 4014, hole ISO 273',
+            Working::by(
+                $load->yieldFormula(), 'Torque at yield, low friction', 'N·m', 'VDI 2230-1; head ISO 4014, hole ISO 273',
+                with: sprintf('DKm = %s mm, μK = %s', Show::n($bolt->face->meanDiameter()), Show::n($bolt->friction->head($low))),
             ),
-            new Working(
-                'Share of yield', 'u = 100 T / M',
-                sprintf('%s / %s', Show::n($load->torque->newtonMetres), Show::n($load->yieldTorque->newtonMetres)),
-                sprintf('%s %%', Show::n($load->ofYield->percent())), 'definition',
-            ),
+            Working::by($load->shareFormula(), 'Share of yield', '%', 'definition'),
         ];
     }
 
     private function stripLine(TorqueLoad $load, Material $material): Working
     {
-        return new Working(
-            'Thread strip, one diameter engaged (assumed)', 'F = 0.875 π d Le τ',
-            sprintf('d = Le = %s mm, τ = %s MPa', Show::n($load->bolt->thread->diameter), Show::n($material->shearStrength())),
-            sprintf('%s N against %s N of preload', Show::n($load->stripForce($material)->newtons), Show::n($load->pull->newtons)),
+        return Working::by(
+            $load->stripFormula($material), 'Thread strip, one diameter engaged (assumed)', '',
             'shear area on the basic profile; τ a working value at the low end',
+            with: sprintf('d = Le = %s mm, τ = %s MPa', Show::n($load->bolt->thread->diameter), Show::n($material->shearStrength())),
+            result: sprintf('%s N against %s N of preload', Show::n($load->stripForce($material)->newtons), Show::n($load->pull->newtons)),
         );
     }
 

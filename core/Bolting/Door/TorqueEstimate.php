@@ -6,22 +6,25 @@ namespace NimbleKnuckle\Core\Bolting\Door;
 
 use NimbleKnuckle\Core\Bolting\Bolt;
 use NimbleKnuckle\Core\Bolting\BoltFields;
+use NimbleKnuckle\Core\Bolting\Engagement;
 use NimbleKnuckle\Core\Bolting\EstimatedTorque;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\PreloadDrawing;
+use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Share;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -33,34 +36,16 @@ use NimbleKnuckle\Core\Sum\Working;
  */
 final readonly class TorqueEstimate implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'torque-estimate';
-    }
-
-    public function summary(): string
-    {
-        return 'No torque spec: estimate one';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('torque-estimate', 'No torque spec: estimate one', 'What is the figure', static fn (): array => [
             BoltFields::thread(), BoltFields::grade(), BoltFields::friction(), BoltFields::head(),
-            Field::quantity('share', 'Share of yield', Kind::Percent, '65 %', '65 % unless there is a reason.')->optional(),
+            Field::quantity(
+                'share', 'Share of yield', Kind::Percent, '65 %', '65 % unless there is a reason.'
+            )->within(5.0, 100.0)->optional(),
             Field::choice('material', 'Screws into', Material::choices())->optional(),
             Field::quantity('engagement', 'Thread engaged', Kind::Length, '12 mm', 'One diameter is assumed.')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'What is the figure';
-    }
-
-    public function example(): array
-    {
-        return ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled', 'material' => 'aluminium casting', 'engagement' => '16 mm'];
+        ], ['grade' => '8.8', 'friction', 'material', 'engagement' => '16 mm']);
     }
 
     public function headline(SumResult $r): Headline
@@ -87,7 +72,7 @@ final readonly class TorqueEstimate implements Sum
         $estimate = self::estimate($in);
         $material = $in->has('material') ? Material::parse($in->text('material')) : null;
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'torque' => Value::of($estimate->torque->newtonMetres, Unit::NewtonMetre->value),
             'preload' => Value::of($estimate->preload->newtons, Unit::Newton->value),
             'yield_torque' => Value::of($estimate->yieldTorque()->newtonMetres, Unit::NewtonMetre->value),
@@ -98,7 +83,7 @@ final readonly class TorqueEstimate implements Sum
             ...$this->held($in, $estimate, $material), $this->spreadCheck($estimate),
             ...(null === $estimate->strip ? [] : [$this->stripCheck($estimate, $estimate->strip)]), ...BoltFields::assumed($in),
         ], [
-            $this->preloadLine($estimate->bolt, self::share($in), $estimate->wanted),
+            $this->preloadLine($estimate->bolt, self::share($in)),
             ...(null === $estimate->strip || null === $material ? [] : [
                 $this->stripLine($estimate->bolt, self::engaged($in, $estimate->bolt), $material, $estimate->strip),
             ]),
@@ -117,7 +102,7 @@ final readonly class TorqueEstimate implements Sum
 
     private static function share(Inputs $in): Share
     {
-        return $in->has('share') ? $in->share('share', 5.0, 100.0) : Share::ofHundred(EstimatedTorque::SHARE);
+        return $in->has('share') ? $in->share('share') : Share::ofHundred(EstimatedTorque::SHARE);
     }
 
     private static function engaged(Inputs $in, Bolt $bolt): Length
@@ -147,7 +132,9 @@ final readonly class TorqueEstimate implements Sum
     private function stripLine(Bolt $bolt, Length $engaged, Material $material, Force $strip): Working
     {
         return new Working(
-            'Thread strip', 'F = min(0.875 π d Le τ, 0.75 π D1 Le 0.6 Rm) / safety',
+            'Thread strip', sprintf(
+                'F = min(%s τ, %s %s Rm) / safety', Thread::INTERNAL, Thread::EXTERNAL, Show::n(Engagement::BOLT_SHEAR_SHARE)
+            ),
             sprintf(
                 'd = %s, D1 = %s, Le = %s mm, τ = %s, Rm = %s MPa, safety %s', Show::n($bolt->thread->diameter),
                 Show::n($bolt->thread->minorDiameter()), Show::n($engaged->millimetres), Show::n($material->shearStrength()),
@@ -163,34 +150,32 @@ final readonly class TorqueEstimate implements Sum
     {
         $friction = $estimate->bolt->friction;
 
-        return [new Working(
-            'Torque at typical friction', 'M = F (0.16 P + 0.58 d2 μG + DKm/2 μK)',
-            sprintf(
+        $chain = [$friction->typical, $friction->head($friction->typical)];
+
+        return [Working::by(
+            $estimate->bolt->preload()->torqueFormula($estimate->preload, ...$chain), 'Torque at typical friction', 'N·m', 'VDI 2230-1',
+            with: sprintf(
                 'F = %s N, DKm = %s mm, μG = %s, μK = %s', Show::n($estimate->preload->newtons),
-                Show::n($estimate->bolt->face->meanDiameter()), Show::n($friction->typical),
-                Show::n($friction->head($friction->typical)),
+                Show::n($estimate->bolt->face->meanDiameter()), Show::n($chain[0]), Show::n($chain[1]),
             ),
-            sprintf('%s N·m', Show::n($estimate->torque->newtonMetres)), 'VDI 2230-1',
-        ), new Working(
-            'Preload it may come to', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)',
-            sprintf('μ from %s to %s', Show::n($friction->high), Show::n($friction->low)),
-            sprintf('%s to %s N', Show::n($estimate->preloadLow()->newtons), Show::n($estimate->preloadHigh()->newtons)),
-            'VDI 2230-1, friction classes',
+        ), Working::by(
+            $estimate->bolt->preload()->preloadFormula($estimate->torque, ...$chain), 'Preload it may come to', '',
+            'VDI 2230-1, friction classes', with: sprintf('μ from %s to %s', Show::n($friction->high), Show::n($friction->low)),
+            result: sprintf('%s to %s N', Show::n($estimate->preloadLow()->newtons), Show::n($estimate->preloadHigh()->newtons)),
         )];
     }
 
-    private function preloadLine(Bolt $bolt, Share $share, Force $preload): Working
+    private function preloadLine(Bolt $bolt, Share $share): Working
     {
         $t = $bolt->thread;
 
-        return new Working(
-            'Preload at a share of yield', 'F = ν Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)',
-            sprintf(
+        return Working::by(
+            $bolt->preload()->shareFormula($share, $bolt->friction->typical), 'Preload at a share of yield', 'N',
+            'VDI 2230-1; thread ISO 68-1, grade ISO 898-1', with: sprintf(
                 'ν = %s %%, Rp = %s MPa, AS = %s mm², d2 = %s, dS = %s, P = %s mm, μG = %s', Show::n($share->percent()),
                 Show::n($bolt->grade->yieldStress()), Show::n($t->stressArea()), Show::n($t->pitchDiameter()),
                 Show::n($t->stressDiameter()), Show::n($t->pitch), Show::n($bolt->friction->typical),
             ),
-            sprintf('%s N', Show::n($preload->newtons)), 'VDI 2230-1; thread ISO 68-1, grade ISO 898-1',
         );
     }
 

@@ -9,13 +9,14 @@ use NimbleKnuckle\Core\Causes\CauseTable;
 use NimbleKnuckle\Core\Causes\Ranking;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -51,34 +52,14 @@ final readonly class CauseSum implements Sum
         $this->tables = array_combine(array_map(static fn (CauseTable $one): string => $one->id, $tables), $tables);
     }
 
-    public function name(): string
+    public function about(): About
     {
-        return 'cause';
-    }
-
-    public function summary(): string
-    {
-        return 'What is behind it';
-    }
-
-    public function group(): string
-    {
-        return 'Cause';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('cause', 'What is behind it', 'Cause', static fn (): array => [
             Field::text('symptom', 'Complaint', 'slow-start', 'One of the tables that ship; or a table of your own below.')->optional(),
-            Field::list('findings', 'Found', 'rest-volts good; feed-drop low', 'Check and answer; “skip” says nothing.')->optional(),
-            Field::list('confirmed', 'Confirmed here', 'earth 3; battery 1', 'Cause, and how often it was the one.')->optional(),
+            Field::text('findings', 'Found', 'rest-volts good; feed-drop low', 'Check and answer; “skip” says nothing.')->optional(),
+            Field::text('confirmed', 'Confirmed here', 'earth 3; battery 1', 'Cause, and how often it was the one.')->optional(),
             Field::text('table', 'Table', '', 'nimble-knuckle/causes@1 as JSON.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['table' => json_encode(self::EXAMPLE, \JSON_THROW_ON_ERROR), 'findings' => 'rest good'];
+        ], ['table' => json_encode(self::EXAMPLE, \JSON_THROW_ON_ERROR), 'findings' => 'rest good']);
     }
 
     public function headline(SumResult $r): Headline
@@ -110,7 +91,7 @@ final readonly class CauseSum implements Sum
         $overturn = self::overturn($table, $ranking);
         $next = $ranking->next;
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'causes' => Value::names($names), 'ids' => Value::names(array_keys($ranking->chances)),
             'chance' => Value::listOf(
                 array_map(static fn (float $one): float => 100 * $one, array_values($ranking->chances)), Unit::Percent->value,

@@ -8,12 +8,13 @@ use NimbleKnuckle\Core\ChainDrive\ChainFault;
 use NimbleKnuckle\Core\ChainDrive\ChainTravel;
 use NimbleKnuckle\Core\ChainDrive\PlungerDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -22,34 +23,18 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the chain tensioner: mm of travel and seconds of rattle in, tensioner or chain out. */
 final readonly class ChainTravelSum implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'chain-travel';
-    }
-
-    public function summary(): string
-    {
-        return 'Tensioner or chain';
-    }
-
-    public function group(): string
-    {
-        return 'What turns';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('travel', 'Plunger stands out by', Kind::Length, '9.5 mm', 'As it came off, before anything is pressed in.'),
-            Field::quantity('limit', 'Maker’s limit', Kind::Length, '12 mm', 'How far it may stand out with a chain that is sound.'),
+        return new About('chain-travel', 'Tensioner or chain', 'What turns', static fn (): array => [
+            Field::quantity(
+                'travel', 'Plunger stands out by', Kind::Length, '9.5 mm', 'As it came off, before anything is pressed in.'
+            )->within(0.0, 200.0),
+            Field::quantity(
+                'limit', 'Maker’s limit', Kind::Length, '12 mm', 'How far it may stand out with a chain that is sound.'
+            )->within(0.5, 100.0),
             Field::quantity('rattle', 'Rattle after a cold start', Kind::Duration, '4 s')->optional(),
             Field::flag('sinks', 'Filled with oil, it gives way under a thumb'),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['travel' => '9.5 mm', 'limit' => '12 mm', 'rattle' => '4 s'];
+        ], ['rattle']);
     }
 
     public function headline(SumResult $r): Headline
@@ -66,13 +51,13 @@ final readonly class ChainTravelSum implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['plunger', PlungerDrawing::of(self::chain($in), $in->length('limit', 0.5, 100.0)->millimetres)];
+        return ['plunger', PlungerDrawing::of(self::chain($in), $in->length('limit')->millimetres)];
     }
 
     private static function chain(Inputs $in): ChainTravel
     {
         return ChainTravel::of(
-            $in->length('travel', 0.0, 200.0), $in->length('limit', 0.5, 100.0),
+            $in->length('travel'), $in->length('limit'),
             $in->has('rattle') ? $in->seconds('rattle', 0.0, 600.0) : null, $in->flag('sinks'),
         );
     }
@@ -81,13 +66,13 @@ final readonly class ChainTravelSum implements Sum
     {
         $chain = self::chain($in);
 
-        return new SumResult($this->name(), $in->raw, [
-            'fault' => Value::names([$chain->fault->value]), 'share' => Value::of(100 * $chain->share, Unit::Percent->value),
+        return new SumResult($this->about()->name, $in->raw, [
+            'fault' => Value::names([$chain->fault->value]), 'share' => Value::of(100 * $chain->used->value, Unit::Percent->value),
             'left' => Value::of($chain->left->millimetres, Unit::Millimetre->value),
         ], [self::judged($chain), ...self::rattles($chain, $in)], [
-            new Working('Used up', 'travel/limit', sprintf(
-                '%s/%s mm', Show::n($in->number('travel', Kind::Length)), Show::n($in->number('limit', Kind::Length)),
-            ), Show::n(100 * $chain->share, 3).' %', 'the limit is the maker’s; from 85 % it is said, a working value'),
+            Working::by($chain->used, 'Used up', '', sprintf(
+                'the limit is the maker’s; from %s %% it is said, a working value', Show::n(100 * ChainTravel::NEAR),
+            ), result: $chain->used->percent(3)),
         ]);
     }
 

@@ -11,13 +11,14 @@ use NimbleKnuckle\Core\ChargeAir\HoseHold;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -33,41 +34,27 @@ final readonly class BlowOff implements Sum
     /** Past this neither the band nor the hose bears what friction would hold. */
     private const BEYOND = 10.0;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'blow-off';
-    }
-
-    public function summary(): string
-    {
-        return 'Does boost push the hose off';
-    }
-
-    public function group(): string
-    {
-        return 'Charge air';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('diameter', 'Pipe, outside', Kind::Length, '63.5 mm'),
-            Field::quantity('pressure', 'Boost', Kind::Pressure, '150 kPa', 'Over the air outside, the most it will see.'),
+        return new About('blow-off', 'Does boost push the hose off', 'Charge air', static fn (): array => [
+            Field::quantity('diameter', 'Pipe, outside', Kind::Length, '63.5 mm')->within(10.0, 250.0),
+            Field::quantity(
+                'pressure', 'Boost', Kind::Pressure, '150 kPa', 'Over the air outside, the most it will see.'
+            )->within(0.1, 1000.0),
             Field::choice('clamp', 'Clamp', ['worm' => 'worm drive', 't-bolt' => 'T-bolt', 'spring' => 'spring band']),
-            Field::quantity('screw_torque', 'Its screw at', Kind::Torque, '4.5 N·m', 'As the clamp asks for.')->optional(),
-            Field::quantity('tension', 'Tension of its band', Kind::Force, '900 N', 'In place of the screw; a spring band has no other.')
+            Field::quantity(
+                'screw_torque', 'Its screw at', Kind::Torque, '4.5 N·m', 'As the clamp asks for.'
+            )->within(0.1, 40.0)->optional(),
+            Field::quantity(
+                'tension', 'Tension of its band', Kind::Force, '900 N', 'In place of the screw; a spring band has no other.'
+            )->within(1.0, 50_000.0)
                 ->optional(),
             Field::text('screw', 'Bolt of a T-bolt clamp', self::SCREW)->optional(),
             Field::text('friction', 'The hose went on', 'dry', 'dry, damp or oily; or its friction as a number.')->optional(),
             Field::text('bead', 'Bead', 'yes', 'yes, no, or the angle of its flank, 10° to 45°. A clamp on the bead or before it: no.')
                 ->optional(),
             Field::flag('tied', 'Tied by a bracket or a strap'),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['diameter' => '63.5 mm', 'pressure' => '150 kPa', 'clamp' => 't-bolt', 'screw_torque' => '5 N·m', 'friction' => 'damp'];
+        ], ['clamp' => 't-bolt', 'screw_torque' => '5 N·m', 'friction' => 'damp']);
     }
 
     public function headline(SumResult $r): Headline
@@ -80,36 +67,36 @@ final readonly class BlowOff implements Sum
     public function drawing(Inputs $in, SumResult $r): array
     {
         return ['hold', HoldDrawing::of(
-            $in->length('diameter', 10.0, 250.0), self::flank($in), $r->number('push'), $r->number('hold_low'), $r->number('hold'),
+            $in->length('diameter'), self::flank($in), $r->number('push'), $r->number('hold_low'), $r->number('hold'),
         )];
     }
 
     public function compute(Inputs $in): SumResult
     {
-        $diameter = $in->length('diameter', 10.0, 250.0);
-        $boost = $in->pressure('pressure', 0.1, 1000.0);
+        $diameter = $in->length('diameter');
+        $boost = $in->pressure('pressure');
         [$band, $how] = self::band($in);
         $friction = self::friction($in);
         $flank = self::flank($in);
         $hold = HoseHold::of($diameter, $boost, $band, $friction, $flank);
 
-        return new SumResult($this->name(), $in->raw, [
-            'push' => Value::of($hold->push->newtons, Unit::Newton->value), 'band' => Value::of($hold->band->newtons, Unit::Newton->value),
-            'hold' => Value::of($hold->hold->newtons, Unit::Newton->value),
-            'hold_low' => Value::of($hold->least->newtons, Unit::Newton->value),
+        return new SumResult($this->about()->name, $in->raw, [
+            'push' => Value::of($hold->push->value, Unit::Newton->value), 'band' => Value::of($hold->band->newtons, Unit::Newton->value),
+            'hold' => Value::of($hold->hold->value, Unit::Newton->value),
+            'hold_low' => Value::of($hold->least->value, Unit::Newton->value),
             'margin' => Value::of($hold->margin, Unit::One->value),
         ], [self::judged($hold, $in->flag('tied'))], [
-            new Working('Push', 'F = p π D²/4', sprintf(
+            Working::by($hold->push, 'Push', 'N', 'pressure on the bore', with: sprintf(
                 'p %s kPa, D %s mm', Show::n($boost->kilopascals), Show::n($diameter->millimetres),
-            ), Show::n($hold->push->newtons).' N', 'pressure on the bore'),
+            )),
             $how,
-            new Working(
-                'Held', '2π T (tan β + μ)/(1 − μ tan β)', sprintf('μ %s, β %s°', Show::n($friction), Show::n($flank)),
-                Show::n($hold->hold->newtons).' N', 'friction and the flank of the bead: working values',
+            Working::by(
+                $hold->hold, 'Held', 'N', 'friction and the flank of the bead: working values',
+                with: sprintf('μ %s, β %s°', Show::n($friction), Show::n($flank)),
             ),
-            new Working(
-                'Held at the least', 'with 0.75 T and 0.7 μ', 'friction ±30 %, and some of the band lost under it',
-                Show::n($hold->least->newtons).' N', 'working values',
+            Working::by(
+                $hold->least, 'Held at the least', 'N', 'working values',
+                with: 'friction may be less, and some of the band is lost under it',
             ),
         ]);
     }
@@ -126,7 +113,7 @@ final readonly class BlowOff implements Sum
     {
         $clamp = self::clamp($in);
         if ($in->has('tension')) {
-            $tension = Force::newtons($in->between('tension', Kind::Force, 1.0, 50_000.0));
+            $tension = Force::newtons($in->number('tension', Kind::Force));
 
             return [
                 $tension, new Working('Band', 'T as given', $in->text('tension'), Show::n($tension->newtons).' N', 'the clamp’s maker'),
@@ -134,19 +121,17 @@ final readonly class BlowOff implements Sum
         }
         BandClamp::Spring !== $clamp || throw InvalidInput::missing('tension', '900 N, by its maker');
         $in->has('screw_torque') || throw InvalidInput::missing('screw_torque', '4.5 N·m');
-        $torque = $in->torque('screw_torque', 0.1, 40.0);
+        $torque = $in->torque('screw_torque');
         try {
             $screw = Thread::parse($in->has('screw') ? $in->text('screw') : self::SCREW)->diameter;
         } catch (InvalidInput $e) {
             throw InvalidInput::in('screw', $e->getMessage());
         }
-        $tension = $clamp->tension($torque, $screw);
+        $formula = $clamp->formula($torque, $screw);
 
-        return [$tension, BandClamp::Worm === $clamp
-            ? new Working('Band', '2π · 0.15 · M/3.2 mm', 'M '.Show::n($torque->newtonMetres).' N·m', Show::n($tension->newtons).' N',
-                'a worm of 3.2 mm lead, 15 % left: working values')
-            : new Working('Band', 'M/(0.20 d)', sprintf('M %s N·m, d %s mm', Show::n($torque->newtonMetres), Show::n($screw)),
-                Show::n($tension->newtons).' N', 'nut factor 0.20, a working value')];
+        return [Force::newtons($formula->value), BandClamp::Worm === $clamp
+            ? Working::by($formula, 'Band', 'N', 'the lead of a worm, and what friction leaves of the turning: working values')
+            : Working::by($formula, 'Band', 'N', 'nut factor of the bolt, a working value')];
     }
 
     private static function friction(Inputs $in): float

@@ -6,11 +6,15 @@ namespace NimbleKnuckle\Core\ChargeAir\Door;
 
 use NimbleKnuckle\Core\ChargeAir\Cooler;
 use NimbleKnuckle\Core\ChargeAir\CoolerDrawing;
+use NimbleKnuckle\Core\ChargeAir\Gas;
 use NimbleKnuckle\Core\Fluids\AirFields;
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Entry;
@@ -18,7 +22,6 @@ use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -31,43 +34,20 @@ final readonly class ChargeCooler implements Sum
     private const DROP = 10.0;
     private const USUAL_RATIO = 0.72;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'charge-cooler';
-    }
-
-    public function summary(): string
-    {
-        return 'What the charge cooler does';
-    }
-
-    public function group(): string
-    {
-        return 'Charge air';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('charge-cooler', 'What the charge cooler does', 'Charge air', static fn (): array => [
             Field::quantity('before', 'Air before it', Kind::Temperature, '118 °C'),
             Field::quantity('after', 'Air after it', Kind::Temperature, '42 °C'),
             Field::quantity('ambient', 'Air outside', Kind::Temperature, '24 °C'),
-            Field::quantity('pressure_before', 'Boost before it', Kind::Pressure, '105 kPa')->optional(),
-            Field::quantity('pressure_after', 'Boost after it', Kind::Pressure, '98 kPa')->optional(),
+            Field::quantity('pressure_before', 'Boost before it', Kind::Pressure, '105 kPa')->within(0.0, 700.0)->optional(),
+            Field::quantity('pressure_after', 'Boost after it', Kind::Pressure, '98 kPa')->within(0.0, 700.0)->optional(),
             Field::text(
                 'first', 'The one it had', '118 61 24', 'Before, after and outside, on its own run; boosts behind, if read.',
             )->optional(),
             Field::text('compressor', 'Compressor', '2 0.72 25', 'Pressure ratio, efficiency, air into it.')->optional(),
             ...AirFields::all(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'before' => '118 °C', 'after' => '42 °C', 'ambient' => '24 °C', 'pressure_before' => '105 kPa', 'pressure_after' => '98 kPa',
-            'first' => '121 64 24',
-        ];
+        ], ['pressure_before', 'pressure_after', 'first' => '121 64 24']);
     }
 
     public function headline(SumResult $r): Headline
@@ -97,29 +77,26 @@ final readonly class ChargeCooler implements Sum
         $cooler = Cooler::of($before, $after, $ambient, $pressures);
         $drop = null === $pressures ? null : $pressures[0]->kilopascals - $pressures[1]->kilopascals;
         $first = $in->has('first') ? self::first($in, $outside) : null;
-        $expected = $in->has('compressor') ? self::compressor($in) : null;
-        $gain = null === $first ? null : 100 * ($cooler->densityRatio / $first->densityRatio - 1);
+        $compressed = $in->has('compressor') ? self::compressor($in) : null;
+        $expected = null === $compressed ? null : Temperature::celsius($compressed->value - Gas::ZERO);
+        $gain = null === $first ? null : 100 * ($cooler->densityRatio->value / $first->densityRatio->value - 1);
 
-        return new SumResult($this->name(), $in->raw, array_filter([
-            'effectiveness' => Value::of(100 * $cooler->effectiveness, Unit::Percent->value),
+        return new SumResult($this->about()->name, $in->raw, array_filter([
+            'effectiveness' => Value::of(100 * $cooler->effectiveness->value, Unit::Percent->value),
             'drop' => null === $drop ? null : Value::of($drop, Unit::Kilopascal->value),
-            'density_ratio' => Value::of($cooler->densityRatio, Unit::One->value),
+            'density_ratio' => Value::of($cooler->densityRatio->value, Unit::One->value),
             'gain' => null === $gain ? null : Value::of($gain, Unit::Percent->value),
             'expected' => null === $expected ? null : Value::of($expected->celsius, Unit::Celsius->value),
         ]), self::judged($cooler, $drop), [
-            new Working('Takes out', 'ε = (T₁ − T₂)/(T₁ − Tₐ)', sprintf(
-                '%s, %s, %s °C', Show::n($before->celsius), Show::n($after->celsius), Show::n($ambient->celsius),
-            ), Show::n(100 * $cooler->effectiveness, 3).' %', 'of what the air outside would let it'),
-            new Working(
-                'Density after over before', '(p₂/p₁)(T₁/T₂)',
-                null === $pressures ? 'no pressures: as if none were lost' : 'absolute',
-                Show::n($cooler->densityRatio), 'ideal gas',
+            Working::by(
+                $cooler->effectiveness, 'Takes out', '', 'of what the air outside would let it', result: $cooler->effectiveness->percent(3),
             ),
-            ...(null === $expected ? [] : [new Working(
-                'To expect before it', 'T₀ (1 + (PR^0.2857 − 1)/η)', sprintf(
-                    'T₀ %s °C', Show::n(self::inlet($in)),
-                ), Show::n($expected->celsius, 3).' °C',
-                'isentropic efficiency; κ 1.4',
+            Working::by(
+                $cooler->densityRatio, 'Density after over before', '', 'ideal gas, kPa absolute and kelvins',
+                with: null === $pressures ? 'no pressures: as if none were lost' : $cooler->densityRatio->filled(),
+            ),
+            ...(null === $compressed || null === $expected ? [] : [Working::by(
+                $compressed, 'To expect before it', '', 'isentropic efficiency; kelvins', result: Show::n($expected->celsius, 3).' °C',
             )]),
         ]);
     }
@@ -146,7 +123,7 @@ final readonly class ChargeCooler implements Sum
         foreach (['pressure_before', 'pressure_after'] as $field) {
             $in->has($field) || throw InvalidInput::missing($field, '98 kPa, read at the same moment');
         }
-        [$one, $two] = [$in->pressure('pressure_before', 0.0, 700.0), $in->pressure('pressure_after', 0.0, 700.0)];
+        [$one, $two] = [$in->pressure('pressure_before'), $in->pressure('pressure_after')];
         $two->kilopascals <= $one->kilopascals || throw InvalidInput::in(
             'pressure_after', 'No cooler adds pressure: read both at one time.',
         );
@@ -178,7 +155,7 @@ final readonly class ChargeCooler implements Sum
         ]);
     }
 
-    private static function compressor(Inputs $in): Temperature
+    private static function compressor(Inputs $in): Formula
     {
         $entry = self::compressorEntry($in);
         [$ratio, $efficiency] = [$entry->number('ratio'), $entry->maybe('efficiency') ?? self::USUAL_RATIO];
@@ -187,7 +164,7 @@ final readonly class ChargeCooler implements Sum
             'compressor', 'A pressure ratio from 1 to 6, an efficiency from 0.3 to 1, and the air into it: “2 0.72 25”.',
         );
 
-        return Cooler::compressed(Temperature::celsius(self::inlet($in)), $ratio, $efficiency);
+        return Cooler::compressedFormula(Temperature::celsius(self::inlet($in)), $ratio, $efficiency);
     }
 
     private static function compressorEntry(Inputs $in): Entry
@@ -205,7 +182,7 @@ final readonly class ChargeCooler implements Sum
     /** @return non-empty-list<Check> */
     private static function judged(Cooler $cooler, ?float $drop): array
     {
-        $percent = 100 * $cooler->effectiveness;
+        $percent = 100 * $cooler->effectiveness->value;
         $checks = [$percent < self::COOLS
             ? Check::watch(
                 'weak', sprintf('%s %% of what it could: little air through it, oil in it, or it is too small.', Show::n($percent, 3)),

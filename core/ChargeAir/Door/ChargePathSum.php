@@ -9,14 +9,15 @@ use NimbleKnuckle\Core\ChargeAir\ChargeSection;
 use NimbleKnuckle\Core\ChargeAir\PathDrawing;
 use NimbleKnuckle\Core\Fluids\AirFields;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -27,44 +28,22 @@ final readonly class ChargePathSum implements Sum
 {
     private const FILLED = 0.95;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'charge-path';
-    }
-
-    public function summary(): string
-    {
-        return 'Where the charge pipes choke';
-    }
-
-    public function group(): string
-    {
-        return 'Charge air';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('charge-path', 'Where the charge pipes choke', 'Charge air', static fn (): array => [
             Field::text('engine', 'Engine', '2.0 L 6500 rpm 95', 'Litres, speed, and how well it fills in percent; or what it breathes.')
                 ->optional(),
-            Field::quantity('flow', 'It breathes', Kind::MassFlow, '238 g/s')->optional(),
-            Field::quantity('boost', 'Boost', Kind::Pressure, '110 kPa'),
-            Field::quantity('temperature', 'Air in the pipes', Kind::Temperature, '45 °C'),
-            Field::list(
+            Field::quantity('flow', 'It breathes', Kind::MassFlow, '238 g/s')->within(1.0, 5000.0)->optional(),
+            Field::quantity('boost', 'Boost', Kind::Pressure, '110 kPa')->within(0.0, 700.0),
+            Field::quantity('temperature', 'Air in the pipes', Kind::Temperature, '45 °C')->within(-40.0, 300.0),
+            Field::text(
                 'sections', 'Pipes, in the way of the air', 'hot pipe 57 900 90/85 45/85; cold pipe 63.5 700 90/95',
                 'Name, inside, length in mm; each bend as degrees/radius of its centre line.',
             ),
-            Field::list('sizes', 'Sizes on the shelf', '57; 63.5; 70', 'Inside, in mm: what one size up would save.')->optional(),
+            Field::text('sizes', 'Sizes on the shelf', '57; 63.5; 70', 'Inside, in mm: what one size up would save.')->optional(),
             ...AirFields::all(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'engine' => '2.0 L 6500 rpm 95', 'boost' => '110 kPa', 'temperature' => '45 °C',
-            'sections' => 'hot pipe 50.8 600 90/76; cooler tank 76 120; cold pipe 57 900 90/85 45/85', 'sizes' => '50.8; 57; 63.5',
-        ];
+        ], ['engine', 'sections' => 'hot pipe 50.8 600 90/76; cooler tank 76 120; cold pipe 57 900 90/85 45/85',
+            'sizes' => '50.8; 57; 63.5']);
     }
 
     public function headline(SumResult $r): Headline
@@ -98,7 +77,7 @@ final readonly class ChargePathSum implements Sum
         $saves = null === $larger ? null : $path->loss - ChargePath::of($wide, $flow, self::absolute($in), self::celsius($in))->loss;
         $fill = $path->fillTime($in->number('boost', Kind::Pressure), $flow, self::celsius($in));
 
-        return new SumResult($this->name(), $in->raw, array_filter([
+        return new SumResult($this->about()->name, $in->raw, array_filter([
             'velocity' => Value::listOf(array_column($path->parts, 'velocity'), Unit::MetrePerSecond->value),
             'mach' => Value::listOf(array_column($path->parts, 'mach'), Unit::One->value),
             'section_loss' => Value::listOf(array_column($path->parts, 'loss'), Unit::Kilopascal->value),
@@ -116,7 +95,9 @@ final readonly class ChargePathSum implements Sum
                     '%s mm, v %s m/s, Mach %s', Show::n($one->d), Show::n($part['velocity'], 3), Show::n($part['mach'], 2),
                 ), Show::n($part['loss'], 3).' kPa', 'Haaland; bends after Weisbach; steps after Borda and Carnot',
             ), $sections, $path->parts),
-            new Working('Time to fill', 'V Δp/(R T ṁ)', Show::n($path->volume, 3).' L', Show::n(1000 * $fill, 3).' ms', 'ideal gas'),
+            Working::by(
+                $path->fillFormula($in->number('boost', Kind::Pressure), $flow, self::celsius($in)), 'Time to fill', 'ms', 'ideal gas', 3,
+            ),
         ]);
     }
 
@@ -124,7 +105,7 @@ final readonly class ChargePathSum implements Sum
     private static function flow(Inputs $in): float
     {
         if ($in->has('flow')) {
-            return $in->between('flow', Kind::MassFlow, 1.0, 5000.0) / 1000;
+            return $in->number('flow', Kind::MassFlow) / 1000;
         }
         $in->has('engine') || throw InvalidInput::missing('engine', '2.0 L 6500 rpm 95');
         $engine = (new Entries(['litres' => Kind::Volume, 'rpm' => Kind::Speed, 'efficiency?' => Kind::Number]))->one($in, 'engine');
@@ -138,12 +119,12 @@ final readonly class ChargePathSum implements Sum
 
     private static function absolute(Inputs $in): float
     {
-        return AirFields::read($in)->pressure->kilopascals + $in->between('boost', Kind::Pressure, 0.0, 700.0);
+        return AirFields::read($in)->pressure->kilopascals + $in->number('boost', Kind::Pressure);
     }
 
     private static function celsius(Inputs $in): float
     {
-        return $in->between('temperature', Kind::Temperature, -40.0, 300.0);
+        return $in->number('temperature', Kind::Temperature);
     }
 
     private function larger(Inputs $in, float $d): ?float

@@ -8,12 +8,12 @@ use NimbleKnuckle\Core\ChargeAir\Coupler;
 use NimbleKnuckle\Core\ChargeAir\CouplerMatch;
 use NimbleKnuckle\Core\ChargeAir\PipeJoint;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Entry;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 
 /** Which clamp of the box goes over which end: the pipe with the hose’s wall twice, near the middle of its range. mm. */
 final readonly class ClampChoice

@@ -10,7 +10,9 @@ use NimbleKnuckle\Core\ChargeAir\CouplerFit;
 use NimbleKnuckle\Core\ChargeAir\CouplerMatch;
 use NimbleKnuckle\Core\ChargeAir\PipeJoint;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Entry;
@@ -18,7 +20,6 @@ use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -29,42 +30,20 @@ final readonly class CouplerMatchSum implements Sum
 {
     private const MOST = 60;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'coupler-match';
-    }
-
-    public function summary(): string
-    {
-        return 'Which hose goes where';
-    }
-
-    public function group(): string
-    {
-        return 'Charge air';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list(
+        return new About('coupler-match', 'Which hose goes where', 'Charge air', static fn (): array => [
+            Field::text(
                 'ends', 'Pipe ends to be joined', 'turbo out 50.8 57 90 bead; throttle 63.5 63.5',
                 'Name, the two outside diameters in mm, the angle between them, “bead” where there is one.',
             ),
-            Field::list(
+            Field::text(
                 'couplers', 'Hoses of the box', 'elbow 51 57 90; straight 63 63',
                 'Name, the two inside diameters in mm, angle, wall (4.5 mm).',
             ),
-            Field::list('clamps', 'Clamps of the box', 'small 55 70; large 65 80', 'Name, from and to in mm.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'ends' => 'turbo out 50.8 57 90 bead; cooler in 57 57; throttle 63.5 60.3',
-            'couplers' => 'reducer 60 63; elbow 57 51 90; straight 57 57; spare 76 76', 'clamps' => 'small 55 66; large 63 75',
-        ];
+            Field::text('clamps', 'Clamps of the box', 'small 55 70; large 65 80', 'Name, from and to in mm.')->optional(),
+        ], ['ends' => 'turbo out 50.8 57 90 bead; cooler in 57 57; throttle 63.5 60.3',
+            'couplers' => 'reducer 60 63; elbow 57 51 90; straight 57 57; spare 76 76', 'clamps' => 'small 55 66; large 63 75']);
     }
 
     public function headline(SumResult $r): Headline
@@ -129,7 +108,7 @@ final readonly class CouplerMatchSum implements Sum
         $name = static fn (int $i): string => $couplers[$i]->name;
         $clamps = ClampChoice::read($in);
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'joined' => Value::of(
                 (float) count($match->joined), Unit::One->value,
             ), 'joints' => Value::of((float) count($joints), Unit::One->value),

@@ -4,18 +4,20 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\ChargeAir\Door;
 
+use NimbleKnuckle\Core\ChargeAir\Gas;
 use NimbleKnuckle\Core\ChargeAir\Leak;
 use NimbleKnuckle\Core\ChargeAir\LeakDrawing;
 use NimbleKnuckle\Core\Fluids\AirFields;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -31,40 +33,20 @@ final readonly class LeakDecay implements Sum
     private const NOTICED = 0.5;
     private const MUCH = 2.0;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'leak-decay';
-    }
-
-    public function summary(): string
-    {
-        return 'How large is the leak';
-    }
-
-    public function group(): string
-    {
-        return 'Charge air';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('volume', 'Shut in', Kind::Volume, '12 L', 'Pipes, cooler and what hangs on them.'),
-            Field::quantity('from', 'Gauge at first', Kind::Pressure, '100 kPa'),
-            Field::quantity('to', 'Gauge then', Kind::Pressure, '80 kPa'),
+        return new About('leak-decay', 'How large is the leak', 'Charge air', static fn (): array => [
+            Field::quantity('volume', 'Shut in', Kind::Volume, '12 L', 'Pipes, cooler and what hangs on them.')->within(0.2, 500.0),
+            Field::quantity('from', 'Gauge at first', Kind::Pressure, '100 kPa')->within(1.0, 700.0),
+            Field::quantity('to', 'Gauge then', Kind::Pressure, '80 kPa')->within(0.0, 700.0),
             Field::quantity('seconds', 'After', Kind::Duration, '30 s'),
-            Field::quantity('temperature', 'Air in it', Kind::Temperature, '20 °C')->optional(),
+            Field::quantity('temperature', 'Air in it', Kind::Temperature, '20 °C')->within(-30.0, 120.0)->optional(),
             Field::quantity(
                 'boost', 'Boost it will see', Kind::Pressure, '110 kPa', 'As much as at first where nothing is given.',
             )->optional(),
-            Field::quantity('flow', 'What the engine breathes then', Kind::MassFlow, '238 g/s')->optional(),
+            Field::quantity('flow', 'What the engine breathes then', Kind::MassFlow, '238 g/s')->within(0.1, 5000.0)->optional(),
             ...AirFields::all(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['volume' => '12 L', 'from' => '100 kPa', 'to' => '80 kPa', 'seconds' => '30 s', 'flow' => '238 g/s'];
+        ], ['flow']);
     }
 
     public function headline(SumResult $r): Headline
@@ -77,13 +59,13 @@ final readonly class LeakDecay implements Sum
     public function drawing(Inputs $in, SumResult $r): array
     {
         return ['plot', LeakDrawing::of(
-            self::leak($in), $in->pressure('from', 1.0, 700.0), $in->pressure('to', 0.0, 700.0), $in->seconds('seconds', 1.0, 36_000.0),
+            self::leak($in), $in->pressure('from'), $in->pressure('to'), $in->seconds('seconds', 1.0, 36_000.0),
         )];
     }
 
     private static function leak(Inputs $in): Leak
     {
-        [$from, $to] = [$in->pressure('from', 1.0, 700.0), $in->pressure('to', 0.0, 700.0)];
+        [$from, $to] = [$in->pressure('from'), $in->pressure('to')];
         $seconds = $in->seconds('seconds', 1.0, 36_000.0);
         $to->kilopascals <= $from->kilopascals || throw InvalidInput::in(
             'to', 'The pressure rises: the air in it still warms up, or the supply is not shut. Shut it, wait, read twice again.',
@@ -93,8 +75,8 @@ final readonly class LeakDecay implements Sum
         );
 
         return Leak::of(
-            $in->volume('volume', 0.2, 500.0), $from, $to, $seconds,
-            Temperature::celsius($in->has('temperature') ? $in->between('temperature', Kind::Temperature, -30.0, 120.0) : self::USUAL),
+            $in->volume('volume'), $from, $to, $seconds,
+            Temperature::celsius($in->has('temperature') ? $in->number('temperature', Kind::Temperature) : self::USUAL),
             AirFields::read($in)->pressure,
         );
     }
@@ -104,10 +86,10 @@ final readonly class LeakDecay implements Sum
         $leak = self::leak($in);
         $boost = $in->pressure($in->has('boost') ? 'boost' : 'from', 1.0, 700.0);
         $loss = $leak->loss($boost);
-        $share = $in->has('flow') ? 100 * $loss / $in->between('flow', Kind::MassFlow, 0.1, 5000.0) : null;
+        $share = $in->has('flow') ? 100 * $loss / $in->number('flow', Kind::MassFlow) : null;
         $drop = $in->number('from', Kind::Pressure) - $in->number('to', Kind::Pressure);
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'area' => Value::of($leak->area, 'mm²'), 'hole' => Value::of($leak->hole, Unit::Millimetre->value),
             'loss' => Value::of($loss, Unit::GramPerSecond->value),
         ] + (null === $share ? [] : ['share' => Value::of($share, Unit::Percent->value)]) + [
@@ -119,7 +101,10 @@ final readonly class LeakDecay implements Sum
                     'V %s L, t %s s, %s kPa lost', Show::n($in->number('volume', Kind::Volume)),
                     Show::n($in->seconds('seconds', 1.0, 36_000.0)), Show::n($drop),
                 ), Show::n($leak->area, 4).' mm²',
-                'isothermal; isentropic flow ψ, choked over 1.893; discharge 0.65, a working value',
+                sprintf(
+                    'isothermal; isentropic flow ψ, choked over %s; discharge %s, a working value', Show::n(Gas::CHOKED),
+                    Show::n(Leak::DISCHARGE),
+                ),
             ),
             new Working('Lost at boost', 'C A ψ', 'at '.Show::n($boost->kilopascals).' kPa', Show::n($loss, 3).' g/s', 'the same hole'),
             new Working(

@@ -7,8 +7,8 @@ namespace NimbleKnuckle\Core\ChargeAir\Door;
 use NimbleKnuckle\Core\ChargeAir\LeakFinding;
 use NimbleKnuckle\Core\ChargeAir\LeakRun;
 use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Sum\Check;
-use NimbleKnuckle\Core\Sum\Show;
 
 /** What is said of a gauge that was watched. Shares are percent of what the engine breathes; a hole by itself is mm. */
 final readonly class LeakSaid

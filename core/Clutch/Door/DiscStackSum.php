@@ -9,17 +9,18 @@ use NimbleKnuckle\Core\Clutch\DiscSpring;
 use NimbleKnuckle\Core\Clutch\FrictionFit;
 use NimbleKnuckle\Core\Clutch\FrictionRing;
 use NimbleKnuckle\Core\Clutch\NextStack;
-use NimbleKnuckle\Core\Clutch\Stack;
+use NimbleKnuckle\Core\Clutch\SlipTrial;
+use NimbleKnuckle\Core\Clutch\SpringStack;
 use NimbleKnuckle\Core\Clutch\StackDrawing;
-use NimbleKnuckle\Core\Clutch\Trial;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -35,47 +36,24 @@ final readonly class DiscStackSum implements Sum
     /** h0/t past which a disc snaps through. */
     private const SNAPS = \M_SQRT2;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'disc-stack';
-    }
-
-    public function summary(): string
-    {
-        return 'At what torque the clutch slips';
-    }
-
-    public function group(): string
-    {
-        return 'Slip clutch';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('disc-stack', 'At what torque the clutch slips', 'Slip clutch', static fn (): array => [
             Field::text('spring', 'Disc', '50 25.4 3 4.1', 'Outside, inside, thickness, free height in mm.'),
             Field::text('arrangement', 'As they lie', '2p 3s', 'So many alike, so many packs; or each from below: u u d d u u.'),
-            Field::quantity('height', 'Set to a height of', Kind::Length, '19.5 mm')->optional(),
-            Field::quantity('travel', 'Or each pressed down by', Kind::Length, '0.6 mm')->optional(),
-            Field::quantity('faces', 'Faces that slip', Kind::Number, '2'),
-            Field::quantity('outer', 'Faces, outside', Kind::Length, '80 mm'),
-            Field::quantity('inner', 'Faces, inside', Kind::Length, '56 mm'),
-            Field::quantity('friction', 'Friction', Kind::Number, '0.12', 'Where nothing was tried yet.')->optional(),
-            Field::list(
+            Field::quantity('height', 'Set to a height of', Kind::Length, '19.5 mm')->within(0.5, 1000.0)->optional(),
+            Field::quantity('travel', 'Or each pressed down by', Kind::Length, '0.6 mm')->within(0.001, 20.0)->optional(),
+            Field::quantity('faces', 'Faces that slip', Kind::Number, '2')->within(1.0, 20.0),
+            Field::quantity('outer', 'Faces, outside', Kind::Length, '80 mm')->within(10.0, 500.0),
+            Field::quantity('inner', 'Faces, inside', Kind::Length, '56 mm')->within(1.0, 499.0),
+            Field::quantity('friction', 'Friction', Kind::Number, '0.12', 'Where nothing was tried yet.')->within(0.02, 0.8)->optional(),
+            Field::text(
                 'trials', 'Tried', '2p 3s 19.5: 140 146 151; 2p 3s 19.3: 160 158 163', 'As they lay, height, and each pull in N·m.',
             )->optional(),
-            Field::quantity('target', 'It should slip at', Kind::Torque, '150 N·m')->optional(),
-            Field::quantity('band', 'Give or take', Kind::Percent, '10 %')->optional(),
+            Field::quantity('target', 'It should slip at', Kind::Torque, '150 N·m')->within(0.5, 5000.0)->optional(),
+            Field::quantity('band', 'Give or take', Kind::Percent, '10 %')->within(1.0, 50.0)->optional(),
             Field::text('stock', 'In the box', '8; 0.2 0.3 0.5', 'Discs altogether; shims in mm.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'spring' => '50 25.4 3 4.1', 'arrangement' => '2p 3s', 'height' => '19.5 mm', 'faces' => '2', 'outer' => '80 mm',
-            'inner' => '56 mm', 'trials' => '2p 3s 19.5: 140 146 151', 'target' => '120 N·m', 'stock' => '8; 0.2 0.3 0.5',
-        ];
+        ], ['height', 'trials' => '2p 3s 19.5: 140 146 151', 'target' => '120 N·m', 'stock']);
     }
 
     public function headline(SumResult $r): Headline
@@ -105,7 +83,7 @@ final readonly class DiscStackSum implements Sum
         $next = self::next($in, $clutch, $stack, $height);
 
         return new SumResult(
-            $this->name(), $in->raw, self::values($clutch, $stack, $height, $next) + [
+            $this->about()->name, $in->raw, self::values($clutch, $stack, $height, $next) + [
                 'deep' => Value::of(100 * $deep, Unit::Percent->value),
             ],
             [...self::pressed($deep, $spring), ...self::tried($clutch->fit, $trials), ...self::ahead($in, $next)],
@@ -114,7 +92,7 @@ final readonly class DiscStackSum implements Sum
     }
 
     /** @return array<string, Value> */
-    private static function values(Clutch $clutch, Stack $stack, float $height, ?NextStack $next): array
+    private static function values(Clutch $clutch, SpringStack $stack, float $height, ?NextStack $next): array
     {
         $torque = $clutch->torque($stack, $height);
 
@@ -136,7 +114,7 @@ final readonly class DiscStackSum implements Sum
     }
 
     /** @return list<Working> */
-    private static function working(Inputs $in, Clutch $clutch, Stack $stack, float $height, int $trials): array
+    private static function working(Inputs $in, Clutch $clutch, SpringStack $stack, float $height, int $trials): array
     {
         $torque = $clutch->torque($stack, $height);
 
@@ -155,32 +133,34 @@ final readonly class DiscStackSum implements Sum
                 Show::n($in->number('inner', Kind::Length)),
             ), Show::n($torque, 4).' N·m', 'even pressure'),
             new Working(
-                'Once bedded in', 'a tenth less', Show::n($torque, 4).' N·m', Show::n(self::BEDS_IN * $torque, 3).' N·m', 'working value',
+                'Once bedded in', Show::n(self::BEDS_IN).' of it', Show::n($torque, 4).' N·m', Show::n(
+                    self::BEDS_IN * $torque, 3
+                ).' N·m', 'working value',
             ),
         ];
     }
 
     private static function ring(Inputs $in): FrictionRing
     {
-        [$outer, $inner] = [$in->length('outer', 10.0, 500.0), $in->length('inner', 1.0, 499.0)];
+        [$outer, $inner] = [$in->length('outer'), $in->length('inner')];
         $inner->millimetres < $outer->millimetres || throw InvalidInput::in('inner', 'The faces are larger outside than inside.');
 
-        return new FrictionRing($outer->millimetres, $inner->millimetres, $in->between('faces', Kind::Number, 1.0, 20.0));
+        return new FrictionRing($outer->millimetres, $inner->millimetres, $in->number('faces', Kind::Number));
     }
 
     private static function friction(Inputs $in): float
     {
-        return $in->has('friction') ? $in->between('friction', Kind::Number, 0.02, 0.8) : self::FRICTION;
+        return $in->has('friction') ? $in->number('friction', Kind::Number) : self::FRICTION;
     }
 
-    private static function height(Inputs $in, Stack $stack, DiscSpring $spring): float
+    private static function height(Inputs $in, SpringStack $stack, DiscSpring $spring): float
     {
-        $each = $in->has('travel') ? $in->between('travel', Kind::Length, 0.001, 20.0) : null;
+        $each = $in->has('travel') ? $in->number('travel', Kind::Length) : null;
         if (null !== $each && !$in->has('height')) {
             return $stack->free($spring) - count($stack->packs) * $each;
         }
         $in->has('height') || throw InvalidInput::missing('height', '19.5 mm; or how far each is pressed down');
-        $height = $in->length('height', 0.5, 1000.0)->millimetres;
+        $height = $in->length('height')->millimetres;
         $free = $stack->free($spring);
         $height < $free || throw InvalidInput::in('height', sprintf(
             'The stack is %s mm high when nothing presses it: at %s mm it lies loose.', Show::n($free, 3), Show::n($height, 3),
@@ -189,7 +169,7 @@ final readonly class DiscStackSum implements Sum
         return $height;
     }
 
-    private static function next(Inputs $in, Clutch $clutch, Stack $stack, float $height): ?NextStack
+    private static function next(Inputs $in, Clutch $clutch, SpringStack $stack, float $height): ?NextStack
     {
         if (!$in->has('target')) {
             return null;
@@ -197,13 +177,13 @@ final readonly class DiscStackSum implements Sum
         [$discs, $shims] = StackReading::stock($in, $stack);
 
         return NextStack::toward(
-            $in->torque('target', 0.5, 5000.0)->newtonMetres, self::band($in), $clutch, $stack, $height, $discs, $shims,
+            $in->torque('target')->newtonMetres, self::band($in), $clutch, $stack, $height, $discs, $shims,
         );
     }
 
     private static function band(Inputs $in): float
     {
-        return $in->has('band') ? $in->between('band', Kind::Percent, 1.0, 50.0) / 100 : self::BAND;
+        return $in->has('band') ? $in->number('band', Kind::Percent) / 100 : self::BAND;
     }
 
     /** @return list<Check> */
@@ -226,7 +206,7 @@ final readonly class DiscStackSum implements Sum
     }
 
     /**
-     * @param list<Trial> $trials
+     * @param list<SlipTrial> $trials
      *
      * @return list<Check>
      */
@@ -237,7 +217,7 @@ final readonly class DiscStackSum implements Sum
                 'Trial %d has %d %s: three at the least, threads oiled for each.', $i + 1, count($trials[$i]->pulls),
                 1 === count($trials[$i]->pulls) ? 'pull' : 'pulls',
             ),
-        ), array_keys(array_filter($trials, static fn (Trial $one): bool => count($one->pulls) < 3)));
+        ), array_keys(array_filter($trials, static fn (SlipTrial $one): bool => count($one->pulls) < 3)));
         if (null !== $fit->odd) {
             $checks[] = null === $fit->disc
                 ? Check::watch(

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Clutch\Door;
 
 use NimbleKnuckle\Core\Clutch\DiscSpring;
-use NimbleKnuckle\Core\Clutch\Stack;
-use NimbleKnuckle\Core\Clutch\Trial;
+use NimbleKnuckle\Core\Clutch\SlipTrial;
+use NimbleKnuckle\Core\Clutch\SpringStack;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Inputs;
@@ -37,14 +37,14 @@ final readonly class StackReading
     }
 
     /** @throws InvalidInput naming the field */
-    public static function stack(Inputs $in, string $field, string $text): Stack
+    public static function stack(Inputs $in, string $field, string $text): SpringStack
     {
-        return Stack::read($text) ?? throw InvalidInput::in(
+        return SpringStack::read($text) ?? throw InvalidInput::in(
             $field, sprintf('“%s” is no stack: write 2p 3s, or each disc from below as u or d.', mb_substr($text, 0, 40)),
         );
     }
 
-    /** @return list<Trial> */
+    /** @return list<SlipTrial> */
     public static function trials(Inputs $in, DiscSpring $spring): array
     {
         if (!$in->has('trials')) {
@@ -53,22 +53,22 @@ final readonly class StackReading
         $items = $in->items('trials');
         count($items) <= self::MOST_TRIALS || throw InvalidInput::in('trials', sprintf('%d trials at most.', self::MOST_TRIALS));
 
-        return array_map(static fn (mixed $item, int $i): Trial => self::trial($item, $i + 1, $spring), $items, array_keys($items));
+        return array_map(static fn (mixed $item, int $i): SlipTrial => self::trial($item, $i + 1, $spring), $items, array_keys($items));
     }
 
-    private static function trial(mixed $item, int $number, DiscSpring $spring): Trial
+    private static function trial(mixed $item, int $number, DiscSpring $spring): SlipTrial
     {
         $wrong = static fn (string $why): InvalidInput => InvalidInput::in('trials', sprintf('Trial %d: %s', $number, $why));
         $item = is_string($item) ? self::written($item) : $item;
         is_array($item) || throw $wrong('as they lay, the height, a colon, each pull: “2p 3s 19.5: 140 146 151”.');
         $text = $item['arrangement'] ?? null;
-        $stack = Stack::read(is_string($text) ? $text : '');
+        $stack = SpringStack::read(is_string($text) ? $text : '');
         [$height, $pulls] = [self::floats([$item['height'] ?? 0])[0] ?? 0.0, self::floats($item['pulls'] ?? null)];
         null !== $stack || throw $wrong('it is no stack: write 2p 3s, or each disc from below as u or d.');
         $height > 0.0 && $height < $stack->free($spring) || throw $wrong('its height is less than that of the loose stack, in mm.');
         [] !== $pulls && self::areOver($pulls, 1, self::MOST_PULLS) || throw $wrong('one to forty pulls in N·m, over nothing.');
 
-        return new Trial($stack, $height, $pulls);
+        return new SlipTrial($stack, $height, $pulls);
     }
 
     /** @return array<string, mixed>|null */
@@ -94,7 +94,7 @@ final readonly class StackReading
     }
 
     /** @return array{int, list<float>} discs, and shims in mm */
-    public static function stock(Inputs $in, Stack $now): array
+    public static function stock(Inputs $in, SpringStack $now): array
     {
         if (!$in->has('stock')) {
             return [$now->discs(), []];

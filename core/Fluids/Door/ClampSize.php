@@ -11,13 +11,14 @@ use NimbleKnuckle\Core\Fluids\HoseDrawing;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -32,38 +33,18 @@ final readonly class ClampSize implements Sum
     ];
     private const NAMES = ['worm' => 'worm-drive', 'spring' => 'spring band', 'tbolt' => 'T-bolt'];
 
-    public function name(): string
+    public function about(): About
     {
-        return 'clamp-size';
-    }
-
-    public function summary(): string
-    {
-        return 'Hose clamp size';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('outside', 'Hose outside', Kind::Length, '40 mm', 'Across the hose, off the spigot.'),
+        return new About('clamp-size', 'Hose clamp size', 'Coolant and oil', static fn (): array => [
+            Field::quantity('outside', 'Hose outside', Kind::Length, '40 mm', 'Across the hose, off the spigot.')->within(6.0, 150.0),
             Field::quantity('inside', 'Hose inside', Kind::Length, '32 mm')->optional(),
             Field::quantity('spigot', 'Spigot', Kind::Length, '33 mm', 'Across the plain part behind the bead.')->optional(),
             Field::quantity(
                 'behind_bead', 'Room behind the bead', Kind::Length, '20 mm', 'From the bead to where the hose ends.',
-            )->optional(),
+            )->within(0.0, 200.0)->optional(),
             Field::choice('kind', 'Kind', ['worm' => 'worm drive', 'spring' => 'spring band', 'tbolt' => 'T-bolt'])->optional(),
             Field::flag('soft', 'Silicone hose', 'It flows out through slots under the screw: a lined band or a spring.'),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Coolant and oil';
-    }
-
-    public function example(): array
-    {
-        return ['outside' => '40 mm', 'inside' => '32 mm', 'spigot' => '33 mm', 'behind_bead' => '20 mm', 'kind' => 'worm'];
+        ], ['inside', 'spigot', 'behind_bead', 'kind']);
     }
 
     public function headline(SumResult $r): Headline
@@ -91,11 +72,11 @@ final readonly class ClampSize implements Sum
     {
         [$across, $fitLines, $fitChecks] = $this->fitted($in);
         $clamp = self::clamp($in, $across);
-        [$room, $roomChecks, $roomLines] = $in->has('behind_bead') ? $this->room($clamp, $in->length('behind_bead', 0.0, 200.0)) : [
+        [$room, $roomChecks, $roomLines] = $in->has('behind_bead') ? $this->room($clamp, $in->length('behind_bead')) : [
             [], [], [],
         ];
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'fitted' => Value::of($across->millimetres, Unit::Millimetre->value),
             'smallest' => Value::of($clamp->smallest->millimetres, Unit::Millimetre->value),
             'largest' => Value::of($clamp->largest->millimetres, Unit::Millimetre->value),
@@ -149,10 +130,9 @@ final readonly class ClampSize implements Sum
             Show::n($room->millimetres), Show::n($needed),
         )) : Check::ok('room', 'The band fits behind the bead.');
 
-        return [['room_needed' => Value::of($needed, Unit::Millimetre->value)], [$check], [new Working(
-            'Room it needs', 'band + 5 mm', sprintf('%s + 5', Show::n($clamp->band->millimetres)), sprintf('%s mm', Show::n($needed)),
-            'the band behind the bead, 5 mm of hose past it',
-        )]];
+        return [['room_needed' => Value::of($needed, Unit::Millimetre->value)], [$check], [
+            Working::by($clamp->roomFormula(), 'Room it needs', 'mm', 'the band behind the bead, and some hose past it'),
+        ]];
     }
 
     /** @throws InvalidInput where none closes on it */
@@ -171,7 +151,7 @@ final readonly class ClampSize implements Sum
     /** @return array{Length, list<Working>, list<Check>} across the hose once it is on */
     private function fitted(Inputs $in): array
     {
-        $outside = $in->length('outside', 6.0, 150.0);
+        $outside = $in->length('outside');
         $inside = $in->has('inside') ? $in->length('inside', 3.0, 150.0) : null;
         null === $inside || FittedHose::hasWall($inside, $outside) || throw InvalidInput::in('inside', sprintf(
             'The hose is %s mm inside and %s mm outside: that leaves it no wall. Measure both again, or swap them.',
@@ -186,10 +166,9 @@ final readonly class ClampSize implements Sum
         $spigot = $in->length('spigot', 3.0, 150.0);
         $hose = FittedHose::on($spigot, $inside, $outside);
 
-        return [$hose->across, [new Working(
-            'Across the hose once it is on', 'OD = √(d² + OD0² − ID0²)',
-            sprintf('√(%s² + %s² − %s²)', Show::n($spigot->millimetres), $said, Show::n($inside->millimetres)),
-            sprintf('%s mm', Show::n($hose->across->millimetres)), 'the rubber keeps its cross-section',
+        return [$hose->across, [Working::by(
+            $hose->stretched, 'Across the hose once it is on', '', 'the rubber keeps its cross-section',
+            result: sprintf('%s mm', Show::n($hose->across->millimetres)),
         )], [$this->stretched($hose, $inside->minus($spigot))]];
     }
 

@@ -9,14 +9,15 @@ use NimbleKnuckle\Core\Fluids\Growth;
 use NimbleKnuckle\Core\Fluids\TankDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Share;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\Volume;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -28,38 +29,16 @@ use NimbleKnuckle\Core\Sum\Working;
  */
 final readonly class CoolantLevel implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'coolant-level';
-    }
-
-    public function summary(): string
-    {
-        return 'Coolant level, cold and hot';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('coolant-level', 'Coolant level, cold and hot', 'Coolant and oil', static fn (): array => [
             Field::quantity('volume', 'The circuit holds', Kind::Volume, '6.6 L'),
             Field::quantity('percent', 'Strength', Kind::Percent, '50 %'),
-            Field::quantity('cold', 'Cold', Kind::Temperature, '15 °C'),
-            Field::quantity('hot', 'Hot', Kind::Temperature, '92 °C'),
+            Field::quantity('cold', 'Cold', Kind::Temperature, '15 °C')->within(-60.0, 60.0),
+            Field::quantity('hot', 'Hot', Kind::Temperature, '92 °C')->within(-60.0, 140.0),
             Field::quantity('marks', 'Between the two marks', Kind::Volume, '0.5 L', 'How much coolant fits between them.')->optional(),
             Field::quantity('topped_up', 'Topped up next morning', Kind::Volume, '0.2 L')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Coolant and oil';
-    }
-
-    public function example(): array
-    {
-        return [
-            'volume' => '6.6 L', 'percent' => '50 %', 'cold' => '15 °C', 'hot' => '92 °C', 'marks' => '0.5 L', 'topped_up' => '0.15 L',
-        ];
+        ], ['marks', 'topped_up' => '0.15 L']);
     }
 
     public function headline(SumResult $r): Headline
@@ -73,8 +52,8 @@ final readonly class CoolantLevel implements Sum
     public function drawing(Inputs $in, SumResult $r): array
     {
         return ['tank', TankDrawing::of(
-            self::read($in)[0], $in->has('marks') ? $in->volume('marks') : null, $in->temperature('cold', -60.0, 60.0),
-            $in->temperature('hot', -60.0, 140.0),
+            self::read($in)[0], $in->has('marks') ? $in->volume('marks') : null, $in->temperature('cold'),
+            $in->temperature('hot'),
         )];
     }
 
@@ -87,7 +66,7 @@ final readonly class CoolantLevel implements Sum
     {
         $volume = $in->volume('volume');
         [$percent, $read] = CoolantMix::strength($in, 'percent', Glycol::Ethylene);
-        [$cold, $hot] = [$in->temperature('cold', -60.0, 60.0), $in->temperature('hot', -60.0, 140.0)];
+        [$cold, $hot] = [$in->temperature('cold'), $in->temperature('hot')];
         $hot->celsius >= $cold->celsius || throw InvalidInput::in('hot', sprintf(
             '“hot” (%s °C) is colder than “cold” (%s °C): swap them.', Show::n($hot->celsius), Show::n($cold->celsius),
         ));
@@ -101,25 +80,21 @@ final readonly class CoolantLevel implements Sum
         [$mark, $markChecks, $markLines] = $in->has('marks') ? $this->marked($made, $in->volume('marks')) : [[], [], []];
         $topped = $in->has('topped_up') ? $in->volume('topped_up', 0.0, $made->volume->litres) : null;
         [$cold, $hot] = [Show::n($in->number('cold', Kind::Temperature)), Show::n($in->number('hot', Kind::Temperature))];
-        [$growth, $beta] = [Show::n($made->growth->litres), Show::n($made->expansion)];
 
-        return new SumResult($this->name(), $in->raw, ['growth' => Value::of($made->growth->litres, Unit::Litre->value)] + $mark, [
+        return new SumResult($this->about()->name, $in->raw, ['growth' => Value::of($made->growth->litres, Unit::Litre->value)] + $mark, [
             ...$markChecks, ...(null === $topped ? [] : [self::judged($made, $topped)]),
             Check::ok('growth', sprintf('It grows by %s L from %s to %s °C.', Show::n($made->growth->litres, 2), $cold, $hot)),
         ], [
             ...array_filter([$read]),
-            new Working(
-                'Expansion', 'β = 4.7·10⁻⁴ + 2.2·10⁻⁶ c',
-                sprintf('c = %s %%', Show::n(CoolantMix::strength($in, 'percent', Glycol::Ethylene)[0])), $beta.' per K',
-                'working value for water and glycol between 20 and 90 °C',
+            Working::by(
+                $made->expansionFormula, 'Expansion', 'per K', 'working value for water and glycol between 20 and 90 °C',
+                with: $made->expansionFormula->listed(),
             ),
-            new Working(
-                'Growth', 'ΔV = V β ΔT', sprintf('%s × %s × (%s − %s)', Show::n($made->volume->litres), $beta, $hot, $cold),
-                $growth.' L', 'thermal expansion',
-            ),
-            ...$markLines, ...(null === $topped ? [] : [new Working(
-                'Topped up', 'top-up / V', sprintf('%s / %s', Show::n($topped->litres), Show::n($made->volume->litres)),
-                sprintf('%s %%', Show::n($made->ofVolume($topped)->percent())), 'over 3 % watch, over 8 % stop',
+            Working::by($made->growthFormula, 'Growth', 'L', 'thermal expansion'),
+            ...$markLines, ...(null === $topped ? [] : [Working::by(
+                $share = $made->ofVolumeFormula($topped), 'Topped up', '',
+                sprintf('over %s %% watch, over %s %% stop', Show::n(100 * Growth::WATCH), Show::n(100 * Growth::STOP)),
+                result: $share->percent(),
             )]),
         ]);
     }
@@ -132,9 +107,9 @@ final readonly class CoolantLevel implements Sum
         return [
             ['expected_mark' => Value::of($mark, Unit::Percent->value)], $mark > 100.0 ? [Check::ok(
                 'above-mark', 'Hot it stands above the upper mark and goes back as it cools: draw nothing off.',
-            )] : [], [new Working(
-                'Stands when hot', 'growth / marks', sprintf('%s / %s', Show::n($made->growth->litres), Show::n($marks->litres)),
-                sprintf('%s %% of the way up from the lower mark', Show::n($mark)), 'at the lower mark when cold',
+            )] : [], [Working::by(
+                $made->ofMarksFormula($marks), 'Stands when hot', '', 'at the lower mark when cold',
+                result: sprintf('%s %% of the way up from the lower mark', Show::n($mark)),
             )],
         ];
     }

@@ -14,15 +14,16 @@ use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Share;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\Volume;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -31,19 +32,9 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the mix: volumes in L, strengths in percent glycol by volume or as a freezing point. */
 final readonly class CoolantMix implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'coolant-mix';
-    }
-
-    public function summary(): string
-    {
-        return 'Coolant mix';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('coolant-mix', 'Coolant mix', 'Coolant and oil', static fn (): array => [
             Field::quantity('capacity', 'The whole circuit holds', Kind::Volume, '6.4 L'),
             Field::quantity('drained', 'Drained', Kind::Volume, '4.1 L', 'Measured in the can.'),
             Field::quantity('present', 'Strength of what was in it', Kind::Percent, '32 %', 'Read off the refractometer.'),
@@ -59,25 +50,8 @@ final readonly class CoolantMix implements Sum
                 'incompatible', 'What was in it must not mix with the new',
                 'Shows how many drain-and-fill cycles leave under 5 % of the old.',
             ),
-            Field::list('shelf', 'Sizes on the shelf', '1 L; 1.5 L; 5 L', 'Which to buy for what is poured.')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Coolant and oil';
-    }
-
-    public function example(): array
-    {
-        return [
-            'capacity' => '6.6 L',
-            'drained' => '4.1 L',
-            'present' => '32 %',
-            'target' => '50 %',
-            'product' => '100 %',
-            'shelf' => '1 L; 1.5 L; 5 L',
-        ];
+            Field::text('shelf', 'Sizes on the shelf', '1 L; 1.5 L; 5 L', 'Which to buy for what is poured.')->optional(),
+        ], ['capacity' => '6.6 L', 'shelf']);
     }
 
     public function headline(SumResult $r): Headline
@@ -122,7 +96,7 @@ final readonly class CoolantMix implements Sum
             default => [[], [], []],
         };
 
-        return new SumResult($this->name(), $raw, [
+        return new SumResult($this->about()->name, $raw, [
             'pour' => Value::of($mix->pour()->litres, Unit::Litre->value),
             'water' => Value::of($mix->water()->litres, Unit::Litre->value),
             'result' => Value::of($mix->result()->percent(), Unit::Percent->value),
@@ -166,27 +140,10 @@ final readonly class CoolantMix implements Sum
     /** @return list<Working> */
     private function working(Mix $mix): array
     {
-        [$capacity, $drained, $pour] = [Show::n($mix->capacity->litres), Show::n($mix->drained->litres), Show::n($mix->pour()->litres)];
-        [$present, $product] = [Show::n($mix->present->percent()), Show::n($mix->product->percent())];
-
         return [
-            new Working(
-                'Coolant to pour', 'pour = (V c* − (V − D) c0) / cp',
-                sprintf(
-                    '(%s × %s − (%s − %s) × %s) / %s', $capacity, Show::n($mix->target->percent()), $capacity, $drained, $present,
-                    $product,
-                ),
-                sprintf('%s L', Show::n($mix->exact)), 'conservation of glycol',
-            ),
-            new Working(
-                'Water to pour', 'water = D − pour', sprintf('%s − %s', $drained, $pour),
-                sprintf('%s L', Show::n($mix->water()->litres)), 'conservation of volume',
-            ),
-            new Working(
-                'Strength then', 'c = ((V − D) c0 + pour cp) / V',
-                sprintf('((%s − %s) × %s + %s × %s) / %s', $capacity, $drained, $present, $pour, $product, $capacity),
-                sprintf('%s %%', Show::n($mix->result()->percent())), 'conservation of glycol',
-            ),
+            Working::by($mix->pourFormula(), 'Coolant to pour', 'L', 'conservation of glycol'),
+            Working::by($mix->waterFormula(), 'Water to pour', 'L', 'conservation of volume'),
+            Working::by($mix->resultFormula(), 'Strength then', '%', 'conservation of glycol'),
         ];
     }
 
@@ -265,15 +222,8 @@ final readonly class CoolantMix implements Sum
 
     private function drainLine(Mix $mix): Working
     {
-        $present = Show::n($mix->present->percent());
-
-        return new Working(
-            'Drain needed', 'D = V (c* − c0) / (cp − c0)',
-            sprintf(
-                '%s × (%s − %s) / (%s − %s)', Show::n($mix->capacity->litres), Show::n($mix->target->percent()), $present,
-                Show::n($mix->refill()->percent()), $present,
-            ),
-            sprintf('%s L', Show::n($mix->drainNeeded()->litres)),
+        return Working::by(
+            $mix->drainFormula(), 'Drain needed', 'L',
             'conservation of glycol, refilled with '.($mix->isToBeStronger()
                 ? sprintf('the %s %% product', Show::n($mix->product->percent()))
                 : 'water'),
@@ -345,10 +295,9 @@ final readonly class CoolantMix implements Sum
         return [
             ['old_share' => Value::listOf($shares, Unit::Percent->value)] + $this->planned($plan), [$this->washed($mix, $plan)],
             [
-                new Working(
-                    'Old coolant left after n cycles', 'r = (1 − D/V)^n',
-                    sprintf('(1 − %s/%s)^%d', Show::n($mix->drained->litres), Show::n($mix->capacity->litres), $plan->count()),
-                    sprintf('%s %%', Show::n($left)), 'geometric dilution',
+                Working::by(
+                    $old = FillCycles::oldFormula($mix, $plan->count()), 'Old coolant left after n cycles', '', 'geometric dilution',
+                    result: $old->percent(),
                 ),
                 new Working(
                     'Strength after each', 'c = ((V − D) c + pour cp) / V', self::inWords($plan), self::strengths($plan),

@@ -8,18 +8,18 @@ use NimbleKnuckle\Core\Fluids\AirFields;
 use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Fluids\ProtectDrawing;
 use NimbleKnuckle\Core\Fluids\Protection;
-use NimbleKnuckle\Core\Fluids\WaterVapour;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Share;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -28,35 +28,17 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the protection: °C for a strength in percent by volume, a cap in kPa gauge and a height in m. */
 final readonly class CoolantProtect implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'coolant-protect';
-    }
-
-    public function summary(): string
-    {
-        return 'Where coolant freezes and boils';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('coolant-protect', 'Where coolant freezes and boils', 'Coolant and oil', static fn (): array => [
             Field::choice('base', 'Made of', ['eg' => 'ethylene glycol', 'pg' => 'propylene glycol']),
             Field::quantity('percent', 'Strength', Kind::Percent, '50 %', 'Read off the refractometer.'),
-            Field::quantity('cap', 'Cap opens at', Kind::Pressure, '120 kPa', 'As printed on the cap; nothing for no cap.')->optional(),
+            Field::quantity(
+                'cap', 'Cap opens at', Kind::Pressure, '120 kPa', 'As printed on the cap; nothing for no cap.'
+            )->within(0.0, 300.0)->optional(),
             ...AirFields::all(),
-            Field::quantity('coldest', 'Coldest night', Kind::Temperature, '-20 °C')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Coolant and oil';
-    }
-
-    public function example(): array
-    {
-        return ['base' => 'eg', 'percent' => '50 %', 'cap' => '120 kPa', 'altitude' => '300 m', 'coldest' => '-20 °C'];
+            Field::quantity('coldest', 'Coldest night', Kind::Temperature, '-20 °C')->within(-70.0, 30.0)->optional(),
+        ], ['cap', 'altitude' => '300 m', 'coldest']);
     }
 
     public function headline(SumResult $r): Headline
@@ -84,7 +66,7 @@ final readonly class CoolantProtect implements Sum
     {
         $base = Glycol::named($in->text('base'));
         [$percent, $read] = CoolantMix::strength($in, 'percent', $base);
-        $cap = $in->has('cap') ? $in->pressure('cap', 0.0, 300.0) : Pressure::kilopascals(0.0);
+        $cap = $in->has('cap') ? $in->pressure('cap') : Pressure::kilopascals(0.0);
 
         return [Protection::of($base, Share::ofHundred($percent), $cap, AirFields::read($in)), $read];
     }
@@ -93,7 +75,7 @@ final readonly class CoolantProtect implements Sum
     {
         [$made, $read] = self::read($in);
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'freeze' => Value::of($made->freeze->celsius, Unit::Celsius->value),
             'boil_open' => Value::of($made->boilsOpen()->celsius, Unit::Celsius->value),
             'boil_capped' => Value::of($made->boilsCapped()->celsius, Unit::Celsius->value),
@@ -104,7 +86,7 @@ final readonly class CoolantProtect implements Sum
     private function working(Protection $made): array
     {
         $mix = sprintf('%s, %s %%', $made->base->inWords(), Show::n($made->strength->percent()));
-        [$air, $activity] = [Show::n($made->air->pressure->kilopascals), Show::n($made->activity())];
+        [$air, $activity] = [Show::n($made->air->pressure->kilopascals), $made->activity()->said()];
 
         return [
             new Working(
@@ -116,11 +98,7 @@ final readonly class CoolantProtect implements Sum
                 sprintf('%s °C', Show::n($made->normal->celsius)), 'ASHRAE Fundamentals',
             ),
             AirFields::working($made->air),
-            new Working(
-                'Activity of the water', 'a = 101.325 / Pw(Tb0)',
-                sprintf('101.325 / %s', Show::n(WaterVapour::pressure($made->normal)->kilopascals)), $activity,
-                'Raoult, from the table itself',
-            ),
+            Working::by($made->activity(), 'Activity of the water', '', 'Raoult, from the table itself'),
             new Working(
                 'Boils with the cap off', 'a Pw(T) = p', sprintf('%s × Pw = %s kPa', $activity, $air),
                 sprintf('%s °C', Show::n($made->boilsOpen()->celsius)), 'Antoine equation for water',
@@ -137,7 +115,7 @@ final readonly class CoolantProtect implements Sum
     private function checks(Inputs $in, Protection $made): array
     {
         return [
-            ...($in->has('coldest') ? [$this->frost($made, $in->temperature('coldest', -70.0, 30.0))] : []),
+            ...($in->has('coldest') ? [$this->frost($made, $in->temperature('coldest'))] : []),
             ...($made->isWeak() ? [
                 Check::watch('weak', 'Under 25 % the inhibitors are thin too: rust and scale, whatever the frost.'),
             ] : []),

@@ -11,14 +11,15 @@ use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\Volume;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -27,48 +28,23 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the oil: volumes in L, dips in mm above the end of the stick. */
 final readonly class OilFill implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'oil-fill';
-    }
-
-    public function summary(): string
-    {
-        return 'Oil fill';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('oil-fill', 'Oil fill', 'Coolant and oil', static fn (): array => [
             Field::quantity('capacity', 'The engine takes, with filter', Kind::Volume, '4.9 L'),
             Field::quantity('drained', 'Drained', Kind::Volume, '4.5 L', 'Measured in the can.')->optional(),
             Field::text('filter', 'Filter', 'changed, 0.3 L', 'changed or kept, and what it holds.'),
             Field::quantity(
                 'housing', 'Filter housing or cooler emptied', Kind::Volume, '0.2 L', 'Only where the capacity does not count it.',
-            )->optional(),
-            Field::quantity('dip_mm', 'Dipstick shows', Kind::Length, '12 mm', 'From its end, after running and a wait.')->optional(),
+            )->within(0.0, 20.0)->optional(),
+            Field::quantity(
+                'dip_mm', 'Dipstick shows', Kind::Length, '12 mm', 'From its end, after running and a wait.'
+            )->within(0.0, 300.0)->optional(),
             Field::quantity(
                 'litre_per_mm', 'A millimetre is', Kind::Number, '0.06', 'Litres a millimetre, learned from two dips.',
-            )->optional(),
-            Field::quantity('target_mm', 'Wanted', Kind::Length, '20 mm')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Coolant and oil';
-    }
-
-    public function example(): array
-    {
-        return [
-            'capacity' => '4.9 L',
-            'drained' => '4.5 L',
-            'filter' => 'changed, 0.3 L',
-            'dip_mm' => '14 mm',
-            'litre_per_mm' => '0.06',
-            'target_mm' => '20 mm',
-        ];
+            )->within(1e-4, 2.0)->optional(),
+            Field::quantity('target_mm', 'Wanted', Kind::Length, '20 mm')->within(0.0, 300.0)->optional(),
+        ], ['drained', 'dip_mm' => '14 mm', 'litre_per_mm', 'target_mm']);
     }
 
     public function headline(SumResult $r): Headline
@@ -86,8 +62,8 @@ final readonly class OilFill implements Sum
     public function drawing(Inputs $in, SumResult $r): array
     {
         return ['oil', DipstickDrawing::of(
-            self::read($in), $in->volume('capacity'), $in->has('dip_mm') ? $in->length('dip_mm', 0.0, 300.0) : null,
-            $in->has('target_mm') ? $in->length('target_mm', 0.0, 300.0) : null, $in->has('dip_mm') ? self::byTheStick($in) : null,
+            self::read($in), $in->volume('capacity'), $in->has('dip_mm') ? $in->length('dip_mm') : null,
+            $in->has('target_mm') ? $in->length('target_mm') : null, $in->has('dip_mm') ? self::byTheStick($in) : null,
         )];
     }
 
@@ -99,10 +75,10 @@ final readonly class OilFill implements Sum
             'pour', sprintf('Pour %s L, run it, wait, dip; then up to %s L more.', Show::n($first, 3), Show::n($then, 2)),
         )], []];
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'first_pour' => Value::of($first, Unit::Litre->value),
             'then' => Value::of($then, Unit::Litre->value),
-        ] + $stick, [...$this->moreOut($in, $pour), ...$checks], [...$this->working($in, $pour), ...$lines]);
+        ] + $stick, [...$this->moreOut($in, $pour), ...$checks], [...$this->working($pour), ...$lines]);
     }
 
     /** @throws InvalidInput */
@@ -113,7 +89,7 @@ final readonly class OilFill implements Sum
         $filter < $capacity->litres || throw InvalidInput::in('filter', 'The filter cannot hold as much as the whole engine.');
 
         return OilPour::of(
-            $capacity, Volume::litres($filter), $isNew, $in->has('housing') ? $in->volume('housing', 0.0, 20.0) : Volume::litres(0.0),
+            $capacity, Volume::litres($filter), $isNew, $in->has('housing') ? $in->volume('housing') : Volume::litres(0.0),
             $in->has('drained') ? $in->volume('drained', 0.0, 2 * $capacity->litres) : null,
         );
     }
@@ -129,31 +105,15 @@ final readonly class OilFill implements Sum
     }
 
     /** @return list<Working> */
-    private function working(Inputs $in, OilPour $pour): array
+    private function working(OilPour $pour): array
     {
-        [$isNew, $filter] = self::filter($in);
-        $housing = Show::n($in->has('housing') ? $in->volume('housing', 0.0, 20.0)->litres : 0.0);
-        $first = Show::n($pour->first()->litres);
-
         return [
-            new Working(
-                'Missing by the capacity', $isNew ? 'capacity + housing' : 'capacity − filter + housing',
-                sprintf('%s%s + %s', Show::n($in->volume('capacity')->litres), $isNew ? '' : ' − '.Show::n($filter), $housing),
-                sprintf('%s L', Show::n($pour->whole->litres)), "the maker's figure, with filter",
-            ),
-            ...(null === $pour->drained || null === $pour->out ? [] : [new Working(
-                'Missing by the can', 'drained + new filter + housing',
-                sprintf('%s + %s + %s', Show::n($pour->drained->litres), Show::n($pour->filterTakes->litres), $housing),
-                sprintf('%s L', Show::n($pour->out->litres)), 'measured; the smaller of the two counts',
-            )]),
-            new Working(
-                'First pour', '0.9 × missing', sprintf('0.9 × %s', Show::n($pour->missing()->litres)), $first.' L',
-                'the rest by the dipstick',
-            ),
-            new Working(
-                'Then', 'missing − first', sprintf('%s − %s', Show::n($pour->missing()->litres), $first),
-                sprintf('%s L at most', Show::n($pour->then()->litres)), 'after running, waiting and dipping',
-            ),
+            Working::by($pour->whole, 'Missing by the capacity', 'L', "the maker's figure, with filter"),
+            ...(null === $pour->out ? [] : [
+                Working::by($pour->out, 'Missing by the can', 'L', 'measured; the smaller of the two counts'),
+            ]),
+            Working::by($pour->firstFormula(), 'First pour', 'L', 'the rest by the dipstick'),
+            Working::by($pour->thenFormula(), 'Then', 'L at most', 'after running, waiting and dipping'),
         ];
     }
 
@@ -163,8 +123,8 @@ final readonly class OilFill implements Sum
         $in->has('litre_per_mm') || throw InvalidInput::missing('litre_per_mm', '0.06 (litres a millimetre, from two dips)');
         $in->has('target_mm') || throw InvalidInput::missing('target_mm', '20 mm (the upper mark, or a little under it)');
 
-        return DipScale::told($in->between('litre_per_mm', Kind::Number, 1e-4, 2.0))->between(
-            $in->length('dip_mm', 0.0, 300.0), $in->length('target_mm', 0.0, 300.0),
+        return DipScale::told($in->number('litre_per_mm', Kind::Number))->between(
+            $in->length('dip_mm'), $in->length('target_mm'),
         );
     }
 

@@ -6,16 +6,18 @@ namespace NimbleKnuckle\Core\Fluids\Door;
 
 use NimbleKnuckle\Core\Fluids\PanDrawing;
 use NimbleKnuckle\Core\Fluids\PanTest;
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -27,39 +29,19 @@ final readonly class ThermostatTest implements Sum
     /** Percent of the opening the maker gives. */
     private const LEAST_LIFT = 90.0;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'thermostat-test';
-    }
-
-    public function summary(): string
-    {
-        return 'Thermostat in a pan of water';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('opens', 'Stamped', Kind::Temperature, '88 °C', 'The number on its rim.'),
+        return new About('thermostat-test', 'Thermostat in a pan of water', 'Coolant and oil', static fn (): array => [
+            Field::quantity('opens', 'Stamped', Kind::Temperature, '88 °C', 'The number on its rim.')->within(50.0, 120.0),
             Field::quantity(
                 'opened', 'Begins to open at', Kind::Temperature, '87 °C',
                 'Hang it on a thread in its gap: it drops off when it opens.',
-            ),
-            Field::quantity('full_open', 'Fully open at', Kind::Temperature, '98 °C')->optional(),
-            Field::quantity('closed', 'Shut again at', Kind::Temperature, '83 °C')->optional(),
-            Field::quantity('lift', 'Opens by', Kind::Length, '8 mm')->optional(),
+            )->within(0.0, 130.0),
+            Field::quantity('full_open', 'Fully open at', Kind::Temperature, '98 °C')->within(0.0, 130.0)->optional(),
+            Field::quantity('closed', 'Shut again at', Kind::Temperature, '83 °C')->within(0.0, 130.0)->optional(),
+            Field::quantity('lift', 'Opens by', Kind::Length, '8 mm')->within(0.0, 50.0)->optional(),
             Field::quantity('lift_wanted', 'Opening the maker gives', Kind::Length, '8 mm')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Coolant and oil';
-    }
-
-    public function example(): array
-    {
-        return ['opens' => '88 °C', 'opened' => '86 °C', 'full_open' => '98 °C', 'closed' => '82 °C'];
+        ], ['opened' => '86 °C', 'full_open', 'closed' => '82 °C']);
     }
 
     public function headline(SumResult $r): Headline
@@ -79,9 +61,9 @@ final readonly class ThermostatTest implements Sum
     private static function read(Inputs $in): PanTest
     {
         $test = new PanTest(
-            $in->temperature('opens', 50.0, 120.0), $in->temperature('opened', 0.0, 130.0),
-            $in->has('full_open') ? $in->temperature('full_open', 0.0, 130.0) : null,
-            $in->has('closed') ? $in->temperature('closed', 0.0, 130.0) : null,
+            $in->temperature('opens'), $in->temperature('opened'),
+            $in->has('full_open') ? $in->temperature('full_open') : null,
+            $in->has('closed') ? $in->temperature('closed') : null,
         );
         null === $test->span() || $test->span() >= 0.0 || throw InvalidInput::in(
             'full_open', 'It cannot be fully open before it begins to open: swap the two.',
@@ -97,12 +79,12 @@ final readonly class ThermostatTest implements Sum
     {
         $test = self::read($in);
         [$lift, $liftChecks, $liftLines] = $in->has('lift') && $in->has('lift_wanted') ? $this->lift(
-            $in->length('lift', 0.0, 50.0), $in->length('lift_wanted'),
+            $in->length('lift'), $in->length('lift_wanted'),
         ) : [[], [], []];
         $values = ['off' => $test->off(), 'span' => $test->span(), 'hysteresis' => $test->hysteresis()];
 
         return new SumResult(
-            $this->name(), $in->raw, array_map(
+            $this->about()->name, $in->raw, array_map(
                 static fn (float $kelvins): Value => Value::of($kelvins, Unit::Kelvin->value),
                 array_filter($values, static fn (?float $kelvins): bool => null !== $kelvins),
             ) + $lift,
@@ -159,34 +141,24 @@ final readonly class ThermostatTest implements Sum
     /** @return list<Working> */
     private function working(PanTest $test): array
     {
-        $opened = Show::n($test->opened->celsius);
-
         return [
-            new Working(
-                'Off its stamp', 'begins − stamp', sprintf('%s − %s', $opened, Show::n($test->stamp->celsius)),
-                sprintf('%s K', Show::n($test->off())), 'pan test',
-            ),
-            ...(null === $test->full || null === $test->span() ? [] : [new Working(
-                'From begin to full', 'full − begins', sprintf('%s − %s', Show::n($test->full->celsius), $opened),
-                sprintf('%s K', Show::n($test->span())), 'pan test',
-            )]),
-            ...(null === $test->closed || null === $test->hysteresis() ? [] : [new Working(
-                'Shuts below where it opened', 'begins − shut', sprintf('%s − %s', $opened, Show::n($test->closed->celsius)),
-                sprintf('%s K', Show::n($test->hysteresis())), 'pan test',
-            )]),
+            Working::by($test->offFormula(), 'Off its stamp', 'K', 'pan test'),
+            ...array_filter([
+                null === $test->spanFormula() ? null : Working::by($test->spanFormula(), 'From begin to full', 'K', 'pan test'),
+                null === $test->hysteresisFormula() ? null
+                    : Working::by($test->hysteresisFormula(), 'Shuts below where it opened', 'K', 'pan test'),
+            ]),
         ];
     }
 
     /** @return array{array<string, Value>, list<Check>, list<Working>} */
     private function lift(Length $lift, Length $wanted): array
     {
-        $share = 100 * $lift->over($wanted);
+        $opening = Formula::of('100 measured / wanted', ['measured' => $lift->millimetres, 'wanted' => $wanted->millimetres]);
+        $share = $opening->value;
 
         return [['lift_share' => Value::of($share, Unit::Percent->value)], [$share < self::LEAST_LIFT ? Check::stop(
             'lift', 'It does not open far enough: the engine would overheat under load. Do not fit it.',
-        ) : Check::ok('lift', 'It opens far enough.')], [new Working(
-            'Opening', 'measured / wanted', sprintf('%s / %s', Show::n($lift->millimetres), Show::n($wanted->millimetres)),
-            sprintf('%s %%', Show::n($share)), 'maker gives the opening',
-        )]];
+        ) : Check::ok('lift', 'It opens far enough.')], [Working::by($opening, 'Opening', '%', 'maker gives the opening')]];
     }
 }

@@ -10,14 +10,15 @@ use NimbleKnuckle\Core\Fluids\Vacuum;
 use NimbleKnuckle\Core\Fluids\VacuumHold;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -26,45 +27,18 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the vacuum fill: kPa gauge positive downwards, L, °C, m and min in; kPa, L and Pa·L/s out. */
 final readonly class VacuumFill implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'vacuum-fill';
-    }
-
-    public function summary(): string
-    {
-        return 'Vacuum fill';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('vacuum-fill', 'Vacuum fill', 'Coolant and oil', static fn (): array => [
             ...AirFields::all(),
             Field::quantity(
                 'temperature', 'What is in it is at', Kind::Temperature, '20 °C', 'Warm coolant boils under a shallower vacuum.',
-            ),
+            )->within(-40.0, 130.0),
             Field::quantity('volume', 'The system holds', Kind::Volume, '6.6 L'),
-            Field::quantity('pulled', 'Gauge shows', Kind::Pressure, '25 inHg', 'Vacuum, as a positive number.'),
-            Field::quantity('hold_end', 'Gauge after the hold', Kind::Pressure, '24.8 inHg')->optional(),
+            Field::quantity('pulled', 'Gauge shows', Kind::Pressure, '25 inHg', 'Vacuum, as a positive number.')->within(0.0, 110.0),
+            Field::quantity('hold_end', 'Gauge after the hold', Kind::Pressure, '24.8 inHg')->within(0.0, 110.0)->optional(),
             Field::quantity('hold_minutes', 'Held for', Kind::Duration, '5 min')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Coolant and oil';
-    }
-
-    public function example(): array
-    {
-        return [
-            'altitude' => '300 m',
-            'temperature' => '20 °C',
-            'volume' => '6.6 L',
-            'pulled' => '25 inHg',
-            'hold_end' => '24.8 inHg',
-            'hold_minutes' => '5 min',
-        ];
+        ], ['altitude' => '300 m', 'hold_end', 'hold_minutes']);
     }
 
     public function headline(SumResult $r): Headline
@@ -98,7 +72,7 @@ final readonly class VacuumFill implements Sum
     public function compute(Inputs $in): SumResult
     {
         $vacuum = Vacuum::of(
-            AirFields::read($in), $in->temperature('temperature', -40.0, 130.0), $in->volume('volume'), $in->pressure('pulled', 0.0, 110.0),
+            AirFields::read($in), $in->temperature('temperature'), $in->volume('volume'), $in->pressure('pulled'),
         );
 
         return $this->said($vacuum, $in->has('hold_end') || $in->has('hold_minutes') ? self::hold($in, $vacuum) : null, $in->raw);
@@ -111,46 +85,32 @@ final readonly class VacuumFill implements Sum
      */
     public function said(Vacuum $vacuum, ?VacuumHold $hold, array $raw = []): SumResult
     {
-        return new SumResult($this->name(), $raw, [
+        return new SumResult($this->about()->name, $raw, [
             'limit' => Value::of($vacuum->limit->kilopascals, Unit::Kilopascal->value),
             'aim' => Value::of($vacuum->aim()->kilopascals, Unit::Kilopascal->value),
             'air_left' => Value::of($vacuum->airLeft()->litres, Unit::Litre->value),
         ] + (null === $hold ? [] : ['leak_rate' => Value::of($hold->leakRate(), 'Pa·L/s')]), [
             $this->depth($vacuum), ...(null === $hold ? [] : [$this->held($hold)]),
-        ], [...$this->working($vacuum), ...(null === $hold ? [] : [new Working(
-            'Leak', 'V Δp / t',
-            sprintf(
-                '%s L × %s kPa / %s min', Show::n($hold->volume->litres), Show::n($hold->lost->kilopascals), Show::n($hold->held->minutes),
-            ),
-            sprintf('%s Pa·L/s, %s kPa in 5 min', Show::n($hold->leakRate()), Show::n($hold->inFiveMinutes()->kilopascals)),
-            'pressure-rise method',
+        ], [...$this->working($vacuum), ...(null === $hold ? [] : [Working::by(
+            $hold->leakFormula(), 'Leak', '', 'pressure-rise method',
+            result: sprintf('%s Pa·L/s, %s kPa in 5 min', Show::n($hold->leakRate()), Show::n($hold->inFiveMinutes()->kilopascals)),
         )])]);
     }
 
     /** @return list<Working> */
     private function working(Vacuum $vacuum): array
     {
-        $air = Show::n($vacuum->air->pressure->kilopascals);
-        [$vapour, $limit] = [Show::n($vacuum->vapour->kilopascals), $vacuum->limit->kilopascals];
-
         return [
             AirFields::working($vacuum->air),
             new Working(
-                'Water boils at', 'Pw(T)', sprintf('T = %s °C', Show::n($vacuum->temperature->celsius)), $vapour.' kPa',
-                'Antoine equation for water',
+                'Water boils at', 'Pw(T)', sprintf('T = %s °C', Show::n($vacuum->temperature->celsius)),
+                Show::n($vacuum->vapour->kilopascals).' kPa', 'Antoine equation for water',
             ),
-            new Working(
-                'Deepest vacuum', 'limit = p − Pw(T)', sprintf('%s − %s', $air, $vapour), sprintf('%s kPa', Show::n($limit)),
-                'below it what is in there boils',
-            ),
-            new Working(
-                'Pull to', 'aim = 0.9 limit', sprintf('0.9 × %s', Show::n(max(0.0, $limit))),
-                sprintf('%s kPa', Show::n($vacuum->aim()->kilopascals)), 'a tenth short of boiling',
-            ),
-            new Working(
-                'Air left', 'V (p − pulled) / p',
-                sprintf('%s × (%s − %s) / %s', Show::n($vacuum->volume->litres), $air, Show::n($vacuum->pulled->kilopascals), $air),
-                sprintf('%s L', Show::n($vacuum->airLeft()->litres)), "Boyle's law, back at air pressure",
+            Working::by($vacuum->limitFormula(), 'Deepest vacuum', 'kPa', 'below it what is in there boils'),
+            Working::by($vacuum->aimFormula(), 'Pull to', 'kPa', 'short of boiling by a working value'),
+            Working::by(
+                $vacuum->airLeftFormula(), 'Air left', 'L', "Boyle's law, back at air pressure",
+                result: sprintf('%s L', Show::n($vacuum->airLeft()->litres)),
             ),
         ];
     }
@@ -187,7 +147,7 @@ final readonly class VacuumFill implements Sum
     {
         $in->has('hold_end') || throw InvalidInput::missing('hold_end', 'what the gauge showed at the end');
         $in->has('hold_minutes') || throw InvalidInput::missing('hold_minutes', '5 min');
-        $end = $in->pressure('hold_end', 0.0, 110.0);
+        $end = $in->pressure('hold_end');
         $hold = VacuumHold::of($vacuum->volume, $vacuum->pulled, $end, $in->duration('hold_minutes'));
         !$hold->isMisread() || throw InvalidInput::in(
             'hold_end',

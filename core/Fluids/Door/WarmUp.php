@@ -7,19 +7,20 @@ namespace NimbleKnuckle\Core\Fluids\Door;
 use NimbleKnuckle\Core\Fluids\WarmUp\Curve;
 use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\Jolts;
-use NimbleKnuckle\Core\Fluids\WarmUp\Judgement;
 use NimbleKnuckle\Core\Fluids\WarmUp\Sign;
+use NimbleKnuckle\Core\Fluids\WarmUp\WarmUpJudgement;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -28,40 +29,18 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the warm-up: sound, stuck-open, stuck-closed, air-trapped, overheating, or not-yet. Samples in s and °C. */
 final readonly class WarmUp implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'warm-up';
-    }
-
-    public function summary(): string
-    {
-        return 'Judge a warm-up';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list('samples', 'Curve', '0 18; 120 33; 240 47; 360 60; 480 72; 600 84; 660 88; 720 88; 840 '
+        return new About('warm-up', 'Judge a warm-up', 'Coolant and oil', static fn (): array => [
+            Field::text('samples', 'Curve', '0 18; 120 33; 240 47; 360 60; 480 72; 600 84; 660 88; 720 88; 840 '
                 .'89', 'Seconds and °C: JSON rows, or one row a line.'),
-            Field::quantity('opens', 'Thermostat opens at', Kind::Temperature, '88 °C', 'Stamped on it.'),
-            Field::quantity('full', 'Fully open at', Kind::Temperature, '100 °C', 'Taken as 12 K more where it is not known.')->optional(),
-            Field::quantity('ambient', 'Air', Kind::Temperature, '18 °C')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Coolant and oil';
-    }
-
-    public function example(): array
-    {
-        return [
-            'samples' => '0 18; 60 25; 120 33; 180 40; 240 47; 300 54; 360 60; 420 67; 480 73; 540 80; 600 86; 640 90; 660 89; '
-                .'700 89; 760 90; 820 91; 880 91',
-            'opens' => '88 °C',
-            'ambient' => '18 °C',
-        ];
+            Field::quantity('opens', 'Thermostat opens at', Kind::Temperature, '88 °C', 'Stamped on it.')->within(50.0, 120.0),
+            Field::quantity(
+                'full', 'Fully open at', Kind::Temperature, '100 °C', 'Taken as 12 K more where it is not known.'
+            )->within(50.0, 140.0)->optional(),
+            Field::quantity('ambient', 'Air', Kind::Temperature, '18 °C')->within(-50.0, 60.0)->optional(),
+        ], ['samples' => '0 18; 60 25; 120 33; 180 40; 240 47; 300 54; 360 60; 420 67; 480 73; 540 80; 600 86; 640 90; 660 89; '
+                .'700 89; 760 90; 820 91; 880 91', 'ambient']);
     }
 
     public function headline(SumResult $r): Headline
@@ -77,24 +56,24 @@ final readonly class WarmUp implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['plot', CurveDrawing::of($in->rows('samples', 2, 2), $in->temperature('opens', 50.0, 120.0), self::read($in))];
+        return ['plot', CurveDrawing::of($in->rows('samples', 2, 2), $in->temperature('opens'), self::read($in))];
     }
 
     public function compute(Inputs $in): SumResult
     {
-        return $this->said(self::read($in), $in->has('ambient') ? $in->temperature('ambient', -50.0, 60.0) : null, $in->raw);
+        return $this->said(self::read($in), $in->has('ambient') ? $in->temperature('ambient') : null, $in->raw);
     }
 
     /** @throws InvalidInput */
-    private static function read(Inputs $in): Judgement
+    private static function read(Inputs $in): WarmUpJudgement
     {
-        $opens = $in->temperature('opens', 50.0, 120.0);
-        $full = $in->has('full') ? $in->temperature('full', 50.0, 140.0) : null;
+        $opens = $in->temperature('opens');
+        $full = $in->has('full') ? $in->temperature('full') : null;
         null === $full || $full->celsius > $opens->celsius || throw InvalidInput::in(
             'full', 'It is fully open above where it opens: look at “full” and “opens”.',
         );
 
-        return Judgement::of(Curve::of($in->rows('samples', 2, 2)), $opens, $full);
+        return WarmUpJudgement::of(Curve::of($in->rows('samples', 2, 2)), $opens, $full);
     }
 
     /**
@@ -102,7 +81,7 @@ final readonly class WarmUp implements Sum
      *
      * @param array<string, mixed> $raw
      */
-    public function said(Judgement $judged, ?Temperature $ambient = null, array $raw = []): SumResult
+    public function said(WarmUpJudgement $judged, ?Temperature $ambient = null, array $raw = []): SumResult
     {
         $plateau = $judged->plateau();
         $values = [
@@ -119,7 +98,7 @@ final readonly class WarmUp implements Sum
             ]) + $values;
         }
 
-        return new SumResult($this->name(), $raw, $values, array_map(
+        return new SumResult($this->about()->name, $raw, $values, array_map(
             fn (Sign $sign): Check => new Check($sign->finding(), self::level($sign), $this->inWords($sign, $judged, $ambient)),
             $judged->signs,
         ), $this->working($judged));
@@ -134,7 +113,7 @@ final readonly class WarmUp implements Sum
         };
     }
 
-    private function inWords(Sign $sign, Judgement $judged, ?Temperature $ambient): string
+    private function inWords(Sign $sign, WarmUpJudgement $judged, ?Temperature $ambient): string
     {
         $opens = Show::n($judged->opens->celsius, 3);
         $highest = $judged->curve->highest();
@@ -181,7 +160,7 @@ final readonly class WarmUp implements Sum
     }
 
     /** @return list<Working> */
-    private function working(Judgement $judged): array
+    private function working(WarmUpJudgement $judged): array
     {
         [$curve, $trend] = [$judged->curve, $judged->trend];
 
@@ -191,10 +170,8 @@ final readonly class WarmUp implements Sum
                 sprintf('%d samples over %s s', $curve->count(), Show::n($curve->duration())),
                 sprintf('%s K a minute', Show::n($judged->rate * 60, 3)), 'least squares',
             ),
-            new Working(
-                'Stop at', 'the higher of 108 °C and opens + 20 K', sprintf('opens %s °C', Show::n($judged->opens->celsius)),
-                sprintf('%s °C', Show::n(Judgement::limit($judged->opens)->celsius)),
-                'working value; the maker\'s limit goes before it',
+            Working::by(
+                WarmUpJudgement::limitFormula($judged->opens), 'Stop at', '°C', 'working value; the maker\'s limit goes before it',
             ),
             ...(null === $trend || $trend[1] <= 1e-9 ? [] : [new Working(
                 'Would level off at', 'slope = a − b T, nought at a / b',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Fluids\Fill;
 
+use NimbleKnuckle\Core\Fluids\VacuumHold;
+
 /** The stages a filling or a pressure test goes through, each way of its own, and when it must be stopped at once. */
 final readonly class FillRoutine
 {
@@ -51,7 +53,7 @@ final readonly class FillRoutine
             new FillStage(
                 'hold', 'Valve closed, leave it',
                 'Nothing is touched. A needle that creeps back is a leak found before any coolant is in.', 'Read it',
-                seconds: 120, ask: 'vacuum_lost', again: new Again('pull', 'Sealed it, pull again'),
+                seconds: VacuumHold::SECONDS, ask: 'vacuum_lost', again: new Again('pull', 'Sealed it, pull again'),
                 look: new Look(shows: ['vacuum', 'shut', 'heater']),
             ),
         ], ['A hose folds in on itself: let the air back in slowly.', 'The needle falls while you watch: a joint is open.']);

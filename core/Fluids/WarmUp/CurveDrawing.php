@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Fluids\WarmUp;
 
 use NimbleKnuckle\Core\Drawing\Plot;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Temperature;
-use NimbleKnuckle\Core\Sum\Show;
 
 /** A warm-up as it came: temperature over minutes, with where the thermostat opens and where the engine must be stopped. */
 final readonly class CurveDrawing
@@ -15,14 +15,14 @@ final readonly class CurveDrawing
 
     /**
      * @param list<list<float>> $samples s, °C
-     * @param ?Judgement $judged null while there is too little to judge
+     * @param ?WarmUpJudgement $judged null while there is too little to judge
      */
-    public static function of(array $samples, Temperature $opens, ?Judgement $judged): Plot
+    public static function of(array $samples, Temperature $opens, ?WarmUpJudgement $judged): Plot
     {
         $start = $samples[0][0] ?? 0.0;
         $minutes = max(6.0, (($samples[count($samples) - 1][0] ?? 0.0) - $start) / 60 * 1.06);
         $low = min(20.0, ...[...array_column($samples, 1), 20.0]);
-        $limit = Judgement::limit($opens)->celsius;
+        $limit = WarmUpJudgement::limit($opens)->celsius;
         $step = max(1, intdiv(count($samples), self::MOST_POINTS));
         $points = [];
         foreach ($samples as $i => $sample) {

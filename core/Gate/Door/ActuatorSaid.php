@@ -6,8 +6,8 @@ namespace NimbleKnuckle\Core\Gate\Door;
 
 use NimbleKnuckle\Core\Gate\ActuatorFinding;
 use NimbleKnuckle\Core\Gate\ActuatorTest;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Sum\Check;
-use NimbleKnuckle\Core\Sum\Show;
 
 /** What is said of an actuator on a hand pump, by the sum and at the bench. */
 final readonly class ActuatorSaid

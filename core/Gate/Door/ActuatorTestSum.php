@@ -7,11 +7,12 @@ namespace NimbleKnuckle\Core\Gate\Door;
 use NimbleKnuckle\Core\Gate\ActuatorTest;
 use NimbleKnuckle\Core\Gate\PumpDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -20,39 +21,17 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of a wastegate actuator on a hand pump: kPa and mm in, where it cracks and what is wrong out. */
 final readonly class ActuatorTestSum implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'actuator-test';
-    }
-
-    public function summary(): string
-    {
-        return 'Judge a gate actuator';
-    }
-
-    public function group(): string
-    {
-        return 'Gate and boost';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list(
+        return new About('actuator-test', 'Judge a gate actuator', 'Gate and boost', static fn (): array => [
+            Field::text(
                 'samples', 'Pumped up, then let down', '0 0; 40 0; 60 1.6; 90 5.6; 60 1.9; 0 0', 'kPa and mm of the rod, a pair each.',
             ),
             Field::quantity('label', 'It should crack at', Kind::Pressure, '48 kPa')->optional(),
             Field::quantity('full', 'It should move', Kind::Length, '10 mm')->optional(),
             Field::text('hold', 'Held', '90 88 20', 'kPa at first, kPa then, after so many seconds.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'samples' => '0 0; 20 0; 40 0; 48 0; 55 1; 63 2; 70 3; 78 4; 86 5; 93 6; 100 7; 110 7; 100 7; 90 6; 75 4; 60 2; 45 0; 0 0',
-            'label' => '48 kPa', 'full' => '7 mm', 'hold' => '100 99 20',
-        ];
+        ], ['samples' => '0 0; 20 0; 40 0; 48 0; 55 1; 63 2; 70 3; 78 4; 86 5; 93 6; 100 7; 110 7; 100 7; 90 6; 75 4; 60 2; 45 0; 0 0',
+            'label', 'full' => '7 mm', 'hold' => '100 99 20']);
     }
 
     public function headline(SumResult $r): Headline
@@ -84,7 +63,7 @@ final readonly class ActuatorTestSum implements Sum
     {
         $test = self::test($in);
 
-        return new SumResult($this->name(), $in->raw, array_filter([
+        return new SumResult($this->about()->name, $in->raw, array_filter([
             'finding' => Value::names([$test->finding->value]),
             'cracks' => null === $test->cracks ? null : Value::of($test->cracks, Unit::Kilopascal->value),
             'rate' => null === $test->rate ? null : Value::of($test->rate, 'kPa/mm'),

@@ -7,12 +7,13 @@ namespace NimbleKnuckle\Core\Gate\Door;
 use NimbleKnuckle\Core\Gate\BoostRun;
 use NimbleKnuckle\Core\Gate\RunDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -24,40 +25,18 @@ final readonly class BoostRunSum implements Sum
     private const MOST = 20_000;
     private const OPEN = 90.0;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'boost-run';
-    }
-
-    public function summary(): string
-    {
-        return 'Judge a boost run';
-    }
-
-    public function group(): string
-    {
-        return 'Gate and boost';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list(
+        return new About('boost-run', 'Judge a boost run', 'Gate and boost', static fn (): array => [
+            Field::text(
                 'samples', 'The run', '0 2500 10 100; 1 3000 60 100; 2 3600 95 100',
                 's, rpm, kPa, throttle in percent. Recorded, or read by a second person.',
             ),
             Field::text('target', 'Boost wanted', '100 kPa', 'One figure; or “3000 80; 6000 100” by rpm.'),
-            Field::quantity('limit', 'Never over', Kind::Pressure, '130 kPa')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'samples' => '0 2500 12 100; 0.5 2750 30 100; 1 3000 58 100; 1.5 3250 84 100; 2 3500 98 100; 2.5 3750 101 100; 3 4000 100 100; '
+            Field::quantity('limit', 'Never over', Kind::Pressure, '130 kPa')->within(1.0, 700.0)->optional(),
+        ], ['samples' => '0 2500 12 100; 0.5 2750 30 100; 1 3000 58 100; 1.5 3250 84 100; 2 3500 98 100; 2.5 3750 101 100; 3 4000 100 100; '
                 .'3.5 4250 99 100; 4 4500 100 100; 4.5 4750 101 100; 5 5000 100 100; 5.5 5250 99 100; 6 5500 100 100',
-            'target' => '100 kPa', 'limit' => '125 kPa',
-        ];
+            'limit' => '125 kPa']);
     }
 
     public function headline(SumResult $r): Headline
@@ -73,19 +52,19 @@ final readonly class BoostRunSum implements Sum
     public function drawing(Inputs $in, SumResult $r): array
     {
         return ['plot', RunDrawing::of(
-            self::samples($in), self::target($in), $in->has('limit') ? $in->pressure('limit', 1.0, 700.0)->kilopascals : null,
+            self::samples($in), self::target($in), $in->has('limit') ? $in->pressure('limit')->kilopascals : null,
         )];
     }
 
     public function compute(Inputs $in): SumResult
     {
-        $limit = $in->has('limit') ? $in->pressure('limit', 1.0, 700.0)->kilopascals : null;
+        $limit = $in->has('limit') ? $in->pressure('limit')->kilopascals : null;
         $samples = self::samples($in);
         $run = BoostRun::of($samples, self::target($in), $limit) ?? throw InvalidInput::in(
             'samples', 'Four readings in a row with the throttle over 90 % are needed: this run has none.',
         );
 
-        return new SumResult($this->name(), $in->raw, array_filter([
+        return new SumResult($this->about()->name, $in->raw, array_filter([
             'finding' => Value::names([$run->finding->value]), 'peak' => Value::of($run->peak, Unit::Kilopascal->value),
             'reached_rpm' => null === $run->reached ? null : Value::of($run->reached, Unit::PerMinute->value),
             'settled' => null === $run->settled ? null : Value::of($run->settled, Unit::Kilopascal->value),

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\Core\Gate\Door;
 
 use NimbleKnuckle\Core\Gate\BoostFinding;
 use NimbleKnuckle\Core\Gate\BoostRun;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Sum\Check;
-use NimbleKnuckle\Core\Sum\Show;
 
 /** What is said of a run, by the sum and at the bench: each names what to look at. */
 final readonly class BoostSaid

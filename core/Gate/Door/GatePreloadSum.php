@@ -9,13 +9,14 @@ use NimbleKnuckle\Core\Gate\RodDrawing;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -27,49 +28,28 @@ final readonly class GatePreloadSum implements Sum
     /** mm that one instruction may differ by in its two ways of saying it. */
     private const ALIKE = 0.15;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'gate-preload';
-    }
-
-    public function summary(): string
-    {
-        return 'How far to shorten the gate’s rod';
-    }
-
-    public function group(): string
-    {
-        return 'Gate and boost';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('gate-preload', 'How far to shorten the gate’s rod', 'Gate and boost', static fn (): array => [
             Field::quantity(
                 'cracks', 'Cracks with no preload', Kind::Pressure, '48 kPa', 'By a hand pump; or give that test below.',
-            )->optional(),
-            Field::quantity('rate', 'And kPa more for each mm', Kind::Number, '7.5')->optional(),
-            Field::list('points', 'Or the pump test', '0 0; 40 0; 48 0; 63 2; 78 4', 'kPa and mm, going up.')->optional(),
-            Field::quantity('pitch', 'Pitch of the rod', Kind::Length, '1 mm'),
-            Field::quantity('step', 'Turns the end can be moved by', Kind::Number, '1', '½ where its eye can be turned over.')->optional(),
+            )->within(1.0, 400.0)->optional(),
+            Field::quantity('rate', 'And kPa more for each mm', Kind::Number, '7.5')->within(0.1, 200.0)->optional(),
+            Field::text('points', 'Or the pump test', '0 0; 40 0; 48 0; 63 2; 78 4', 'kPa and mm, going up.')->optional(),
+            Field::quantity('pitch', 'Pitch of the rod', Kind::Length, '1 mm')->within(0.2, 3.0),
+            Field::quantity(
+                'step', 'Turns the end can be moved by', Kind::Number, '1', '½ where its eye can be turned over.'
+            )->within(0.1, 2.0)->optional(),
             Field::quantity(
                 'wanted', 'It should crack at', Kind::Pressure, '70 kPa', 'Where the gate begins to open, not the boost it ends at.',
-            )
+            )->within(1.0, 400.0)
                 ->optional(),
-            Field::quantity('turns', 'Or: it was turned by', Kind::Number, '3')->optional(),
-            Field::quantity('travel', 'Rod can move', Kind::Length, '14 mm')->optional(),
-            Field::quantity('needed', 'To open it fully', Kind::Length, '9 mm')->optional(),
-            Field::quantity('stated', 'The instruction says', Kind::Length, '0.080 in')->optional(),
-            Field::quantity('stated_turns', 'Or in turns', Kind::Number, '2')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'cracks' => '48 kPa', 'rate' => '7.5', 'pitch' => '1 mm', 'step' => '0.5', 'wanted' => '70 kPa', 'travel' => '14 mm',
-            'needed' => '9 mm',
-        ];
+            Field::quantity('turns', 'Or: it was turned by', Kind::Number, '3')->within(0.0, 40.0)->optional(),
+            Field::quantity('travel', 'Rod can move', Kind::Length, '14 mm')->within(0.5, 60.0)->optional(),
+            Field::quantity('needed', 'To open it fully', Kind::Length, '9 mm')->within(0.1, 60.0)->optional(),
+            Field::quantity('stated', 'The instruction says', Kind::Length, '0.080 in')->within(0.0, 60.0)->optional(),
+            Field::quantity('stated_turns', 'Or in turns', Kind::Number, '2')->within(0.0, 40.0)->optional(),
+        ], ['cracks', 'rate', 'step' => '0.5', 'wanted', 'travel', 'needed']);
     }
 
     public function headline(SumResult $r): Headline
@@ -92,36 +72,37 @@ final readonly class GatePreloadSum implements Sum
     public function compute(Inputs $in): SumResult
     {
         [$bare, $rate] = self::spring($in);
-        $pitch = $in->length('pitch', 0.2, 3.0);
-        $needed = $in->has('needed') ? $in->length('needed', 0.1, 60.0) : null;
+        $pitch = $in->length('pitch');
+        $needed = $in->has('needed') ? $in->length('needed') : null;
         $in->has('turns') || $in->has('wanted') || throw InvalidInput::missing('wanted', '70 kPa; or the turns it was given');
         $set = $in->has('turns')
-            ? GatePreload::turned($in->between('turns', Kind::Number, 0.0, 40.0), $bare, $rate, $pitch, $needed)
-            : GatePreload::toCrackAt($in->pressure('wanted', 1.0, 400.0), $bare, $rate, $pitch, self::step($in), $needed);
+            ? GatePreload::turned($in->number('turns', Kind::Number), $bare, $rate, $pitch, $needed)
+            : GatePreload::toCrackAt($in->pressure('wanted'), $bare, $rate, $pitch, self::step($in), $needed);
 
-        return new SumResult($this->name(), $in->raw, array_filter([
+        return new SumResult($this->about()->name, $in->raw, array_filter([
             'turns' => Value::of($set->turns, Unit::One->value), 'preload' => Value::of(
                 $set->preload->millimetres, Unit::Millimetre->value,
             ),
-            'cracks_then' => Value::of($set->cracks->kilopascals, Unit::Kilopascal->value),
+            'cracks_then' => Value::of($set->cracks->value, Unit::Kilopascal->value),
             'full_open' => null === $set->fullOpen ? null : Value::of($set->fullOpen->kilopascals, Unit::Kilopascal->value),
         ]), [...self::judged($set, $in, $needed), ...self::stated($in, $pitch)], [
-            new Working('Turns', '(wanted − cracks)/(rate · pitch), to the nearest step', sprintf(
-                'cracks %s kPa, %s kPa a mm, pitch %s mm, steps of %s', Show::n($bare->kilopascals), Show::n($rate),
-                Show::n($pitch->millimetres), Show::n(self::step($in)),
-            ), sprintf('%s, so %s', Show::n($set->exact, 3), Show::n($set->turns, 3)), 'a straight spring'),
-            new Working(
-                'Cracks then', 'cracks + rate · turns · pitch', Show::n($set->preload->millimetres, 3).' mm',
-                Show::n(
-                    $set->cracks->kilopascals, 3,
-                ).' kPa', 'the boost an engine comes to is higher: exhaust pushes the valve shut or open too',
+            Working::by(
+                $set->exact, 'Turns', '', 'a straight spring; to the nearest step', with: sprintf(
+                    'cracks %s kPa, %s kPa a mm, pitch %s mm, steps of %s', Show::n($bare->kilopascals), Show::n($rate),
+                    Show::n($pitch->millimetres), Show::n(self::step($in)),
+                ),
+                result: sprintf('%s, so %s', $set->exact->said('', 3), Show::n($set->turns, 3)),
+            ),
+            Working::by(
+                $set->cracks, 'Cracks then', 'kPa', 'the boost an engine comes to is higher: exhaust pushes the valve shut or open too', 3,
+                Show::n($set->preload->millimetres, 3).' mm',
             ),
         ]);
     }
 
     private static function step(Inputs $in): float
     {
-        return $in->has('step') ? $in->between('step', Kind::Number, 0.1, 2.0) : 1.0;
+        return $in->has('step') ? $in->number('step', Kind::Number) : 1.0;
     }
 
     /** @return array{Pressure, float} where it cracks, and kPa a mm */
@@ -137,7 +118,7 @@ final readonly class GatePreloadSum implements Sum
             $in->has($field) || throw InvalidInput::missing($field, $example);
         }
 
-        return [$in->pressure('cracks', 1.0, 400.0), $in->between('rate', Kind::Number, 0.1, 200.0)];
+        return [$in->pressure('cracks'), $in->number('rate', Kind::Number)];
     }
 
     /** @return non-empty-list<Check> */
@@ -149,7 +130,7 @@ final readonly class GatePreloadSum implements Sum
             default => Check::ok('set', sprintf('Count %s turns, hold the end, then its locknut.', Show::n($set->turns, 3))),
         }];
         if ($in->has('travel') && null !== $needed) {
-            $left = $in->length('travel', 0.5, 60.0)->millimetres - $set->preload->millimetres - $needed->millimetres;
+            $left = $in->length('travel')->millimetres - $set->preload->millimetres - $needed->millimetres;
             $checks[] = $left < 0.0
                 ? Check::stop('too-far', sprintf('The rod ends %s mm before the gate is open: boost runs away.', Show::n(-$left, 2)))
                 : Check::ok('opens', sprintf('%s mm of the rod are left when the gate is open.', Show::n($left, 2)));
@@ -164,8 +145,8 @@ final readonly class GatePreloadSum implements Sum
         if (!$in->has('stated') || !$in->has('stated_turns')) {
             return [];
         }
-        $mm = $in->between('stated', Kind::Length, 0.0, 60.0);
-        $turned = $in->between('stated_turns', Kind::Number, 0.0, 40.0) * $pitch->millimetres;
+        $mm = $in->number('stated', Kind::Length);
+        $turned = $in->number('stated_turns', Kind::Number) * $pitch->millimetres;
 
         return [abs($mm - $turned) > self::ALIKE
             ? Check::watch('disagree', sprintf(

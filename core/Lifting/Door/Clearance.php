@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Lifting\Door;
 
 use NimbleKnuckle\Core\Lifting\Gap;
-use NimbleKnuckle\Core\Lifting\GapDrawing;
 use NimbleKnuckle\Core\Lifting\GapPart;
+use NimbleKnuckle\Core\Lifting\StopGapDrawing;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Entry;
@@ -18,7 +20,6 @@ use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -27,37 +28,17 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of a gap hot and rocking: mm, 1e-6/K, K and degrees in, mm out. */
 final readonly class Clearance implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'clearance';
-    }
-
-    public function summary(): string
-    {
-        return 'Gap hot and rocking';
-    }
-
-    public function group(): string
-    {
-        return 'Lifting and mounts';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('cold', 'Gap, cold and at rest', Kind::Length, '12 mm'),
-            Field::list(
+        return new About('clearance', 'Gap hot and rocking', 'Lifting and mounts', static fn (): array => [
+            Field::quantity('cold', 'Gap, cold and at rest', Kind::Length, '12 mm')->within(0.0, 5000.0),
+            Field::text(
                 'parts', 'What grows', 'moving 450 mm 23 70; frame 300 mm 12 30',
                 'Side (moving or frame), length, expansion in 1e-6/K, how much hotter in K. Aluminium 23, steel 12.',
             )->optional(),
             Field::text('roll', 'Engine rocks by', '1.2° 300 mm', 'Angle, and how far the place is from the roll axis.')->optional(),
-            Field::quantity('least', 'Least gap wanted', Kind::Length, '5 mm')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['cold' => '12 mm', 'parts' => 'moving 450 23 70; frame 300 12 30', 'roll' => '1.2° 300', 'least' => '5 mm'];
+            Field::quantity('least', 'Least gap wanted', Kind::Length, '5 mm')->within(0.0, 1000.0)->optional(),
+        ], ['parts' => 'moving 450 23 70; frame 300 12 30', 'roll' => '1.2° 300', 'least']);
     }
 
     public function headline(SumResult $r): Headline
@@ -69,7 +50,7 @@ final readonly class Clearance implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['gap', GapDrawing::of([
+        return ['gap', StopGapDrawing::of([
             'cold' => $in->number('cold', Kind::Length), 'hot' => $r->number('hot'), 'rocking' => $r->number('rocking'),
         ], $in->has('least') ? $in->number('least', Kind::Length) : 0.0)];
     }
@@ -99,23 +80,23 @@ final readonly class Clearance implements Sum
     {
         $parts = self::parts($in);
         $roll = $in->has('roll') ? (new Entries(['angle' => Kind::Angle, 'lever' => Kind::Length]))->one($in, 'roll') : null;
-        $least = $in->has('least') ? $in->between('least', Kind::Length, 0.0, 1000.0) : 0.0;
+        $least = $in->has('least') ? $in->number('least', Kind::Length) : 0.0;
         $gap = Gap::of(
-            Length::millimetres($in->between('cold', Kind::Length, 0.0, 5000.0)), $parts,
+            Length::millimetres($in->number('cold', Kind::Length)), $parts,
             Angle::degrees(abs($roll?->number('angle') ?? 0.0)),
             Length::millimetres(abs($roll?->number('lever') ?? 0.0)), Length::millimetres($least),
         );
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'hot' => Value::of($gap->hot->millimetres, Unit::Millimetre->value),
-            'rocking' => Value::of($gap->rocking->millimetres, Unit::Millimetre->value),
-            'margin' => Value::of($gap->margin->millimetres, Unit::Millimetre->value),
+            'rocking' => Value::of($gap->rocking->value, Unit::Millimetre->value),
+            'margin' => Value::of($gap->margin->value, Unit::Millimetre->value),
         ], [self::judged($gap, $least)], self::working($in, $gap, $parts, $roll, $least));
     }
 
     private static function judged(Gap $gap, float $least): Check
     {
-        $left = $gap->rocking->millimetres;
+        $left = $gap->rocking->value;
 
         return match (true) {
             $left < 0.0 => Check::stop('gap', sprintf('They touch: %s mm too little. Move or trim one of them.', Show::n(-$left, 3))),
@@ -141,15 +122,8 @@ final readonly class Clearance implements Sum
                 'Hot', 'cold − Σ moving α L ΔT + Σ frame α L ΔT', trim(Show::n($in->number('cold', Kind::Length)).' '.$grown),
                 Show::n($gap->hot->millimetres).' mm', 'linear expansion',
             ),
-            new Working(
-                'Rocking', 'hot − lever × roll in rad',
-                sprintf('%s − %s × %s', Show::n($gap->hot->millimetres), Show::n(abs($roll?->number('lever') ?? 0.0)), $angle),
-                Show::n($gap->rocking->millimetres).' mm', 'small angles',
-            ),
-            new Working(
-                'Margin', 'rocking − least', sprintf('%s − %s', Show::n($gap->rocking->millimetres), Show::n($least)),
-                Show::n($gap->margin->millimetres).' mm', 'definition',
-            ),
+            Working::by($gap->rocking, 'Rocking', 'mm', 'small angles'),
+            Working::by($gap->margin, 'Margin', 'mm', 'definition'),
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Lifting\Door;
 
+use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Lifting\Beam;
 use NimbleKnuckle\Core\Lifting\Leg;
 use NimbleKnuckle\Core\Lifting\Sling;
@@ -12,7 +13,9 @@ use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Mass;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Entry;
@@ -20,7 +23,6 @@ use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -36,36 +38,16 @@ final readonly class LiftLinks implements Sum
     /** ° from upright */
     private const STEEPEST = 60.0;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'lift-links';
-    }
-
-    public function summary(): string
-    {
-        return 'Hooks, legs and bar: will they carry it?';
-    }
-
-    public function group(): string
-    {
-        return 'Lifting and mounts';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('mass', 'On the hook', Kind::Mass, '180 kg'),
-            Field::list('legs', 'Legs', '30° 250 kg; 30° 250 kg', 'Angle from upright, rating at that angle.')->optional(),
+        return new About('lift-links', 'Hooks, legs and bar: will they carry it?', 'Lifting and mounts', static fn (): array => [
+            Field::quantity('mass', 'On the hook', Kind::Mass, '180 kg')->within(0.1, 20_000.0),
+            Field::text('legs', 'Legs', '30° 250 kg; 30° 250 kg', 'Angle from upright, rating at that angle.')->optional(),
             Field::text('bar', 'Support bar', '1500 mm 600 mm 500 kg', 'Span, where it hangs from one foot, rating.')->optional(),
-            Field::list(
+            Field::text(
                 'parts', 'Parts in line', 'shackle 500 kg; hook 400 kg', 'Name and rating of each. No rating: leave it out.',
             )->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['mass' => '180 kg', 'legs' => '30° 250 kg; 30° 250 kg', 'parts' => 'shackle 500 kg; engine hook 400 kg'];
+        ], ['legs', 'parts' => 'shackle 500 kg; engine hook 400 kg']);
     }
 
     public function headline(SumResult $r): Headline
@@ -150,12 +132,14 @@ final readonly class LiftLinks implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $mass = Mass::kilograms($in->between('mass', Kind::Mass, 0.1, 20_000.0));
+        $mass = Mass::kilograms($in->number('mass', Kind::Mass));
         [$legs, $beam] = [self::legs($in), self::beam($in)];
         $tensions = Sling::tensions($mass, $legs);
         $checks = $margins = [];
         foreach ($legs as $i => $leg) {
-            [$margins[], $one] = self::judged(sprintf('Leg %d', $i + 1), $leg->rating, $tensions[$i], $mass->weight());
+            [$margins[], $one] = self::judged(
+                sprintf('Leg %d', $i + 1), $leg->rating, Force::newtons($tensions[$i]->value), $mass->weight()
+            );
             array_push($checks, $one, ...self::steep($i + 1, $leg));
         }
         if (null !== $beam) {
@@ -167,9 +151,9 @@ final readonly class LiftLinks implements Sum
             [$margins[], $checks[]] = self::judged($name, self::rating($part), $mass->weight(), $mass->weight());
         }[] !== $margins || throw InvalidInput::in('parts', 'Say what it hangs on: legs, a bar, or the parts in line.');
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'load' => Value::of($mass->weight()->newtons, Unit::Newton->value),
-            'tension' => Value::listOf(array_map(static fn (Force $one): float => $one->newtons, $tensions), Unit::Newton->value),
+            'tension' => Value::listOf(array_map(static fn (Formula $one): float => $one->value, $tensions), Unit::Newton->value),
             'margin' => Value::listOf($margins, Unit::One->value),
         ], $checks, self::working($mass, $legs, $tensions, $beam));
     }
@@ -205,27 +189,27 @@ final readonly class LiftLinks implements Sum
 
     /**
      * @param list<Leg> $legs
-     * @param list<Force> $tensions
+     * @param list<Formula> $tensions
      *
      * @return list<Working>
      */
     private static function working(Mass $mass, array $legs, array $tensions, ?Beam $beam): array
     {
         $load = Show::n($mass->weight()->newtons);
-        $lines = [new Working('Load', 'F = m g', sprintf('%s × 9.80665', Show::n($mass->kilograms)), $load.' N', 'standard gravity')];
-        $formula = match (count($legs)) {
-            1 => 'T = F', 2 => 'T1 = F sin θ2 / sin(θ1 + θ2)', default => 'T = F / (2 cos θ)',
-        };
+        $lines = [new Working(
+            'Load', 'F = m g', sprintf('%s × %s', Show::n($mass->kilograms), Show::n(Mass::GRAVITY, 8)), $load.' N', 'standard gravity'
+        )];
         foreach ($legs as $i => $leg) {
-            $lines[] = new Working(
-                sprintf('Leg %d', $i + 1), $formula, sprintf('F %s N, θ %s°', $load, Show::n($leg->angle->degrees)),
-                Show::n($tensions[$i]->newtons).' N', count($legs) > 2 ? 'only two of several legs are counted on' : 'balance of forces',
+            $lines[] = Working::by(
+                $tensions[$i], sprintf('Leg %d', $i + 1), 'N',
+                count($legs) > 2 ? 'only two of several legs are counted on' : 'balance of forces',
+                with: sprintf('F %s N, θ %s°', $load, Show::n($leg->angle->degrees)),
             );
         }
         $bending = $beam?->bending($mass->weight());
-        null === $bending || $lines[] = new Working(
-            'Bending of the bar', 'σ = F a b / (l W)', sprintf('F %s N at %s of %s mm', $load, Show::n($beam->at), Show::n($beam->span)),
-            Show::n($bending->megapascals).' MPa', 'for information; the rating decides',
+        null === $bending || $lines[] = Working::by(
+            $bending, 'Bending of the bar', 'MPa', 'for information; the rating decides',
+            with: sprintf('F %s N at %s of %s mm', $load, Show::n($beam->at), Show::n($beam->span)),
         );
 
         return $lines;

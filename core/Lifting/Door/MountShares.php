@@ -10,7 +10,9 @@ use NimbleKnuckle\Core\Lifting\MountDrawing;
 use NimbleKnuckle\Core\Lifting\MountShare;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Entry;
@@ -18,7 +20,6 @@ use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -30,45 +31,24 @@ final readonly class MountShares implements Sum
     /** Where no inertia is given: m × 0.2² m². */
     private const RADIUS = 0.2;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'mount-share';
-    }
-
-    public function summary(): string
-    {
-        return 'What each mount takes';
-    }
-
-    public function group(): string
-    {
-        return 'Lifting and mounts';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list(
+        return new About('mount-share', 'What each mount takes', 'Lifting and mounts', static fn (): array => [
+            Field::text(
                 'mounts', 'Mounts', 'left -300 200 120 180 rubber; right 320 180 120 180 rubber; rod 0 -250 260 60 pu',
                 'Name, place in mm sideways and up, stiffness sideways and up in N/mm, rubber or pu.',
             ),
-            Field::quantity('torque', 'Torque to be held', Kind::Torque, '900 N·m', 'Crank torque times all gearing inside the unit.'),
+            Field::quantity(
+                'torque', 'Torque to be held', Kind::Torque, '900 N·m', 'Crank torque times all gearing inside the unit.'
+            )->within(0.1, 100_000.0),
             Field::text(
                 'engine', 'Engine', '180 kg 8 4 800', 'Mass, inertia about the roll axis in kg m², cylinders, idle in rpm.',
             )->optional(),
-            Field::list('changed', 'Mounts after the change', 'left -300 200 240 360 pu; right 320 180 120 180 rubber')->optional(),
+            Field::text('changed', 'Mounts after the change', 'left -300 200 240 360 pu; right 320 180 120 180 rubber')->optional(),
             Field::quantity('hardness', 'Shore A, old', Kind::Number, '55')->optional(),
             Field::quantity('hardness_new', 'Shore A, new', Kind::Number, '75', 'Same shape only.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'mounts' => 'left -300 200 120 180 rubber; right 320 180 120 180 rubber; rod 0 -250 260 60 rubber',
-            'torque' => '900 N·m', 'engine' => '180 kg 8 4 800',
-            'changed' => 'left -300 200 120 180 rubber; right 320 180 120 180 rubber; rod 0 -250 520 120 pu',
-        ];
+        ], ['mounts' => 'left -300 200 120 180 rubber; right 320 180 120 180 rubber; rod 0 -250 260 60 rubber', 'engine',
+            'changed' => 'left -300 200 120 180 rubber; right 320 180 120 180 rubber; rod 0 -250 520 120 pu']);
     }
 
     public function headline(SumResult $r): Headline
@@ -85,7 +65,7 @@ final readonly class MountShares implements Sum
     {
         $mounts = self::mounts($in, 'mounts');
 
-        return ['mounts', MountDrawing::of($mounts, MountShare::of($mounts, $in->torque('torque', 0.1, 100_000.0)))];
+        return ['mounts', MountDrawing::of($mounts, MountShare::of($mounts, $in->torque('torque')))];
     }
 
     /**
@@ -113,7 +93,7 @@ final readonly class MountShares implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $torque = $in->torque('torque', 0.1, 100_000.0);
+        $torque = $in->torque('torque');
         $mounts = self::mounts($in, 'mounts');
         $before = MountShare::of($mounts, $torque);
         $engine = $in->has('engine') ? $this->engine($in) : null;
@@ -130,7 +110,7 @@ final readonly class MountShares implements Sum
         }
         [$more, $lines] = $this->hardness($in);
 
-        return new SumResult($this->name(), $in->raw, $values + $more, $checks, [...$working, ...$lines]);
+        return new SumResult($this->about()->name, $in->raw, $values + $more, $checks, [...$working, ...$lines]);
     }
 
     /**
@@ -182,10 +162,7 @@ final readonly class MountShares implements Sum
         [$values, $checks, $working] = $all;
         $frequency = $share->frequency($inertia);
         $values['frequency'.$suffix] = Value::of($frequency, 'Hz');
-        $working[] = new Working(
-            'Roll frequency', 'fn = √(Kθ/I) / 2π', sprintf('√(%s / %s) / 2π', Show::n($share->stiffness), Show::n($inertia)),
-            Show::n($frequency).' Hz', 'one degree of freedom',
-        );
+        $working[] = Working::by($share->frequencyFormula($inertia), 'Roll frequency', 'Hz', 'one degree of freedom');
         if ($shake > 0.0) {
             $through = $share->transmissibility($shake, $inertia);
             $values['transmissibility'.$suffix] = Value::of($through, Unit::One->value);
@@ -196,10 +173,10 @@ final readonly class MountShares implements Sum
             $checks[] = $through > 1.0
                 ? Check::watch('idle', $said.': more than without mounts. Softer ones, or another idle.')
                 : Check::ok('idle', $said.'.');
-            $working[] = new Working(
-                'Comes through at idle', '√((1 + (2ζr)²)/((1 − r²)² + (2ζr)²))',
-                sprintf('r = %s / %s, ζ %s', Show::n($shake), Show::n($frequency), Show::n($share->damping, 2)), Show::n($through, 3),
-                'damping of rubber 0.08, of polyurethane 0.10: working values',
+            $working[] = Working::by(
+                $share->throughFormula($shake, $inertia), 'Comes through at idle', '',
+                'damping of rubber 0.08, of polyurethane 0.10: working values', 3,
+                sprintf('r = %s / %s, ζ %s', Show::n($shake), Show::n($frequency), Show::n($share->damping, 2)),
             );
         }
 
@@ -244,7 +221,7 @@ final readonly class MountShares implements Sum
         return [
             ['ratio' => Value::of($ratio, Unit::One->value)] + ($isRange ? ['ratio_other' => Value::of($other, Unit::One->value)] : []),
             [new Working(
-                'Stiffer by', 'E = 0.0981 (56 + 7.62336 S)/(0.137505 (254 − 2.54 S))',
+                'Stiffer by', Hardness::modulusFormula($new)->written(),
                 sprintf('%s to %s Shore A', Show::n($old), Show::n($new)),
                 $isRange
                     ? sprintf('%s to %s times', Show::n(min($ratio, $other), 3), Show::n(max($ratio, $other), 3))

@@ -5,17 +5,18 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Lifting\Door;
 
 use NimbleKnuckle\Core\Lifting\MountWear;
-use NimbleKnuckle\Core\Lifting\WearDrawing;
+use NimbleKnuckle\Core\Lifting\MountWearDrawing;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -24,34 +25,16 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of the mounts' wear: heights and rock in mm; sag in mm and what is left of the rock in percent out. */
 final readonly class MountTired implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'mount-tired';
-    }
-
-    public function summary(): string
-    {
-        return 'Mount tired or sound';
-    }
-
-    public function group(): string
-    {
-        return 'Lifting and mounts';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('rock_before', 'Rock before', Kind::Length, '34 mm', 'End to end at a ruler on top of the engine.'),
-            Field::quantity('rock_after', 'Rock after', Kind::Length, '18 mm'),
-            Field::list('old', 'Old mounts, height under load, mm', '58; 61', 'Between the same faces, engine at rest.')->optional(),
-            Field::list('new', 'New mounts, the same way, mm', '64; 63', 'In the same order.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['rock_before' => '34 mm', 'rock_after' => '18 mm', 'old' => '58; 61', 'new' => '64; 63'];
+        return new About('mount-tired', 'Mount tired or sound', 'Lifting and mounts', static fn (): array => [
+            Field::quantity(
+                'rock_before', 'Rock before', Kind::Length, '34 mm', 'End to end at a ruler on top of the engine.'
+            )->within(0.1, 500.0),
+            Field::quantity('rock_after', 'Rock after', Kind::Length, '18 mm')->within(0.0, 500.0),
+            Field::text('old', 'Old mounts, height under load, mm', '58; 61', 'Between the same faces, engine at rest.')->optional(),
+            Field::text('new', 'New mounts, the same way, mm', '64; 63', 'In the same order.')->optional(),
+        ], ['old', 'new']);
     }
 
     public function headline(SumResult $r): Headline
@@ -70,7 +53,7 @@ final readonly class MountTired implements Sum
             $pairs['mount '.($i + 1)] = [$was, $new[$i]];
         }
 
-        return ['wear', WearDrawing::of($pairs + ['rock' => self::rocked($in)])];
+        return ['wear', MountWearDrawing::of($pairs + ['rock' => self::rocked($in)])];
     }
 
     /**
@@ -103,7 +86,7 @@ final readonly class MountTired implements Sum
      */
     private static function rocked(Inputs $in): array
     {
-        return [$in->length('rock_before', 0.1, 500.0), $in->length('rock_after', 0.0, 500.0)];
+        return [$in->length('rock_before'), $in->length('rock_after')];
     }
 
     public function compute(Inputs $in): SumResult
@@ -113,7 +96,7 @@ final readonly class MountTired implements Sum
 
         $rock = ['rock' => Value::of($wear->rock->percent(), Unit::Percent->value)];
 
-        return new SumResult($this->name(), $in->raw, $rock + ([] === $old ? [] : [
+        return new SumResult($this->about()->name, $in->raw, $rock + ([] === $old ? [] : [
             'sags' => Value::listOf(
                 array_map(static fn (Length $sag): float => $sag->millimetres, $wear->sags), Unit::Millimetre->value,
             ),
@@ -159,13 +142,18 @@ final readonly class MountTired implements Sum
             $lines[] = new Working(
                 'Sag of mount '.($i + 1), 'height new − height old',
                 sprintf('%s − %s', Show::n($new[$i]->millimetres), Show::n($old[$i]->millimetres)), Show::n($sag->millimetres).' mm',
-                'measured; over 2 mm settled, over 5 mm tired, working values',
+                sprintf(
+                    'measured; over %s mm settled, over %s mm tired, working values', Show::n(MountWear::SETTLED),
+                    Show::n(MountWear::TIRED),
+                ),
             );
         }
         $lines[] = new Working(
             'Rock that is left', 'after / before',
             sprintf('%s / %s', Show::n($in->number('rock_after', Kind::Length)), Show::n($in->number('rock_before', Kind::Length))),
-            Show::n($wear->rock->percent(), 3).' %', 'measured at a ruler; 70 % and 90 % are working values',
+            Show::n($wear->rock->percent(), 3).' %', sprintf(
+                'measured at a ruler; %s %% and %s %% are working values', Show::n(100 * MountWear::BETTER), Show::n(100 * MountWear::SAME),
+            ),
         );
 
         return $lines;

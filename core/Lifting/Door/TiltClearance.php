@@ -8,7 +8,9 @@ use NimbleKnuckle\Core\Lifting\Tilt;
 use NimbleKnuckle\Core\Lifting\TiltDrawing;
 use NimbleKnuckle\Core\Lifting\TiltPoint;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Entry;
@@ -16,7 +18,6 @@ use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -25,37 +26,17 @@ use NimbleKnuckle\Core\Sum\Working;
 /** The door of an engine lifted at one point: mm and degrees in, degrees and mm out. */
 final readonly class TiltClearance implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'tilt-clearance';
-    }
-
-    public function summary(): string
-    {
-        return 'How far the engine may go up';
-    }
-
-    public function group(): string
-    {
-        return 'Lifting and mounts';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('tilt-clearance', 'How far the engine may go up', 'Lifting and mounts', static fn (): array => [
             Field::text('pivot', 'It turns about', '0 0', 'Forward and up in mm, nose of the engine to the right: the mount that stays.'),
             Field::text('lifted', 'It is lifted at', '600 50', 'Forward and up in mm.'),
-            Field::quantity('rise', 'Lifted by', Kind::Length, '40 mm'),
-            Field::list(
+            Field::quantity('rise', 'Lifted by', Kind::Length, '40 mm')->within(0.01, 2000.0),
+            Field::text(
                 'points', 'What comes near', 'fan 650 300 25 180; hose 500 420 30 90',
                 'Name, forward, up, gap in mm, and which way the obstacle lies: 0 forward, 90 up, 180 back.',
             ),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['pivot' => '0 0', 'lifted' => '600 50', 'rise' => '40 mm', 'points' => 'fan 650 300 25 180; hose 500 420 60 90'];
+        ], ['points' => 'fan 650 300 25 180; hose 500 420 60 90']);
     }
 
     public function headline(SumResult $r): Headline
@@ -96,13 +77,13 @@ final readonly class TiltClearance implements Sum
     public function compute(Inputs $in): SumResult
     {
         [$pivot, $lifted, $points] = [self::point($in, 'pivot'), self::point($in, 'lifted'), self::points($in)];
-        $rise = $in->between('rise', Kind::Length, 0.01, 2000.0);
+        $rise = $in->number('rise', Kind::Length);
         abs($lifted[0] - $pivot[0]) > 1e-6 || throw InvalidInput::in('lifted', 'It must lie in front of or behind what it turns about.');
         $reach = Tilt::reach($pivot, $lifted);
         $rise <= $reach || throw InvalidInput::in('rise', sprintf('That point can rise %s mm at most.', Show::n($reach, 3)));
         $tilt = Tilt::of($pivot, $lifted, $rise, $points);
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'angle' => Value::of($tilt->angle->degrees, Unit::Degree->value),
             'gaps' => Value::listOf($tilt->gaps, Unit::Millimetre->value),
             'limit' => Value::of($tilt->limit, Unit::Millimetre->value),
@@ -152,8 +133,9 @@ final readonly class TiltClearance implements Sum
         }
 
         return [...$lines, new Working(
-            'It may go up', 'until the first gap is 5 mm', $points[$tilt->first]->name ?? 'none comes down to it',
-            Show::n($tilt->limit).' mm', '5 mm is a working value',
+            'It may go up', sprintf('until the first gap is %s mm', Show::n(Tilt::LEAST)),
+            $points[$tilt->first]->name ?? 'none comes down to it',
+            Show::n($tilt->limit).' mm', 'that gap is a working value',
         )];
     }
 }

@@ -4,21 +4,22 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Photo\Door;
 
+use NimbleKnuckle\Core\Photo\CameraModel;
 use NimbleKnuckle\Core\Photo\CircleFit;
 use NimbleKnuckle\Core\Photo\Lens;
 use NimbleKnuckle\Core\Photo\PhotoPlane;
 use NimbleKnuckle\Core\Photo\PlaneDrawing;
-use NimbleKnuckle\Core\Photo\Sight;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -37,44 +38,21 @@ final readonly class PhotoPlaneSum implements Sum
     /** Of a reading, for a camera held 8° from square: 1 − cos 8°. */
     private const TILTED = 0.01;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'photo-plane';
-    }
-
-    public function summary(): string
-    {
-        return 'Measured in a photo';
-    }
-
-    public function group(): string
-    {
-        return 'Pictures';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list('marks', 'Known marks', '300 200 0 0; 1032 216 100 0; 1006 690 100 70; 322 682 0 70',
+        return new About('photo-plane', 'Measured in a photo', 'Pictures', static fn (): array => [
+            Field::text('marks', 'Known marks', '300 200 0 0; 1032 216 100 0; 1006 690 100 70; 322 682 0 70',
                 'Across and down in the photo, px; then where it truly is, mm. Four or more, no three in a line.'),
-            Field::list('points', 'Points to measure', '424 330; 716 560; 726 340', 'Across and down in the photo, px.'),
-            Field::list(
+            Field::text('points', 'Points to measure', '424 330; 716 560; 726 340', 'Across and down in the photo, px.'),
+            Field::text(
                 'measure', 'What to measure', '1-2; 1-3-2',
                 '1-2 a distance, 1-3-2 the angle at 3, circle 1 2 3 4 by its edge, 3 off 1-2 from a line.',
             ),
             Field::text('picture', 'The picture, px', '1600 × 1200', 'Its size: then the lens is told from five marks on.')->optional(),
             Field::flag('square_on', 'The camera stood square on', 'Then two marks, a known distance, are enough.'),
-            Field::quantity('distance', 'Camera to the plane', Kind::Length, '500 mm')->optional(),
+            Field::quantity('distance', 'Camera to the plane', Kind::Length, '500 mm')->within(10.0, 100_000.0)->optional(),
             Field::text('off', 'The thing lies nearer by', '5 mm', 'Farther: with a minus.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'marks' => '300 200 0 0; 1032 216 100 0; 1006 690 100 70; 322 682 0 70', 'points' => '424 330; 716 560; 726 340',
-            'measure' => '1-2; 1-3-2',
-        ];
+        ]);
     }
 
     public function headline(SumResult $r): Headline
@@ -136,10 +114,11 @@ final readonly class PhotoPlaneSum implements Sum
         $off = self::off($in);
         null === $off || $values['off_plane'] = Value::of($off, Unit::Percent->value);
         $lens = $plane->sight->lens;
-        null === $lens || count(self::marks($in)) < Sight::LENS_FROM || $values['lens'] = Value::of(100 * $lens->k, Unit::Percent->value);
+        $isLensKnown = null !== $lens && count(self::marks($in)) >= CameraModel::LENS_FROM;
+        $values += $isLensKnown ? ['lens' => Value::of(100 * $lens->k, Unit::Percent->value)] : [];
 
         return new SumResult(
-            $this->name(), $in->raw, $values, self::judged($plane, $off, count(self::marks($in)), self::span($in)),
+            $this->about()->name, $in->raw, $values, self::judged($plane, $off, count(self::marks($in)), self::span($in)),
             self::worked($plane, count(self::marks($in)), array_column(array_merge(...array_values($measured)), 1)),
         );
     }
@@ -173,7 +152,7 @@ final readonly class PhotoPlaneSum implements Sum
         $lens = $plane->sight->lens;
         $said = match (true) {
             null === $lens => [],
-            $marks < Sight::LENS_FROM => [new Working(
+            $marks < CameraModel::LENS_FROM => [new Working(
                 'The lens', 'x = c + (1 + k ρ²)(x′ − c)', sprintf('%d marks do not tell it', $marks),
                 sprintf('give or take %s %% in the corner, in the doubt', Show::n(100 * Lens::MOST, 2)),
                 'one radial term, a working value',
@@ -242,7 +221,7 @@ final readonly class PhotoPlaneSum implements Sum
         if (!$in->has('distance') || !$in->has('off')) {
             return null;
         }
-        $far = $in->length('distance', 10.0, 100_000.0)->millimetres;
+        $far = $in->length('distance')->millimetres;
         // Nearer or farther: a length by itself is never below zero.
         $text = trim((string) $in->written('off'));
         $isFarther = 1 === preg_match('~\A[-−]~u', $text);

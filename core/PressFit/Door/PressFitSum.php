@@ -10,13 +10,14 @@ use NimbleKnuckle\Core\PressFit\PartMaterial;
 use NimbleKnuckle\Core\PressFit\PressFit;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -37,24 +38,9 @@ final readonly class PressFitSum implements Sum
     /** Taper or ovality over this share of the interference is said. */
     private const UNEVEN = 0.25;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'press-fit';
-    }
-
-    public function summary(): string
-    {
-        return 'Press fit of a hub or damper';
-    }
-
-    public function group(): string
-    {
-        return 'What turns';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('press-fit', 'Press fit of a hub or damper', 'What turns', static fn (): array => [
             Field::text(
                 'shaft', 'Shaft', '32.000',
                 'One diameter, or readings: at each place along, across once or more; “32.002 32.001; 32.000 31.999”.',
@@ -62,9 +48,9 @@ final readonly class PressFitSum implements Sum
             Field::text('bore', 'Bore of the hub', '31.965', 'The same.'),
             Field::quantity(
                 'hub', 'Outside of the hub', Kind::Length, '60 mm', 'Of the part that is stretched, not of the ring on rubber.',
-            ),
-            Field::quantity('hollow', 'Bore of the shaft', Kind::Length, '12 mm')->optional(),
-            Field::quantity('length', 'Length of the fit', Kind::Length, '30 mm'),
+            )->within(5.0, 2000.0),
+            Field::quantity('hollow', 'Bore of the shaft', Kind::Length, '12 mm')->within(0.0, 1000.0)->optional(),
+            Field::quantity('length', 'Length of the fit', Kind::Length, '30 mm')->within(1.0, 500.0),
             Field::text('temperature', 'Measured at', '20 °C', 'One for both, or shaft; hub.')->optional(),
             Field::text('roughness', 'Roughness Rz, shaft; hub', '4 µm; 6 µm')->optional(),
             Field::text(
@@ -72,17 +58,9 @@ final readonly class PressFitSum implements Sum
                 'steel, cast iron or aluminium, and where it yields in MPa if that is known.',
             )->optional(),
             Field::text('friction', 'Friction', 'oiled', 'oiled, dry, or a number.')->optional(),
-            Field::quantity('clearance', 'Clearance to slip it on', Kind::Length, '0.05 mm')->optional(),
+            Field::quantity('clearance', 'Clearance to slip it on', Kind::Length, '0.05 mm')->within(0.0, 2.0)->optional(),
             Field::flag('bonded', 'Rubber in it'),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'shaft' => '32.000', 'bore' => '31.965', 'hub' => '60 mm', 'hollow' => '12 mm', 'length' => '30 mm',
-            'materials' => 'steel 420; steel 355', 'friction' => 'oiled',
-        ];
+        ], ['hollow', 'materials' => 'steel 420; steel 355', 'friction']);
     }
 
     public function headline(SumResult $r): Headline
@@ -97,7 +75,7 @@ final readonly class PressFitSum implements Sum
     public function drawing(Inputs $in, SumResult $r): array
     {
         return ['press', FitDrawing::of(
-            Length::millimetres($this->measured($in, 'shaft')->mean), $in->length('hub', 5.0, 2000.0),
+            Length::millimetres($this->measured($in, 'shaft')->mean), $in->length('hub'),
             Length::millimetres($in->has('hollow') ? $in->number('hollow', Kind::Length) : 0.0),
             Length::millimetres($r->number('interference')),
         )];
@@ -125,27 +103,27 @@ final readonly class PressFitSum implements Sum
         $materials = PartReading::materials($in);
         [$at, $hubAt] = PartReading::pair($in, 'temperature', Kind::Temperature, 20.0);
         [$d, $hole] = [$materials[0]->atTwenty($shaft->mean, $at), $materials[1]->atTwenty($bore->mean, $hubAt)];
-        $outside = $in->length('hub', 5.0, 2000.0);
-        $inside = $in->has('hollow') ? $in->between('hollow', Kind::Length, 0.0, 1000.0) : 0.0;
+        $outside = $in->length('hub');
+        $inside = $in->has('hollow') ? $in->number('hollow', Kind::Length) : 0.0;
         $outside->millimetres > $d || throw InvalidInput::in('hub', 'The hub must be larger outside than the shaft.');
         $inside < $d || throw InvalidInput::in('hollow', 'The bore of the shaft must be smaller than the shaft.');
         $fit = PressFit::of(
             [Length::millimetres($d), Length::millimetres($hole), $outside, Length::millimetres($inside)], $materials,
-            $in->length('length', 1.0, 500.0), Length::millimetres(array_sum(PartReading::pair($in, 'roughness', Kind::Length, 0.0))),
+            $in->length('length'), Length::millimetres(array_sum(PartReading::pair($in, 'roughness', Kind::Length, 0.0))),
             PartReading::friction($in),
-            Length::millimetres($in->has('clearance') ? $in->between('clearance', Kind::Length, 0.0, 2.0) : self::CLEARANCE),
+            Length::millimetres($in->has('clearance') ? $in->number('clearance', Kind::Length) : self::CLEARANCE),
         );
 
-        return new SumResult($this->name(), $in->raw, [
-            'interference' => Value::of($fit->interference->millimetres, Unit::Millimetre->value),
-            'pressure' => Value::of($fit->stress->pressure->megapascals, Unit::Megapascal->value),
-            'hoop' => Value::of($fit->stress->hoop->megapascals, Unit::Megapascal->value),
-            'equivalent' => Value::of($fit->stress->equivalent->megapascals, Unit::Megapascal->value),
-            'shaft_bore' => Value::of($fit->stress->shaftBore->megapascals, Unit::Megapascal->value),
-            'force' => Value::of($fit->force->newtons, Unit::Newton->value),
-            'slip_torque' => Value::of($fit->slips->newtonMetres, Unit::NewtonMetre->value),
-            'heat_to' => Value::of($fit->heat->celsius, Unit::Celsius->value),
-            'chill_to' => Value::of($fit->chill->celsius, Unit::Celsius->value),
+        return new SumResult($this->about()->name, $in->raw, [
+            'interference' => Value::of($fit->interference->value, Unit::Millimetre->value),
+            'pressure' => Value::of($fit->stress->pressure->value, Unit::Megapascal->value),
+            'hoop' => Value::of($fit->stress->hoop->value, Unit::Megapascal->value),
+            'equivalent' => Value::of($fit->stress->equivalent->value, Unit::Megapascal->value),
+            'shaft_bore' => Value::of($fit->stress->shaftBore->value, Unit::Megapascal->value),
+            'force' => Value::of($fit->force->value, Unit::Newton->value),
+            'slip_torque' => Value::of($fit->slips->value, Unit::NewtonMetre->value),
+            'heat_to' => Value::of($fit->heat->value, Unit::Celsius->value),
+            'chill_to' => Value::of($fit->chill->value, Unit::Celsius->value),
             'taper' => Value::listOf([$shaft->taper, $bore->taper], Unit::Millimetre->value),
             'ovality' => Value::listOf([$shaft->ovality, $bore->ovality], Unit::Millimetre->value),
         ], [
@@ -162,30 +140,30 @@ final readonly class PressFitSum implements Sum
     {
         if ($fit->works->millimetres <= 0.0) {
             return [Check::stop('no-interference', sprintf(
-                'Nothing holds it: the shaft is %s mm %s than the bore.', Show::n(abs($fit->interference->millimetres), 2),
-                $fit->interference->millimetres > 0.0 ? 'larger, no more than its roughness,' : 'smaller',
+                'Nothing holds it: the shaft is %s mm %s than the bore.', Show::n(abs($fit->interference->value), 2),
+                $fit->interference->value > 0.0 ? 'larger, no more than its roughness,' : 'smaller',
             ))];
         }
         $checks = [];
         $parts = [['shaft', $fit->stress->shaftBore, $materials[0]], ['hub', $fit->stress->equivalent, $materials[1]]];
         foreach ($parts as [$part, $stress, $material]) {
             $checks[] = match (true) {
-                0.0 === $stress->megapascals => null,
-                $stress->megapascals > ($material->yield->megapascals ?? self::ANY_STEEL) => Check::stop('stress', sprintf(
+                0.0 === $stress->value => null,
+                $stress->value > ($material->yield->megapascals ?? self::ANY_STEEL) => Check::stop('stress', sprintf(
                     '%s MPa in the %s would be past %s: it gives way before, and nothing worked out here holds. Measure shaft and '
                         .'bore again.',
-                    Show::n($stress->megapascals, 3), $part, null === $material->yield ? 'what any steel stands'
+                    Show::n($stress->value, 3), $part, null === $material->yield ? 'what any steel stands'
                         : sprintf('its yield of %s MPa', Show::n($material->yield->megapascals, 3)),
                 )),
                 null === $material->yield => Check::watch('yield-unknown', sprintf(
-                    '%s MPa in the %s. Where its %s yields is not known.', Show::n($stress->megapascals, 3), $part, $material->name,
+                    '%s MPa in the %s. Where its %s yields is not known.', Show::n($stress->value, 3), $part, $material->name,
                 )),
-                $stress->megapascals > self::STRESSED * $material->yield->megapascals => Check::stop('stress', sprintf(
-                    '%s MPa in the %s: over 80 %% of the %s MPa it stands.', Show::n($stress->megapascals, 3), $part,
+                $stress->value > self::STRESSED * $material->yield->megapascals => Check::stop('stress', sprintf(
+                    '%s MPa in the %s: over 80 %% of the %s MPa it stands.', Show::n($stress->value, 3), $part,
                     Show::n($material->yield->megapascals, 3),
                 )),
                 default => Check::ok('stress', sprintf(
-                    '%s MPa in the %s, of %s MPa.', Show::n($stress->megapascals, 3), $part, Show::n($material->yield->megapascals, 3),
+                    '%s MPa in the %s, of %s MPa.', Show::n($stress->value, 3), $part, Show::n($material->yield->megapascals, 3),
                 )),
             };
         }
@@ -196,7 +174,7 @@ final readonly class PressFitSum implements Sum
     /** @return list<?Check> whether it can be slipped on instead */
     private static function warmed(PressFit $fit, PartMaterial $hub, bool $bonded): array
     {
-        $heat = $fit->heat->celsius;
+        $heat = $fit->heat->value;
         $said = $heat > self::GLOWS ? sprintf('over %d', self::GLOWS) : Show::n($heat, 3);
 
         return [
@@ -209,9 +187,9 @@ final readonly class PressFitSum implements Sum
                 )),
                 default => null,
             },
-            $fit->chill->celsius < self::COLDEST ? Check::ok(
-                'chill', $fit->chill->celsius < Unit::Kelvin->offset() ? 'No cold makes the shaft small enough to slip in.'
-                    : sprintf('Chilling the shaft to %s °C cannot be had.', Show::n($fit->chill->celsius, 3)),
+            $fit->chill->value < self::COLDEST ? Check::ok(
+                'chill', $fit->chill->value < Unit::Kelvin->offset() ? 'No cold makes the shaft small enough to slip in.'
+                    : sprintf('Chilling the shaft to %s °C cannot be had.', Show::n($fit->chill->value, 3)),
             ) : null,
         ];
     }
@@ -222,7 +200,7 @@ final readonly class PressFitSum implements Sum
         $checks = [];
         foreach (['shaft' => $shaft, 'bore' => $bore] as $what => $measured) {
             foreach (['tapered' => $measured->taper, 'oval' => $measured->ovality] as $how => $off) {
-                if ($off > self::UNEVEN * max(0.0, $fit->interference->millimetres) && $off > 0.0) {
+                if ($off > self::UNEVEN * max(0.0, $fit->interference->value) && $off > 0.0) {
                     $checks[] = Check::watch(
                         $how, sprintf('The %s is %s by %s mm: a large part of the fit.', $what, $how, Show::n($off, 2)),
                     );
@@ -236,41 +214,22 @@ final readonly class PressFitSum implements Sum
     /** @return list<Working> */
     private static function working(PressFit $fit, float $d, float $hole, Inputs $in): array
     {
-        $sizes = sprintf('%s in %s mm', Show::n($d, 6), Show::n($hole, 6));
-        $p = Show::n($fit->stress->pressure->megapascals).' MPa';
+        $p = $fit->stress->pressure->said('MPa');
 
         return [
-            new Working(
-                'Interference', 'shaft − bore, at 20 °C', $sizes, Show::n($fit->interference->millimetres).' mm',
-                'less 0.8 (Rz + Rz) works',
+            Working::by($fit->interference, 'Interference', 'mm', sprintf(
+                'at 20 °C; less %s (Rz + Rz) works', Show::n(PressFit::SMOOTHED),
+            )),
+            Working::by(
+                $fit->stress->pressure, 'Pressure', 'MPa', 'Lamé; DIN 7190-1', with: 'Δ '.Show::n($fit->works->millimetres).' mm',
             ),
-            new Working(
-                'Pressure', 'p = (Δ/d)/[(1/Eo)((D²+d²)/(D²−d²) + νo) + (1/Ei)((d²+b²)/(d²−b²) − νi)]',
-                'Δ '.Show::n($fit->works->millimetres).' mm', $p,
-                'Lamé; DIN 7190-1',
-            ),
-            new Working('Hoop in the hub', 'p (D² + d²)/(D² − d²)', $p, Show::n($fit->stress->hoop->megapascals).' MPa', 'Lamé'),
-            new Working(
-                'Equivalent', '√(hoop² + hoop p + p²)', $p, Show::n($fit->stress->equivalent->megapascals).' MPa',
-                'von Mises, plane stress',
-            ),
-            new Working(
-                'In the bore of the shaft', '2 p d²/(d² − b²)', $p, Show::n($fit->stress->shaftBore->megapascals).' MPa',
-                'Lamé; nothing in a solid one',
-            ),
-            new Working(
-                'Press force', 'μ p π d l, friction high', self::slides($in), Show::n($fit->force->newtons).' N',
-                'friction is a working value',
-            ),
-            new Working(
-                'Carries', 'μ p π d l · d/2, friction low', self::slides($in), Show::n($fit->slips->newtonMetres).' N·m',
-                'the fit alone, no key',
-            ),
-            new Working('Slips on warm', '20 + (Δ + clearance)/(α d)', $sizes, Show::n($fit->heat->celsius, 3).' °C', 'handbook α'),
-            new Working(
-                'Shaft chilled', '20 − (Δ + clearance)/(α d)', $sizes, Show::n($fit->chill->celsius, 3).' °C',
-                'handbook α, less when cold',
-            ),
+            Working::by($fit->stress->hoop, 'Hoop in the hub', 'MPa', 'Lamé', with: $p),
+            Working::by($fit->stress->equivalent, 'Equivalent', 'MPa', 'von Mises, plane stress'),
+            Working::by($fit->stress->shaftBore, 'In the bore of the shaft', 'MPa', 'Lamé; nothing in a solid one', with: $p),
+            Working::by($fit->force, 'Press force', 'N', 'friction high, a working value', with: self::slides($in)),
+            Working::by($fit->slips, 'Carries', 'N·m', 'friction low; the fit alone, no key', with: self::slides($in)),
+            Working::by($fit->heat, 'Slips on warm', '°C', 'handbook α', 3),
+            Working::by($fit->chill, 'Shaft chilled', '°C', 'handbook α, less when cold', 3),
         ];
     }
 

@@ -6,8 +6,8 @@ namespace NimbleKnuckle\Core\PressFit\Door;
 
 use NimbleKnuckle\Core\PressFit\PressCurve;
 use NimbleKnuckle\Core\PressFit\PressEnd;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Sum\Check;
-use NimbleKnuckle\Core\Sum\Show;
 
 /** What is said of a curve, by the sum and at the bench: does it sit, is it picking up, does it hold. */
 final readonly class PressSaid

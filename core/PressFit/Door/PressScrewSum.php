@@ -12,14 +12,15 @@ use NimbleKnuckle\Core\PressFit\ScrewDrawing;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -32,25 +33,10 @@ final readonly class PressScrewSum implements Sum
     /** mm that puller bolts may differ by. */
     private const ALIKE = 0.5;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'press-screw';
-    }
-
-    public function summary(): string
-    {
-        return 'Press it on with a screw';
-    }
-
-    public function group(): string
-    {
-        return 'What turns';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('force', 'Force', Kind::Force, '26.2 kN', 'From the press fit.'),
+        return new About('press-screw', 'Press it on with a screw', 'What turns', static fn (): array => [
+            Field::quantity('force', 'Force', Kind::Force, '26.2 kN', 'From the press fit.')->within(1.0, 1.0e6),
             Field::text('screw', 'Screw', 'M16x2'),
             Field::text('material', 'It screws into', 'steel', 'The end of the shaft.'),
             Field::text('friction', 'Friction', '0.12', 'Of thread and face; or thread; face.')->optional(),
@@ -58,19 +44,11 @@ final readonly class PressScrewSum implements Sum
                 'face', 'Mean radius of the nut’s face', '10 mm',
                 'A plain hexagon where nothing is said; a bearing under it: its own friction behind, “12 mm 0.02”.',
             )->optional(),
-            Field::quantity('travel', 'Way until it seats', Kind::Length, '28 mm'),
-            Field::quantity('engaged', 'Screw engaged', Kind::Length, '24 mm')->optional(),
-            Field::list('bolts', 'Puller bolts', 'M8 12 mm; M8 12 mm; M8 11.8 mm', 'Thread and how far each is in.')->optional(),
-            Field::list('curve', 'Curve', '0 20; 5 66; 27 68; 28 68; 28.2 150', 'mm and N·m, as it was pulled.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'force' => '26.2 kN', 'screw' => 'M16x2', 'material' => 'steel', 'travel' => '28 mm',
-            'bolts' => 'M8 12 mm; M8 12 mm; M8 11.8 mm',
-        ];
+            Field::quantity('travel', 'Way until it seats', Kind::Length, '28 mm')->within(0.1, 300.0),
+            Field::quantity('engaged', 'Screw engaged', Kind::Length, '24 mm')->within(0.5, 200.0)->optional(),
+            Field::text('bolts', 'Puller bolts', 'M8 12 mm; M8 12 mm; M8 11.8 mm', 'Thread and how far each is in.')->optional(),
+            Field::text('curve', 'Curve', '0 20; 5 66; 27 68; 28 68; 28.2 150', 'mm and N·m, as it was pulled.')->optional(),
+        ], ['bolts']);
     }
 
     public function headline(SumResult $r): Headline
@@ -90,7 +68,7 @@ final readonly class PressScrewSum implements Sum
 
     public function compute(Inputs $in): SumResult
     {
-        $force = Force::newtons($in->between('force', Kind::Force, 1.0, 1.0e6));
+        $force = Force::newtons($in->number('force', Kind::Force));
         try {
             $thread = Thread::parse($in->text('screw'));
         } catch (InvalidInput $e) {
@@ -98,28 +76,28 @@ final readonly class PressScrewSum implements Sum
         }
         $material = Material::parse($in->text('material'));
         [$face, $friction] = self::face($in);
-        $travel = $in->length('travel', 0.1, 300.0);
-        $engaged = $in->has('engaged') ? $in->length('engaged', 0.5, 200.0) : Length::millimetres($thread->diameter);
+        $travel = $in->length('travel');
+        $engaged = $in->has('engaged') ? $in->length('engaged') : Length::millimetres($thread->diameter);
         $press = PressScrew::of($force, $thread, $material, $friction, $face, $travel, $engaged);
         $curve = self::curve($in);
-        $judged = [] === $curve ? null : PressCurve::judge($curve, $press->torque->newtonMetres, $travel->millimetres);
+        $judged = [] === $curve ? null : PressCurve::judge($curve, $press->torque->value, $travel->millimetres);
         $values = [
-            'torque' => Value::of($press->torque->newtonMetres, Unit::NewtonMetre->value), 'turns' => Value::of(
-                $press->turns, Unit::One->value,
+            'torque' => Value::of($press->torque->value, Unit::NewtonMetre->value), 'turns' => Value::of(
+                $press->turns->value, Unit::One->value,
             ),
             'strips' => Value::of($press->strips->newtons, Unit::Newton->value),
             'margin' => Value::of($press->strips->over($force), Unit::One->value),
         ] + (null === $judged ? [] : ['end' => Value::names([$judged->end->value])]);
 
-        return new SumResult($this->name(), $in->raw, $values, [
+        return new SumResult($this->about()->name, $in->raw, $values, [
             self::holds('screw', $press->strips, $force, $thread, $engaged->millimetres), ...self::bolts($in, $material, $force),
             ...(null === $judged ? [] : PressSaid::of($judged)),
         ], [
-            new Working('Torque at the nut', 'M = F (0.16 P + 0.58 d₂ μ + rk μk)/1000', sprintf(
+            Working::by($press->torque, 'Torque at the nut', 'N·m', 'VDI 2230', with: sprintf(
                 'F %s N, P %s mm, μ %s and %s', Show::n($force->newtons), Show::n($thread->pitch), Show::n($friction[0]),
                 Show::n($friction[1]),
-            ), Show::n($press->torque->newtonMetres).' N·m', 'VDI 2230'),
-            new Working('Turns', 'way/P', Show::n($travel->millimetres).' mm', Show::n($press->turns), 'pitch, ISO 261'),
+            )),
+            Working::by($press->turns, 'Turns', '', 'pitch, ISO 261'),
             new Working(
                 'Thread strips at', 'the weaker side over what is engaged', Show::n($engaged->millimetres).' mm',
                 Show::n($press->strips->newtons).' N', 'shear areas on the basic profile; strengths are working values',

@@ -7,15 +7,16 @@ namespace NimbleKnuckle\Core\Sealing\Door;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sealing\BoltSpacing;
 use NimbleKnuckle\Core\Sealing\SpacingDrawing;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -27,38 +28,20 @@ final readonly class BoltSpacingDoor implements Sum
     private const GASKETS = ['rubber' => 'rubber', 'fibre' => 'fibre', 'metal' => 'metal', 'ring' => 'ring in its groove'];
     private const MOST_POINTS = 120;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'bolt-spacing';
-    }
-
-    public function summary(): string
-    {
-        return 'Bolt spacing of a flange';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list(
+        return new About('bolt-spacing', 'Bolt spacing of a flange', 'Faces and rings', static fn (): array => [
+            Field::text(
                 'points', 'Bolts in order round the flange, mm', '[[0,0],[60,0],[95,40],[40,75]]', 'Or give the pitch alone.',
             )->optional(),
-            Field::quantity('pitch', 'Widest pitch', Kind::Length, '60 mm', 'From bolt to bolt, where you have no points.')->optional(),
-            Field::quantity('d', 'Bolt', Kind::Length, '6 mm', 'Its nominal diameter.'),
-            Field::quantity('thickness', 'Flange thickness', Kind::Length, '8 mm', 'Of the weaker one.'),
+            Field::quantity(
+                'pitch', 'Widest pitch', Kind::Length, '60 mm', 'From bolt to bolt, where you have no points.'
+            )->within(1.0, 2000.0)->optional(),
+            Field::quantity('d', 'Bolt', Kind::Length, '6 mm', 'Its nominal diameter.')->within(1.0, 40.0),
+            Field::quantity('thickness', 'Flange thickness', Kind::Length, '8 mm', 'Of the weaker one.')->within(0.3, 100.0),
             Field::choice('gasket', 'What seals it', self::GASKETS),
             Field::choice('faces', 'Flange', ['rigid' => 'cast or machined', 'pressed' => 'pressed steel'])->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Faces and rings';
-    }
-
-    public function example(): array
-    {
-        return ['points' => '[[0,0],[62,0],[98,38],[40,78]]', 'd' => '6 mm', 'thickness' => '8 mm', 'gasket' => 'fibre'];
+        ], ['points' => '[[0,0],[62,0],[98,38],[40,78]]', 'gasket' => 'fibre']);
     }
 
     public function headline(SumResult $r): Headline
@@ -73,14 +56,14 @@ final readonly class BoltSpacingDoor implements Sum
     {
         $points = $in->has('points') ? self::points($in) : [[0.0, 0.0], [$r->number('widest'), 0.0]];
 
-        return ['spacing', SpacingDrawing::of($points, self::spacing($in), $in->length('d', 1.0, 40.0), $this->isExempt($in))];
+        return ['spacing', SpacingDrawing::of($points, self::spacing($in), $in->length('d'), $this->isExempt($in))];
     }
 
     /** @throws InvalidInput */
     private static function spacing(Inputs $in): BoltSpacing
     {
-        $pitches = $in->has('points') ? BoltSpacing::round(self::points($in)) : [$in->length('pitch', 1.0, 2000.0)];
-        [$bolt, $thickness] = [$in->length('d', 1.0, 40.0), $in->length('thickness', 0.3, 100.0)];
+        $pitches = $in->has('points') ? BoltSpacing::round(self::points($in)) : [$in->length('pitch')];
+        [$bolt, $thickness] = [$in->length('d'), $in->length('thickness')];
         $gasket = $in->oneOf('gasket', ...array_keys(self::GASKETS));
 
         return $in->has('faces') && 'pressed' === $in->oneOf('faces', 'rigid', 'pressed')
@@ -117,14 +100,14 @@ final readonly class BoltSpacingDoor implements Sum
         $spacing = self::spacing($in);
         $at = $spacing->widest();
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'most' => Value::of($spacing->most->millimetres, Unit::Millimetre->value),
             'widest' => Value::of($spacing->pitches[$at]->millimetres, Unit::Millimetre->value),
             'at' => Value::of((float) ($at + 1), 'number'),
             'pitches' => Value::listOf(
                 array_map(static fn (Length $pitch): float => $pitch->millimetres, $spacing->pitches), Unit::Millimetre->value,
             ),
-        ], [$this->judged($in, $spacing)], [$this->working($in, $spacing)]);
+        ], [$this->judged($in, $spacing)], [$this->working($spacing)]);
     }
 
     private function judged(Inputs $in, BoltSpacing $spacing): Check
@@ -149,20 +132,12 @@ final readonly class BoltSpacingDoor implements Sum
         };
     }
 
-    private function working(Inputs $in, BoltSpacing $spacing): Working
+    private function working(BoltSpacing $spacing): Working
     {
-        if ($in->has('faces') && 'pressed' === $in->oneOf('faces', 'rigid', 'pressed')) {
-            return new Working('Widest pitch', '60 mm', 'pressed steel', '60 mm', 'working value');
-        }
-        $gasket = $in->oneOf('gasket', ...array_keys(self::GASKETS));
+        $pressed = Show::n(BoltSpacing::PRESSED).' mm';
 
-        return new Working(
-            'Widest pitch', '2 d + 6 t / (m + 0.5)',
-            sprintf(
-                '2 × %s + 6 × %s / (%s + 0.5)', Show::n($in->number('d', Kind::Length)), Show::n($in->number('thickness', Kind::Length)),
-                Show::n(BoltSpacing::FACTORS[$gasket] ?? BoltSpacing::FACTORS['rubber']),
-            ),
-            Show::n($spacing->most->millimetres).' mm', 'ASME VIII division 1, appendix 2; m of the gasket',
-        );
+        return null === $spacing->formula
+            ? new Working('Widest pitch', $pressed, 'pressed steel', $pressed, 'working value')
+            : Working::by($spacing->formula, 'Widest pitch', 'mm', 'ASME VIII division 1, appendix 2; m of the gasket');
     }
 }

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Sealing\Door;
 
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sealing\BeadDrawing;
@@ -14,12 +15,12 @@ use NimbleKnuckle\Core\Sealing\FaceFit;
 use NimbleKnuckle\Core\Sealing\FaceSeal;
 use NimbleKnuckle\Core\Sealing\FaceWay;
 use NimbleKnuckle\Core\Sealing\Sealed;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -41,41 +42,20 @@ final readonly class FaceSealDoor implements Sum
         'reuse' => 'only where it is whole, soft and still stands above its seat',
     ];
 
-    public function name(): string
+    public function about(): About
     {
-        return 'face-seal';
-    }
-
-    public function summary(): string
-    {
-        return 'Joint face and sealant';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('width', 'Flange width', Kind::Length, '14 mm', 'From inside to outside, at the narrowest.'),
-            Field::quantity('length', 'Once round', Kind::Length, '420 mm', 'Along the middle of the face.'),
-            Field::quantity('gap', 'Widest gap', Kind::Length, '0.10 mm', 'Straight edge and feeler.'),
+        return new About('face-seal', 'Joint face and sealant', 'Faces and rings', static fn (): array => [
+            Field::quantity(
+                'width', 'Flange width', Kind::Length, '14 mm', 'From inside to outside, at the narrowest.'
+            )->within(1.0, 200.0),
+            Field::quantity('length', 'Once round', Kind::Length, '420 mm', 'Along the middle of the face.')->within(5.0, 5000.0),
+            Field::quantity('gap', 'Widest gap', Kind::Length, '0.10 mm', 'Straight edge and feeler.')->within(0.0, 10.0),
             Field::choice('faces', 'Faces', ['machined' => 'machined', 'cast' => 'cast', 'pressed' => 'pressed steel']),
             Field::choice('fluid', 'What it holds back', ['coolant' => 'coolant', 'oil' => 'oil', 'fuel' => 'fuel', 'air' => 'air']),
             Field::choice('was', 'What was there', array_slice(self::WAYS, 0, 4))->optional(),
             Field::choice('way', 'How you want to seal it', self::WAYS)->optional(),
-            Field::quantity('temperature', 'Workshop', Kind::Temperature, '20 °C')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Faces and rings';
-    }
-
-    public function example(): array
-    {
-        return [
-            'width' => '14 mm', 'length' => '420 mm', 'gap' => '0.15 mm', 'faces' => 'cast', 'fluid' => 'coolant', 'was' => 'silicone',
-            'temperature' => '8 °C',
-        ];
+            Field::quantity('temperature', 'Workshop', Kind::Temperature, '20 °C')->within(-20.0, 50.0)->optional(),
+        ], ['gap' => '0.15 mm', 'faces' => 'cast', 'was' => 'silicone', 'temperature' => '8 °C']);
     }
 
     public function headline(SumResult $r): Headline
@@ -103,7 +83,7 @@ final readonly class FaceSealDoor implements Sum
     private static function read(Inputs $in): FaceSeal
     {
         return FaceSeal::of(
-            $in->length('width', 1.0, 200.0), $in->length('length', 5.0, 5000.0), $in->length('gap', 0.0, 10.0),
+            $in->length('width'), $in->length('length'), $in->length('gap'),
             Face::from($in->oneOf('faces', 'machined', 'cast', 'pressed')),
             Sealed::from($in->oneOf('fluid', 'coolant', 'oil', 'fuel', 'air')),
             $in->has('was') ? FaceWay::from($in->oneOf('was', 'gasket', 'ring', 'anaerobic', 'silicone')) : null,
@@ -116,9 +96,9 @@ final readonly class FaceSealDoor implements Sum
         $fitting = $seal->fitting();
         $way = $in->has('way') ? FaceWay::from($in->oneOf('way', ...array_keys(self::WAYS)))
             : $fitting[0] ?? $seal->was ?? FaceWay::Gasket;
-        $ambient = $in->has('temperature') ? $in->temperature('temperature', -20.0, 50.0) : Temperature::celsius(self::USUAL);
+        $ambient = $in->has('temperature') ? $in->temperature('temperature') : Temperature::celsius(self::USUAL);
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'way' => Value::names([$way->value]),
             'bead' => Value::of($seal->bead($way)->millimetres, Unit::Millimetre->value),
             'amount' => Value::of($seal->amount($way)->litres, Unit::Litre->value),
@@ -180,15 +160,14 @@ final readonly class FaceSealDoor implements Sum
         $lines = [];
         if ($way->isSealant()) {
             $bead = Show::n($seal->bead($way)->millimetres);
+            $filling = $seal->fillingFormula();
             $lines[] = new Working(
-                'Bead', 'd = √(4 × 1.3 b g / π), at least '.Show::n(FaceSeal::leastBead($way)->millimetres).' mm',
-                sprintf('√(4 × 1.3 × %s × %s / π)', Show::n($seal->width->millimetres), Show::n($seal->gap->millimetres)),
-                $bead.' mm',
+                'Bead', sprintf('%s, at least %s mm', $filling->written(), Show::n(FaceSeal::leastBead($way)->millimetres)),
+                $filling->filled(), Show::n($seal->bead($way)->millimetres).' mm',
                 'spread over the flange it fills the gap and 30 % more; the least bead is a working value',
             );
-            $lines[] = new Working(
-                'Amount', 'π d² l / 4', sprintf('π %s² × %s / 4', $bead, Show::n($seal->length->millimetres)),
-                Show::n(1000 * $seal->amount($way)->litres).' mL', 'volume of the bead',
+            $lines[] = Working::by(
+                $seal->amountFormula($way), 'Amount', '', 'volume of the bead', result: Show::n(1000 * $seal->amount($way)->litres).' mL',
             );
             $lines[] = new Working(
                 'Until fluid, until full load', '20 °C, doubled under 10 °C', Show::n($ambient->celsius).' °C',

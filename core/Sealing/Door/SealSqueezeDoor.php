@@ -7,15 +7,16 @@ namespace NimbleKnuckle\Core\Sealing\Door;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sealing\GrooveDrawing;
 use NimbleKnuckle\Core\Sealing\SealSqueeze;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -30,44 +31,21 @@ final readonly class SealSqueezeDoor implements Sum
     private const FILL = [85.0, 95.0];
     private const STRETCH = [-1.0, 5.0];
 
-    public function name(): string
+    public function about(): About
     {
-        return 'seal-squeeze';
-    }
-
-    public function summary(): string
-    {
-        return 'O-ring squeeze';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('section', 'Ring section', Kind::Length, '3.53 mm', 'Across the cord.'),
-            Field::quantity('inner', 'Ring inside', Kind::Length, '44.0 mm', 'Lying free.'),
-            Field::quantity('depth', 'Groove depth', Kind::Length, '2.8 mm', 'For a radial seal from the groove to the bore.'),
-            Field::quantity('width', 'Groove width', Kind::Length, '4.7 mm'),
-            Field::quantity('groove_inner', 'Groove inside', Kind::Length, '45.0 mm', 'The diameter the ring lies on.'),
-            Field::quantity('groove_outer', 'Groove outside', Kind::Length, '54.4 mm')->optional(),
+        return new About('seal-squeeze', 'O-ring squeeze', 'Faces and rings', static fn (): array => [
+            Field::quantity('section', 'Ring section', Kind::Length, '3.53 mm', 'Across the cord.')->within(0.5, 20.0),
+            Field::quantity('inner', 'Ring inside', Kind::Length, '44.0 mm', 'Lying free.')->within(1.0, 1000.0),
+            Field::quantity(
+                'depth', 'Groove depth', Kind::Length, '2.8 mm', 'For a radial seal from the groove to the bore.'
+            )->within(0.1, 30.0),
+            Field::quantity('width', 'Groove width', Kind::Length, '4.7 mm')->within(0.3, 60.0),
+            Field::quantity(
+                'groove_inner', 'Groove inside', Kind::Length, '45.0 mm', 'The diameter the ring lies on.'
+            )->within(0.5, 1200.0),
+            Field::quantity('groove_outer', 'Groove outside', Kind::Length, '54.4 mm')->within(1.0, 1400.0)->optional(),
             Field::choice('use', 'Use', ['face' => 'under a flange', 'radial' => 'on a spigot in a bore'])->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Faces and rings';
-    }
-
-    public function example(): array
-    {
-        return [
-            'section' => '3.53 mm',
-            'inner' => '44.0 mm',
-            'depth' => '2.8 mm',
-            'width' => '4.7 mm',
-            'groove_inner' => '45.0 mm',
-            'use' => 'face',
-        ];
+        ], ['use']);
     }
 
     public function headline(SumResult $r): Headline
@@ -95,16 +73,16 @@ final readonly class SealSqueezeDoor implements Sum
     /** @throws InvalidInput */
     public static function read(Inputs $in): SealSqueeze
     {
-        $inner = $in->between('inner', Kind::Length, 1.0, 1000.0);
-        $on = $in->between('groove_inner', Kind::Length, 0.5, 1200.0);
+        $inner = $in->number('inner', Kind::Length);
+        $on = $in->number('groove_inner', Kind::Length);
         $on < 2 * $inner || throw InvalidInput::in(
             'groove_inner', 'That would stretch the ring to twice its size: measure groove and ring again.',
         );
 
         return SealSqueeze::of(
-            Length::millimetres($in->between('section', Kind::Length, 0.5, 20.0)), Length::millimetres($inner),
-            Length::millimetres($in->between('depth', Kind::Length, 0.1, 30.0)),
-            Length::millimetres($in->between('width', Kind::Length, 0.3, 60.0)), Length::millimetres($on),
+            Length::millimetres($in->number('section', Kind::Length)), Length::millimetres($inner),
+            Length::millimetres($in->number('depth', Kind::Length)),
+            Length::millimetres($in->number('width', Kind::Length)), Length::millimetres($on),
         );
     }
 
@@ -114,54 +92,40 @@ final readonly class SealSqueezeDoor implements Sum
         $isFace = !$in->has('use') || 'face' === $in->oneOf('use', 'face', 'radial');
         $outside = $in->number('inner', Kind::Length) + 2 * $in->number('section', Kind::Length);
 
-        return new SumResult($this->name(), $in->raw, [
-            'stretch' => Value::of($seal->stretch->percent(), Unit::Percent->value),
-            'squeeze' => Value::of($seal->squeeze->percent(), Unit::Percent->value),
-            'fill' => Value::of($seal->fill->percent(), Unit::Percent->value),
-            'travel' => Value::of($isFace ? $seal->travel->millimetres : 0.0, Unit::Millimetre->value),
+        return new SumResult($this->about()->name, $in->raw, [
+            'stretch' => Value::of($seal->stretch()->percent(), Unit::Percent->value),
+            'squeeze' => Value::of($seal->squeeze()->percent(), Unit::Percent->value),
+            'fill' => Value::of($seal->fill()->percent(), Unit::Percent->value),
+            'travel' => Value::of($isFace ? $seal->travel()->millimetres : 0.0, Unit::Millimetre->value),
         ], [
             $this->squeezed($seal), $this->filled($seal), $this->stretched($seal),
             ...($isFace && $in->has('groove_outer') ? [$this->seated($in, $outside)] : []),
-        ], $this->working($in, $seal, $isFace));
+        ], $this->working($seal, $isFace));
     }
 
     /** @return list<Working> */
-    private function working(Inputs $in, SealSqueeze $seal, bool $isFace): array
+    private function working(SealSqueeze $seal, bool $isFace): array
     {
-        [$section, $inner, $depth, $width, $on] = array_map(
-            static fn (string $f): string => Show::n($in->number($f, Kind::Length)), ['section', 'inner', 'depth', 'width', 'groove_inner'],
-        );
-        $thinned = Show::n($seal->thinned->millimetres);
-
         return [
-            new Working(
-                'Stretch', '(Dg − Di) / Di', sprintf('(%s − %s) / %s', $on, $inner, $inner),
-                sprintf('%s %%', Show::n($seal->stretch->percent(), 3)), 'definition',
+            Working::by($seal->stretched, 'Stretch', '', 'definition', result: $seal->stretched->percent(3)),
+            Working::by(
+                $seal->thin, 'Section when stretched', '', 'the rubber keeps its volume; no thinner where it is not stretched',
+                result: Show::n($seal->thinned->millimetres).' mm',
             ),
-            new Working(
-                'Section when stretched', 'W′ = W √((Di + W)/(Dg + W))',
-                sprintf('%s √((%s + %s)/(%s + %s))', $section, $inner, $section, $on, $section), $thinned.' mm',
-                'the rubber keeps its volume; no thinner where it is not stretched',
-            ),
-            new Working(
-                'Squeeze', '1 − h / W′', sprintf('1 − %s / %s', $depth, $thinned),
-                sprintf('%s %%', Show::n($seal->squeeze->percent(), 3)), 'ISO 3601-2 practice',
-            ),
-            new Working(
-                'Fill', 'π W′² / (4 h b)', sprintf('π %s² / (4 × %s × %s)', $thinned, $depth, $width),
-                sprintf('%s %%', Show::n($seal->fill->percent(), 3)), 'area of the section in that of the groove',
-            ),
-            new Working(
-                'Cover comes down on it by', $isFace ? 'W′ − h' : 'nothing: it is squeezed from the side',
-                sprintf('%s − %s', $thinned, $depth), sprintf('%s mm', Show::n($isFace ? $seal->travel->millimetres : 0.0)),
-                'until metal meets metal',
-            ),
+            Working::by($seal->squeezed, 'Squeeze', '', 'ISO 3601-2 practice', result: $seal->squeezed->percent(3)),
+            Working::by($seal->filled, 'Fill', '', 'area of the section in that of the groove', result: $seal->filled->percent(3)),
+            $isFace
+                ? Working::by(
+                    $seal->down, 'Cover comes down on it by', '', 'until metal meets metal',
+                    result: Show::n($seal->travel()->millimetres).' mm',
+                )
+                : new Working('Cover comes down on it by', 'nothing', 'squeezed from the side', '0 mm', 'no face comes down on it'),
         ];
     }
 
     private function squeezed(SealSqueeze $seal): Check
     {
-        $squeeze = $seal->squeeze->percent();
+        $squeeze = $seal->squeeze()->percent();
         $said = sprintf('Squeezed by %s %%', Show::n($squeeze, 3));
 
         return match (true) {
@@ -179,7 +143,7 @@ final readonly class SealSqueezeDoor implements Sum
 
     private function filled(SealSqueeze $seal): Check
     {
-        $fill = $seal->fill->percent();
+        $fill = $seal->fill()->percent();
 
         return match (true) {
             $fill > self::FILL[1] => Check::stop(
@@ -195,7 +159,7 @@ final readonly class SealSqueezeDoor implements Sum
 
     private function stretched(SealSqueeze $seal): Check
     {
-        $stretch = $seal->stretch->percent();
+        $stretch = $seal->stretch()->percent();
 
         return match (true) {
             $stretch > self::STRETCH[1] => Check::watch(
@@ -211,7 +175,7 @@ final readonly class SealSqueezeDoor implements Sum
     /** With pressure inside a ring is pushed outwards: there it should lie from the start. */
     private function seated(Inputs $in, float $outside): Check
     {
-        $groove = $in->between('groove_outer', Kind::Length, 1.0, 1400.0);
+        $groove = $in->number('groove_outer', Kind::Length);
         $groove > $in->number('groove_inner', Kind::Length) || throw InvalidInput::in(
             'groove_outer', 'The groove is larger outside than inside: swap the two.',
         );

@@ -7,15 +7,16 @@ namespace NimbleKnuckle\Core\Spark\Door;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
-use NimbleKnuckle\Core\Spark\GapDrawing;
+use NimbleKnuckle\Core\Spark\PlugGapDrawing;
 use NimbleKnuckle\Core\Spark\SparkGap;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -26,40 +27,17 @@ final readonly class PlugGap implements Sum
 {
     private const WEAR = 0.1;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'plug-gap';
-    }
-
-    public function summary(): string
-    {
-        return 'Which gap the coil can fire';
-    }
-
-    public function group(): string
-    {
-        return 'Spark and starting';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('boost', 'Boost', Kind::Pressure, '100 kPa', 'Nothing for an engine without.'),
-            Field::quantity('ratio', 'Compression ratio', Kind::Number, '9.5'),
-            Field::quantity('advance', 'Spark before top centre', Kind::Angle, '18°'),
-            Field::quantity('charge_temperature', 'Charge air', Kind::Temperature, '50 °C'),
+        return new About('plug-gap', 'Which gap the coil can fire', 'Spark and starting', static fn (): array => [
+            Field::quantity('boost', 'Boost', Kind::Pressure, '100 kPa', 'Nothing for an engine without.')->within(0.0, 500.0),
+            Field::quantity('ratio', 'Compression ratio', Kind::Number, '9.5')->within(4.0, 20.0),
+            Field::quantity('advance', 'Spark before top centre', Kind::Angle, '18°')->within(0.0, 70.0),
+            Field::quantity('charge_temperature', 'Charge air', Kind::Temperature, '50 °C')->within(-40.0, 200.0),
             Field::text('range', 'Gap as stated', '0.7-0.8 mm', 'The maker’s range, or one figure.'),
             Field::text('coil', 'Coil gives', '35 kV', 'Where somebody states it; else the demand alone is worked out.')->optional(),
-            Field::quantity('wear', 'It wears by', Kind::Length, '0.1 mm')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return [
-            'boost' => '100 kPa', 'ratio' => '9.5', 'advance' => '18°', 'charge_temperature' => '50 °C', 'range' => '0.6-0.8 mm',
-            'coil' => '40 kV',
-        ];
+            Field::quantity('wear', 'It wears by', Kind::Length, '0.1 mm')->within(0.0, 1.0)->optional(),
+        ], ['range' => '0.6-0.8 mm', 'coil' => '40 kV']);
     }
 
     public function headline(SumResult $r): Headline
@@ -80,7 +58,7 @@ final readonly class PlugGap implements Sum
         [$low, $high] = self::range($in);
         $chosen = $r->has('gap') ? $r->number('gap') : $high;
 
-        return ['plot', GapDrawing::of(self::spark($in), $low, $high, self::wear($in), self::coil($in), $chosen)];
+        return ['plot', PlugGapDrawing::of(self::spark($in), $low, $high, self::wear($in), self::coil($in), $chosen)];
     }
 
     public function compute(Inputs $in): SumResult
@@ -91,7 +69,7 @@ final readonly class PlugGap implements Sum
         $worn = ($gap ?? (null === $coil ? $high : $low)) + $wear;
         $demand = array_map($spark->demand(...), [$low, $high, $worn]);
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'pressure' => Value::of($spark->pressure, Unit::Kilopascal->value),
             'temperature' => Value::of($spark->celsius, Unit::Celsius->value), 'demand' => Value::listOf($demand, Unit::Kilovolt->value),
             'demand_low' => Value::of($demand[0], Unit::Kilovolt->value), 'demand_high' => Value::of($demand[1], Unit::Kilovolt->value),
@@ -99,15 +77,16 @@ final readonly class PlugGap implements Sum
         ] + (null === $gap ? [] : [
             'gap' => Value::of($gap, Unit::Millimetre->value), 'demand_new' => Value::of($spark->demand($gap), Unit::Kilovolt->value),
         ]), self::judged($gap, $coil, $low, $high), [
-            new Working(
-                'At the spark', 'p = p₁ (r/(1 + (r − 1) s))^1.32', sprintf(
+            ...(null === $spark->compressed ? [] : [Working::by(
+                $spark->compressed, 'At the spark', '', 'from bottom centre: an upper bound, valves close later',
+                with: sprintf(
                     'r %s, %s° before top, rod 3.5 times the crank’s radius', Show::n($in->number('ratio', Kind::Number)),
                     Show::n($in->number('advance', Kind::Angle)),
-                ), sprintf('%s kPa, %s °C', Show::n($spark->pressure, 3), Show::n($spark->celsius, 3)),
-                'from bottom centre: an upper bound, valves close later',
-            ),
+                ),
+                result: sprintf('%s kPa, %s °C', Show::n($spark->pressure, 3), Show::n($spark->celsius, 3)),
+            )]),
             new Working(
-                'Asked for', '24.22 x + 6.08 √x kV, x = (p/101.325)(293.15/T) d', sprintf('d %s and %s mm', Show::n($low),
+                'Asked for', SparkGap::DEMAND.' kV, x = (p/101.325)(293.15/T) d', sprintf('d %s and %s mm', Show::n($low),
                     Show::n($high)),
                 sprintf('%s and %s kV', Show::n($demand[0], 3), Show::n($demand[1], 3)), 'Meek and Craggs; ±20 %',
             ),
@@ -133,14 +112,14 @@ final readonly class PlugGap implements Sum
     private static function spark(Inputs $in): SparkGap
     {
         return SparkGap::at(
-            $in->between('boost', Kind::Pressure, 0.0, 500.0), $in->between('ratio', Kind::Number, 4.0, 20.0),
-            $in->between('advance', Kind::Angle, 0.0, 70.0), $in->between('charge_temperature', Kind::Temperature, -40.0, 200.0),
+            $in->number('boost', Kind::Pressure), $in->number('ratio', Kind::Number),
+            $in->number('advance', Kind::Angle), $in->number('charge_temperature', Kind::Temperature),
         );
     }
 
     private static function wear(Inputs $in): float
     {
-        return $in->has('wear') ? $in->between('wear', Kind::Length, 0.0, 1.0) : self::WEAR;
+        return $in->has('wear') ? $in->number('wear', Kind::Length) : self::WEAR;
     }
 
     /** kV; a bare number is kV. */

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Spark\Door;
 
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Spark\PlugLook;
 use NimbleKnuckle\Core\Spark\PlugSet;
 use NimbleKnuckle\Core\Spark\SetDrawing;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Entries;
 use NimbleKnuckle\Core\Sum\Entry;
@@ -16,7 +18,6 @@ use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -27,36 +28,16 @@ final readonly class PlugSetSum implements Sum
 {
     private const MOST = 16;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'plug-set';
-    }
-
-    public function summary(): string
-    {
-        return 'Old plugs side by side';
-    }
-
-    public function group(): string
-    {
-        return 'Spark and starting';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list(
+        return new About('plug-set', 'Old plugs side by side', 'Spark and starting', static fn (): array => [
+            Field::text(
                 'plugs', 'Plugs, in cylinder order', '1 0.92 tan; 2 0.94 tan; 3 1.15 white; 4 0.91 tan',
                 'Cylinder, gap in mm, look: tan, black-dry, black-wet, white, blistered, oil, ash, cracked, bridged.',
             ),
-            Field::quantity('new_gap', 'Gap when new', Kind::Length, '0.8 mm')->optional(),
-            Field::quantity('km', 'They ran', Kind::Distance, '48 000 km')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['plugs' => '1 0.92 tan; 2 0.94 tan; 3 1.15 white; 4 0.91 tan', 'new_gap' => '0.8 mm', 'km' => '48000 km'];
+            Field::quantity('new_gap', 'Gap when new', Kind::Length, '0.8 mm')->within(0.1, 3.0)->optional(),
+            Field::quantity('km', 'They ran', Kind::Distance, '48 000 km')->within(100.0, 1.0e6)->optional(),
+        ], ['new_gap', 'km' => '48000 km']);
     }
 
     public function headline(SumResult $r): Headline
@@ -86,13 +67,15 @@ final readonly class PlugSetSum implements Sum
         $wear = self::wear($in, $set);
         $name = static fn (int $i): string => sprintf('cylinder %d', $cylinders[$i]);
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'odd' => Value::names(array_map($name, $odd)), 'middle' => Value::of($set->middle, Unit::Millimetre->value),
             'z' => Value::listOf($set->z, Unit::One->value),
         ] + (null === $wear ? [] : ['wear' => Value::of($wear, Unit::Millimetre->value)]), self::judged($set, $cylinders, $looks, $gaps), [
-            new Working('Odd by its gap', 'z = 0.6745 (gap − middle)/spread', sprintf(
-                'middle %s mm, spread at least 0.02 mm', Show::n($set->middle, 3),
-            ), [] === $set->oddGaps ? 'none over 3.5' : implode(', ', array_map($name, $set->oddGaps)), 'Iglewicz and Hoaglin'),
+            new Working('Odd by its gap', sprintf('z = %s (gap − middle)/spread', PlugSet::NORMAL), sprintf(
+                'middle %s mm, spread at least %s mm', Show::n($set->middle, 3), Show::n(PlugSet::LEAST_SPREAD),
+            ), [] === $set->oddGaps ? 'none over '.Show::n(PlugSet::ODD) : implode(
+                ', ', array_map($name, $set->oddGaps)
+            ), 'Iglewicz and Hoaglin'),
             new Working(
                 'Odd by its look', 'unlike that of most',
                 null === $set->most ? 'most have no look in common' : 'most are '.$set->most->value,
@@ -106,8 +89,8 @@ final readonly class PlugSetSum implements Sum
         if (!$in->has('new_gap') || !$in->has('km')) {
             return null;
         }
-        $km = $in->between('km', Kind::Distance, 100.0, 1.0e6);
-        $wear = $set->wear($in->length('new_gap', 0.1, 3.0)->millimetres, $km);
+        $km = $in->number('km', Kind::Distance);
+        $wear = $set->wear($in->length('new_gap')->millimetres, $km);
 
         return $wear > -0.02 ? max(0.0, $wear) : throw InvalidInput::in(
             'new_gap', 'They stand closer than when they were new: this gap, or those measured, is not right.',

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Starting\Door;
 
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Starting\CrankFinding;
 use NimbleKnuckle\Core\Starting\CrankRun;
 use NimbleKnuckle\Core\Starting\VoltDrop;
 use NimbleKnuckle\Core\Sum\Check;
-use NimbleKnuckle\Core\Sum\Show;
 
 /** What is said of a recording of a starter that cranks. */
 final readonly class CrankSaid

@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Starting\Door;
 
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Starting\LegDrawing;
 use NimbleKnuckle\Core\Starting\VoltDrop;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -24,37 +25,19 @@ final readonly class VoltDropSum implements Sum
 {
     private const USUAL = 20.0;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'volt-drop';
-    }
-
-    public function summary(): string
-    {
-        return 'Where the starter’s volts go';
-    }
-
-    public function group(): string
-    {
-        return 'Spark and starting';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('volt-drop', 'Where the starter’s volts go', 'Spark and starting', static fn (): array => [
             Field::quantity('rest', 'Battery posts, at rest', Kind::Voltage, '12.6 V'),
             Field::quantity('crank', 'Battery posts, cranking', Kind::Voltage, '10.4 V'),
             Field::quantity('stud', 'Solenoid’s battery stud to starter case, cranking', Kind::Voltage, '9.3 V'),
             Field::quantity('ground', 'Starter case to battery minus, cranking', Kind::Voltage, '0.35 V'),
-            Field::quantity('current', 'Current', Kind::Current, '180 A', 'By a clamp, where there is one.')->optional(),
-            Field::quantity('temperature', 'Battery is', Kind::Temperature, '20 °C')->optional(),
+            Field::quantity(
+                'current', 'Current', Kind::Current, '180 A', 'By a clamp, where there is one.'
+            )->within(5.0, 3000.0)->optional(),
+            Field::quantity('temperature', 'Battery is', Kind::Temperature, '20 °C')->within(-40.0, 80.0)->optional(),
             Field::text('kind', 'Battery', 'flooded', 'flooded or AGM.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['rest' => '12.6 V', 'crank' => '10.4 V', 'stud' => '9.3 V', 'ground' => '0.35 V', 'current' => '180 A'];
+        ], ['current']);
     }
 
     public function headline(SumResult $r): Headline
@@ -72,30 +55,29 @@ final readonly class VoltDropSum implements Sum
     public function compute(Inputs $in): SumResult
     {
         $drop = self::drop($in);
-        $current = $in->has('current') ? $in->between('current', Kind::Current, 5.0, 3000.0) : null;
-        $legs = ['feed' => $drop->feed, 'ground' => $drop->ground, 'battery' => $drop->rest - $drop->crank];
+        $current = $in->has('current') ? $in->number('current', Kind::Current) : null;
+        $legs = ['feed' => $drop->feed(), 'ground' => $drop->ground, 'battery' => $drop->rest - $drop->crank];
         $values = [];
         foreach ($legs as $name => $volts) {
             $values[$name] = Value::of($volts, Unit::Volt->value);
             null === $current || $values[$name.'_resistance'] = Value::of(1000 * $volts / $current, 'mΩ');
         }
 
-        return new SumResult($this->name(), $in->raw, $values + [
-            'feed_share' => Value::of($drop->share($drop->feed), Unit::Percent->value),
+        return new SumResult($this->about()->name, $in->raw, $values + [
+            'feed_share' => Value::of($drop->share($drop->feed()), Unit::Percent->value),
             'ground_share' => Value::of($drop->share($drop->ground), Unit::Percent->value),
-            'charge' => Value::of($drop->charge, Unit::Percent->value), 'least' => Value::of($drop->least, Unit::Volt->value),
+            'charge' => Value::of($drop->charge(), Unit::Percent->value), 'least' => Value::of($drop->least, Unit::Volt->value),
             'leg' => Value::names(self::legs($drop)),
         ], self::judged($drop, $in), [
-            new Working('Feed', 'crank − stud − earth', sprintf(
-                '%s − %s − %s V', Show::n($drop->crank, 4), Show::n($drop->crank - $drop->feed - $drop->ground, 4),
-                Show::n($drop->ground, 3),
-            ), Show::n($drop->feed, 3).' V', 'all three while it cranks'),
+            Working::by($drop->fed, 'Feed', 'V', 'all three while it cranks', 3),
             new Working(
                 'Battery', 'by the warmth it has', sprintf('%s V while it cranks', Show::n($drop->crank, 3)),
                 sprintf('%s V or more is kept by a good one', Show::n($drop->least, 3)), 'a table of common trade practice',
             ),
-            new Working('Charge', '100 − 25 (full − rest)/0.2', sprintf('rest %s V', Show::n($drop->rest, 4)),
-                Show::n($drop->charge, 2).' %', 'flooded 12.65 V full at 25 °C, AGM 12.8 and less sure'),
+            Working::by(
+                $drop->charged, 'Charge', '', 'flooded 12.65 V full at 25 °C, AGM 12.8 and less sure',
+                result: Show::n($drop->charge(), 2).' %',
+            ),
         ]);
     }
 
@@ -103,7 +85,7 @@ final readonly class VoltDropSum implements Sum
     private static function legs(VoltDrop $drop): array
     {
         $over = array_filter(
-            ['feed' => $drop->feed / VoltDrop::FEED, 'ground' => $drop->ground / VoltDrop::GROUND],
+            ['feed' => $drop->feed() / VoltDrop::FEED, 'ground' => $drop->ground / VoltDrop::GROUND],
             static fn (float $one): bool => $one > 1 + 1e-9,
         );
         arsort($over);
@@ -127,7 +109,7 @@ final readonly class VoltDropSum implements Sum
                 Show::n($drop->crank, 3), Show::n($drop->least, 3),
             ));
         }
-        foreach (['feed' => [$drop->feed, VoltDrop::FEED, 'Feed'], 'ground' => [$drop->ground, VoltDrop::GROUND,
+        foreach (['feed' => [$drop->feed(), VoltDrop::FEED, 'Feed'], 'ground' => [$drop->ground, VoltDrop::GROUND,
             'Earth']] as $code => $leg) {
             [$volts, $limit, $name] = $leg;
             $said = sprintf('%s loses %s V and may lose %s: ends clean and tight, cable, %s.', $name, Show::n($volts, 3), Show::n($limit),
@@ -151,7 +133,7 @@ final readonly class VoltDropSum implements Sum
         );
 
         return VoltDrop::of($rest, $crank, $stud, $ground, $in->has('temperature')
-            ? $in->between('temperature', Kind::Temperature, -40.0, 80.0) : self::USUAL, self::kind($in));
+            ? $in->number('temperature', Kind::Temperature) : self::USUAL, self::kind($in));
     }
 
     private static function kind(Inputs $in): string

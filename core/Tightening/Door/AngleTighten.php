@@ -9,13 +9,14 @@ use NimbleKnuckle\Core\Bolting\SpringFields;
 use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -30,45 +31,17 @@ use NimbleKnuckle\Core\Tightening\SpringDrawing;
  */
 final readonly class AngleTighten implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'angle-tighten';
-    }
-
-    public function summary(): string
-    {
-        return 'Torque plus angle';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('angle-tighten', 'Torque plus angle', 'How to tighten it', static fn (): array => [
             BoltFields::thread(), BoltFields::grade(), BoltFields::head(),
             Field::quantity('snug', 'First to', Kind::Torque, '40 N·m'),
-            Field::quantity('angle', 'Then a further', Kind::Angle, '75 deg', 'Degrees, “quarter turn”, or flats.'),
+            Field::quantity('angle', 'Then a further', Kind::Angle, '75 deg', 'Degrees, “quarter turn”, or flats.')->within(0.0, 1080.0),
             ...SpringFields::all(), BoltFields::friction(),
-            Field::quantity('swing', 'Room to swing', Kind::Angle, '30 deg', 'How far the handle moves at a time.')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'How to tighten it';
-    }
-
-    public function example(): array
-    {
-        return [
-            'thread' => 'M12x1.25',
-            'grade' => '10.9',
-            'snug' => '40 N·m',
-            'angle' => '75 deg',
-            'shank' => '30 mm',
-            'threaded' => '16 mm',
-            'member' => 'aluminium',
-            'friction' => 'oiled',
-            'swing' => '30 deg',
-        ];
+            Field::quantity(
+                'swing', 'Room to swing', Kind::Angle, '30 deg', 'How far the handle moves at a time.'
+            )->within(1.0, 360.0)->optional(),
+        ], ['thread' => 'M12x1.25', 'grade' => '10.9', 'member' => 'aluminium', 'friction', 'swing']);
     }
 
     public function headline(SumResult $r): Headline
@@ -87,7 +60,7 @@ final readonly class AngleTighten implements Sum
 
     public function drawing(Inputs $in, SumResult $r): array
     {
-        return ['springs', SpringDrawing::of(self::read($in), $in->has('swing') ? $in->angle('swing', 1.0, 360.0) : null)];
+        return ['springs', SpringDrawing::of(self::read($in), $in->has('swing') ? $in->angle('swing') : null)];
     }
 
     /** @throws InvalidInput */
@@ -95,13 +68,13 @@ final readonly class AngleTighten implements Sum
     {
         $bolt = BoltFields::read($in);
 
-        return AngleTightening::of($bolt, SpringFields::read($in, $bolt), $in->torque('snug'), $in->angle('angle', 0.0, 1080.0));
+        return AngleTightening::of($bolt, SpringFields::read($in, $bolt), $in->torque('snug'), $in->angle('angle'));
     }
 
     public function compute(Inputs $in): SumResult
     {
         return $this->said(
-            self::read($in), $in->has('swing') ? $in->angle('swing', 1.0, 360.0) : null, $in->raw, BoltFields::assumed($in),
+            self::read($in), $in->has('swing') ? $in->angle('swing') : null, $in->raw, BoltFields::assumed($in),
         );
     }
 
@@ -115,7 +88,7 @@ final readonly class AngleTighten implements Sum
     {
         [$pulls, $checks, $lines] = null === $swing ? [[], [], []] : $this->pulls($made->angle, $swing);
 
-        return new SumResult($this->name(), $raw, [
+        return new SumResult($this->about()->name, $raw, [
             'snug_preload' => Value::of($made->snug->newtons, Unit::Newton->value),
             'added_preload' => Value::of($made->added->newtons, Unit::Newton->value),
             'preload' => Value::of($made->preload->newtons, Unit::Newton->value),
@@ -169,34 +142,27 @@ final readonly class AngleTighten implements Sum
     private function working(AngleTightening $made): array
     {
         [$bolt, $springs, $t] = [$made->bolt, $made->springs, $made->bolt->thread];
-        [$snug, $added, $yield] = [Show::n($made->snug->newtons), Show::n($made->added->newtons), Show::n($made->yield->newtons)];
-        $preload = Show::n($made->preload->newtons);
+        $friction = $bolt->friction->typical;
 
         return [
-            new Working(
-                'Snug preload', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)',
-                sprintf(
+            Working::by(
+                $bolt->preload()->preloadFormula($made->snugTorque, $friction, $bolt->friction->head($friction)), 'Snug preload', 'N',
+                'VDI 2230-1', with: sprintf(
                     'M = %s N·m, P = %s, d2 = %s, DKm = %s mm, μ = %s', Show::n($made->snugTorque->newtonMetres), Show::n($t->pitch),
-                    Show::n($t->pitchDiameter()), Show::n($bolt->face->meanDiameter()), Show::n($bolt->friction->typical),
-                ), $snug.' N', 'VDI 2230-1',
+                    Show::n($t->pitchDiameter()), Show::n($bolt->face->meanDiameter()), Show::n($friction),
+                ),
             ),
             ...$this->springLines($springs),
-            new Working(
-                'Preload by the angle', 'ΔF = θ/360 P / (1/kb + 1/km)', sprintf('θ = %s°', Show::n($made->angle->degrees)),
-                $added.' N', 'displacement of the thread',
+            Working::by(
+                $angle = $springs->angleFormula($made->angle->degrees), 'Preload by the angle', 'N', 'displacement of the thread',
+                with: $angle->listed('θ'),
             ),
-            new Working(
-                'Yield-limited preload', 'F = Rp AS / √(1 + 3 [1.5 (d2/dS)(P/(π d2) + 1.155 μG)]²)',
-                sprintf('Rp = %s MPa', Show::n($bolt->grade->yieldStress())), $yield.' N', 'VDI 2230-1',
+            Working::by(
+                $bolt->preload()->yieldFormula($friction), 'Yield-limited preload', 'N', 'VDI 2230-1',
+                with: sprintf('Rp = %s MPa', Show::n($bolt->grade->yieldStress())),
             ),
-            new Working(
-                'Preload', 'F = min(snug + by angle, yield-limited)', sprintf('min(%s + %s, %s)', $snug, $added, $yield),
-                $preload.' N', 'the bolt yields, the preload then hardly grows',
-            ),
-            new Working(
-                'Elastic stretch of the bolt', 'f = F / kb', sprintf('%s / %s', $preload, Show::n($springs->bolt())),
-                sprintf('%s mm', Show::n($made->stretch()->millimetres)), 'Hooke',
-            ),
+            Working::by($made->preloadFormula(), 'Preload', 'N', 'the bolt yields, the preload then hardly grows'),
+            Working::by($springs->stretchFormula($made->preload), 'Elastic stretch of the bolt', 'mm', 'Hooke'),
         ];
     }
 
@@ -206,18 +172,17 @@ final readonly class AngleTighten implements Sum
         $t = $springs->thread;
 
         return [
-            new Working(
-                'Bolt as a spring', 'kb = Ad AS E / (Ad lt + AS ld)',
-                sprintf(
+            Working::by(
+                $springs->boltFormula(), 'Bolt as a spring', 'N/mm', 'two lengths in a row', with: sprintf(
                     'AS = %s mm², ld = %s, lt = %s mm, E = %s GPa', Show::n($t->stressArea()), Show::n($springs->shank->millimetres),
                     Show::n($springs->threaded->millimetres), Show::n($springs->modulus / 1000),
                 ),
-                sprintf('%s N/mm', Show::n($springs->bolt())), 'two lengths in a row',
             ),
-            new Working(
-                'Clamped parts as a spring', 'km = E d A exp(B d/l)',
-                sprintf('%s, d = %s, l = %s mm', $springs->member->value, Show::n($t->diameter), Show::n($springs->grip()->millimetres)),
-                sprintf('%s N/mm', Show::n($springs->members())), 'Wileman, Choudhury & Green 1991',
+            Working::by(
+                $springs->membersFormula(), 'Clamped parts as a spring', 'N/mm', 'Wileman, Choudhury & Green 1991',
+                with: sprintf(
+                    '%s, d = %s, l = %s mm', $springs->member->value, Show::n($t->diameter), Show::n($springs->grip()->millimetres),
+                ),
             ),
         ];
     }

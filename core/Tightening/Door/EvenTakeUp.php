@@ -9,13 +9,14 @@ use NimbleKnuckle\Core\Bolting\Thread;
 use NimbleKnuckle\Core\Bolting\ThreadDrawing;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -26,34 +27,18 @@ use NimbleKnuckle\Core\Tightening\TakeUp;
 /** A part drawn down against a gap by its own screws: turns each, taken in rotation so that it comes down level. Lengths in mm. */
 final readonly class EvenTakeUp implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'even-take-up';
-    }
-
-    public function summary(): string
-    {
-        return 'Pull a gap down evenly';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::quantity('gap', 'Gap under the part', Kind::Length, '3.0 mm', 'The same all round; measure at each screw.'),
+        return new About('even-take-up', 'Pull a gap down evenly', 'How to tighten it', static fn (): array => [
+            Field::quantity(
+                'gap', 'Gap under the part', Kind::Length, '3.0 mm', 'The same all round; measure at each screw.'
+            )->within(0.01, 200.0),
             BoltFields::thread(),
-            Field::quantity('count', 'Screws', Kind::Number, '4'),
-            Field::quantity('step', 'Turn at a time', Kind::Angle, 'half turn', 'Half a turn unless the part is brittle.')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'How to tighten it';
-    }
-
-    public function example(): array
-    {
-        return ['gap' => '3 mm', 'thread' => 'M8', 'count' => '4', 'step' => 'half turn'];
+            Field::quantity('count', 'Screws', Kind::Number, '4')->within(1.0, 120.0),
+            Field::quantity(
+                'step', 'Turn at a time', Kind::Angle, 'half turn', 'Half a turn unless the part is brittle.'
+            )->within(5.0, 360.0)->optional(),
+        ], ['gap' => '3 mm', 'step']);
     }
 
     public function headline(SumResult $r): Headline
@@ -72,11 +57,11 @@ final readonly class EvenTakeUp implements Sum
     public function compute(Inputs $in): SumResult
     {
         $thread = Thread::parse($in->text('thread'));
-        $gap = $in->length('gap', 0.01, 200.0);
+        $gap = $in->length('gap');
         $count = $this->count($in);
-        $made = TakeUp::of($thread, $gap, $in->has('step') ? $in->angle('step', 5.0, 360.0) : Angle::degrees(TakeUp::STEP));
+        $made = TakeUp::of($thread, $gap, $in->has('step') ? $in->angle('step') : Angle::degrees(TakeUp::STEP));
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'turns' => Value::of($made->turns(), 'turn'),
             'rounds' => Value::of((float) $made->rounds->count, 'count'),
             'last_turn' => Value::of($made->rounds->last->degrees, Unit::Degree->value),
@@ -84,10 +69,7 @@ final readonly class EvenTakeUp implements Sum
         ], [
             $this->level($made, $count), Check::ok('then-tighten', 'When it lies flat all round, tighten to the figure in order.'),
         ], [
-            new Working(
-                'Turns each', 'n = gap / P', sprintf('%s / %s', Show::n($gap->millimetres), Show::n($thread->pitch)),
-                sprintf('%s turns', Show::n($made->turns())), 'lead of a single-start thread',
-            ),
+            Working::by($made->formula, 'Turns each', 'turns', 'lead of a single-start thread'),
             new Working(
                 'Rounds', 'n 360 / step, rounded up', sprintf('%s × 360 / %s', Show::n($made->turns()), Show::n($made->step->degrees)),
                 (string) $made->rounds->count, 'definition',
@@ -98,7 +80,7 @@ final readonly class EvenTakeUp implements Sum
     /** @throws InvalidInput */
     private function count(Inputs $in): int
     {
-        $wanted = $in->between('count', Kind::Number, 1.0, 120.0);
+        $wanted = $in->number('count', Kind::Number);
         $count = (int) round($wanted);
 
         return abs($wanted - $count) < 1e-9 ? $count : throw InvalidInput::in(
@@ -112,7 +94,7 @@ final readonly class EvenTakeUp implements Sum
 
         return $made->uneven->millimetres > 1.0 ? Check::watch('tilts', sprintf(
             'Each turn of %s° leaves %s mm between neighbours: take smaller turns, an aluminium lug cracks.',
-            Show::n(min($made->step->degrees, $made->turn->degrees)), $uneven,
+            Show::n(min($made->step->degrees, 360 * $made->turns())), $uneven,
         )) : Check::ok('level', sprintf('%s: never more than %s mm uneven.', self::inWords($made->rounds, $made->step, $count), $uneven));
     }
 

@@ -10,14 +10,15 @@ use NimbleKnuckle\Core\Bolting\Springs;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Torque;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -40,39 +41,17 @@ final readonly class PartTurn implements Sum
         'three quarters' => '¾',
     ];
 
-    public function name(): string
+    public function about(): About
     {
-        return 'part-turn';
-    }
-
-    public function summary(): string
-    {
-        return 'Snug plus a part turn';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('part-turn', 'Snug plus a part turn', 'How to tighten it', static fn (): array => [
             Field::quantity('target', 'The figure', Kind::Torque, '25 N·m', 'What a wrench would be set to.'),
             BoltFields::thread(), BoltFields::grade(), ...SpringFields::all(), BoltFields::friction(),
             Field::quantity('snug', 'Snug by hand is about', Kind::Torque, '6 N·m', 'A quarter of the figure is assumed.')->optional(),
             Field::quantity(
                 'seal_travel', 'A soft seal takes up', Kind::Length, '0.69 mm',
                 'How far the cover comes down on it before metal meets metal.',
-            )->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'How to tighten it';
-    }
-
-    public function example(): array
-    {
-        return [
-            'target' => '20 N·m', 'thread' => 'M8', 'grade' => '8.8', 'shank' => '10 mm', 'threaded' => '15 mm', 'friction' => 'oiled',
-        ];
+            )->within(0.0, 20.0)->optional(),
+        ], ['target' => '20 N·m', 'grade' => '8.8', 'shank' => '10 mm', 'threaded' => '15 mm', 'friction']);
     }
 
     public function headline(SumResult $r): Headline
@@ -102,17 +81,17 @@ final readonly class PartTurn implements Sum
             'snug', 'Snug is less than the figure: nothing is left to turn.',
         );
         $turn = TurnByHand::of(
-            $bolt, $springs, $target, $snug, $in->has('seal_travel') ? $in->length('seal_travel', 0.0, 20.0) : Length::millimetres(0.0),
+            $bolt, $springs, $target, $snug, $in->has('seal_travel') ? $in->length('seal_travel') : Length::millimetres(0.0),
         );
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'angle' => Value::of($turn->angle()->degrees, Unit::Degree->value),
             'turns' => Value::of($turn->angle()->degrees / 360, 'turn'),
             'preload' => Value::of($turn->preload->newtons, Unit::Newton->value),
             'preload_low' => Value::of($turn->preloadLow()->newtons, Unit::Newton->value),
             'preload_high' => Value::of($turn->preloadHigh()->newtons, Unit::Newton->value),
             'utilisation' => Value::of($turn->ofYield()->percent(), Unit::Percent->value),
-        ] + ($turn->seal->degrees > 0.0 ? ['seal_angle' => Value::of($turn->seal->degrees, Unit::Degree->value)] : []), [
+        ] + ($turn->seal->value > 0.0 ? ['seal_angle' => Value::of($turn->seal->value, Unit::Degree->value)] : []), [
             ...$this->checks($turn), ...BoltFields::assumed($in),
         ], $this->working($turn, $springs, $target, $in));
     }
@@ -123,8 +102,8 @@ final readonly class PartTurn implements Sum
         $angle = $turn->angle()->degrees;
 
         return [
-            ...($turn->seal->degrees > 0.0 ? [Check::ok('seal', sprintf(
-                '%s° of it squeeze the seal: count from where the cover first touches it.', Show::n($turn->seal->degrees, 3),
+            ...($turn->seal->value > 0.0 ? [Check::ok('seal', sprintf(
+                '%s° of it squeeze the seal: count from where the cover first touches it.', Show::n($turn->seal->value, 3),
             ))] : []),
             Check::watch('by-hand', sprintf(
                 'A stand-in for a wrench: snug felt from half to one and a half times as hard still gives %s to %s kN.',
@@ -140,28 +119,27 @@ final readonly class PartTurn implements Sum
     /** @return list<Working> */
     private function working(TurnByHand $turn, Springs $springs, Torque $target, Inputs $in): array
     {
-        $pitch = Show::n($turn->bolt->thread->pitch);
+        [$pitch, $friction] = [Show::n($turn->bolt->thread->pitch), $turn->bolt->friction->typical];
 
         return [
-            new Working(
-                'Preload the figure gives', 'F = M / (0.16 P + 0.58 d2 μG + DKm/2 μK)',
-                sprintf('M = %s N·m, μ = %s', Show::n($target->newtonMetres), Show::n($turn->bolt->friction->typical)),
-                sprintf('%s N', Show::n($turn->preload->newtons)), 'VDI 2230-1',
+            Working::by(
+                $turn->bolt->preload()->preloadFormula($target, $friction, $turn->bolt->friction->head($friction)),
+                'Preload the figure gives', 'N', 'VDI 2230-1',
+                with: sprintf('M = %s N·m, μ = %s', Show::n($target->newtonMetres), Show::n($friction)),
             ),
             new Working(
                 'Preload of snug', 'the same with the snug torque', sprintf('M = %s N·m', Show::n($turn->snugTorque->newtonMetres)),
                 sprintf('%s N', Show::n($turn->snug->newtons)), 'VDI 2230-1',
             ),
-            new Working(
-                'Angle', 'θ = 360 (F − Fsnug)(1/kb + 1/km) / P',
-                sprintf('kb = %s, km = %s N/mm, P = %s mm', Show::n($springs->bolt()), Show::n($springs->members()), $pitch),
-                sprintf('%s°', Show::n($turn->clamping->degrees)), 'displacement of the thread',
+            Working::by(
+                $turn->clamping, 'Angle', '°', 'displacement of the thread',
+                with: $turn->clamping->listed('kb', 'km').' N/mm, P = '.$pitch.' mm',
             ),
-            ...($turn->seal->degrees > 0.0 ? [new Working(
-                'Turn that squeezes the seal', 'θ = 360 s / P',
-                sprintf('s = %s mm, P = %s mm', Show::n($in->length('seal_travel', 0.0, 20.0)->millimetres), $pitch),
-                sprintf('%s°', Show::n($turn->seal->degrees)), 'lead of the thread',
-            )] : []),
+            ...($turn->seal->value > 0.0 ? [
+                Working::by($turn->seal, 'Turn that squeezes the seal', '°', 'lead of the thread', with: sprintf(
+                    's = %s mm, P = %s mm', Show::n($in->length('seal_travel')->millimetres), $pitch,
+                )),
+            ] : []),
         ];
     }
 

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Tightening\Door;
 
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -24,33 +25,13 @@ final readonly class TightenOrder implements Sum
 {
     private const PASSES = [30.0, 60.0, 100.0];
 
-    public function name(): string
+    public function about(): About
     {
-        return 'tighten-order';
-    }
-
-    public function summary(): string
-    {
-        return 'Tightening order';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list('layout', 'Layout', 'ring 6', 'ring 6, line 4, grid 2x5, or points in mm: [[0,0],[40,0],[20,30]]'),
-            Field::list('passes', 'Passes, percent', '30; 60; 100', 'Rising, the last one 100.')->optional(),
+        return new About('tighten-order', 'Tightening order', 'How to tighten it', static fn (): array => [
+            Field::text('layout', 'Layout', 'ring 6', 'ring 6, line 4, grid 2x5, or points in mm: [[0,0],[40,0],[20,30]]'),
+            Field::text('passes', 'Passes, percent', '30; 60; 100', 'Rising, the last one 100.')->optional(),
             Field::quantity('target', 'The figure', Kind::Torque, '25 N·m')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'How to tighten it';
-    }
-
-    public function example(): array
-    {
-        return ['layout' => 'ring 8', 'passes' => '30; 60; 100', 'target' => '25 N·m'];
+        ], ['layout' => 'ring 8', 'passes', 'target']);
     }
 
     public function headline(SumResult $r): Headline
@@ -127,7 +108,7 @@ final readonly class TightenOrder implements Sum
             1 === count($passes) ? 'pass' : 'passes',
         );
 
-        return new SumResult($this->name(), $in->raw, $values, [Check::ok('order', $said)], $working);
+        return new SumResult($this->about()->name, $in->raw, $values, [Check::ok('order', $said)], $working);
     }
 
     /**

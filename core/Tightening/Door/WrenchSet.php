@@ -7,14 +7,15 @@ namespace NimbleKnuckle\Core\Tightening\Door;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Length;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -28,19 +29,9 @@ use NimbleKnuckle\Core\Tightening\WrenchSetting;
  */
 final readonly class WrenchSet implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'wrench-set';
-    }
-
-    public function summary(): string
-    {
-        return 'Wrench setting with an adapter';
-    }
-
-    public function fields(): array
-    {
-        return [
+        return new About('wrench-set', 'Wrench setting with an adapter', 'How to tighten it', static fn (): array => [
             Field::quantity('target', 'Torque at the bolt', Kind::Torque, '9 N·m'),
             Field::quantity('lever', 'Handle centre to drive', Kind::Length, '220 mm', 'From the middle of your hand to the square.'),
             Field::quantity(
@@ -49,19 +40,11 @@ final readonly class WrenchSet implements Sum
             ),
             Field::quantity(
                 'adapter_angle', 'Adapter angle', Kind::Angle, '0 deg', '0 straight out, 90 square to the handle, 180 folded back.',
-            )->optional(),
-            Field::quantity('joint_angle', 'Wobble or universal joint', Kind::Angle, '10 deg', 'How far it is bent.')->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'How to tighten it';
-    }
-
-    public function example(): array
-    {
-        return ['target' => '9 N·m', 'lever' => '220 mm', 'adapter' => '32 mm', 'adapter_angle' => '0'];
+            )->within(0.0, 180.0)->optional(),
+            Field::quantity(
+                'joint_angle', 'Wobble or universal joint', Kind::Angle, '10 deg', 'How far it is bent.'
+            )->within(0.0, 90.0)->optional(),
+        ], ['adapter_angle' => '0']);
     }
 
     public function headline(SumResult $r): Headline
@@ -86,7 +69,7 @@ final readonly class WrenchSet implements Sum
     {
         $setting = WrenchSetting::of(
             $in->torque('target'), $in->length('lever'), Length::millimetres($in->number('adapter', Kind::Length)),
-            $in->has('adapter_angle') ? $in->angle('adapter_angle', 0.0, 180.0) : Angle::degrees(0.0),
+            $in->has('adapter_angle') ? $in->angle('adapter_angle') : Angle::degrees(0.0),
         );
         $setting->isWorkable() || throw InvalidInput::in(
             'adapter',
@@ -107,25 +90,12 @@ final readonly class WrenchSet implements Sum
      */
     public function said(WrenchSetting $setting, array $raw = [], array $more = []): SumResult
     {
-        [$lever, $reach] = [$setting->lever->millimetres, $setting->reach->millimetres];
-
-        return new SumResult($this->name(), $raw, [
+        return new SumResult($this->about()->name, $raw, [
             'setting' => Value::of($setting->setting()->newtonMetres, Unit::NewtonMetre->value),
             'factor' => Value::of($setting->factor(), 'ratio'),
         ], [$this->lever($setting->adapter->millimetres, $setting->adapterAngle->degrees, $setting->factor()), ...$more], [
-            new Working(
-                'Lever at the bolt', 'R = L + A cos φ',
-                sprintf(
-                    '%s + %s × cos %s°', Show::n($lever), Show::n($setting->adapter->millimetres),
-                    Show::n($setting->adapterAngle->degrees),
-                ),
-                sprintf('%s mm', Show::n($reach)), 'moments about the fastener',
-            ),
-            new Working(
-                'Setting', 'S = T L / R',
-                sprintf('%s × %s / %s', Show::n($setting->target->newtonMetres), Show::n($lever), Show::n($reach)),
-                sprintf('%s N·m', Show::n($setting->setting()->newtonMetres)), 'moments about the fastener',
-            ),
+            Working::by($setting->reachFormula(), 'Lever at the bolt', 'mm', 'moments about the fastener'),
+            Working::by($setting->settingFormula(), 'Setting', 'N·m', 'moments about the fastener'),
         ]);
     }
 
@@ -153,7 +123,7 @@ final readonly class WrenchSet implements Sum
         if (!$in->has('joint_angle')) {
             return [];
         }
-        $bend = $in->between('joint_angle', Kind::Angle, 0.0, 90.0);
+        $bend = $in->number('joint_angle', Kind::Angle);
 
         return [match (true) {
             $bend > 30.0 => Check::stop(

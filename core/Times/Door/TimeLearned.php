@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Times\Door;
 
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -26,32 +27,12 @@ final readonly class TimeLearned implements Sum
     /** Over which a plan was wide of the mark. */
     private const WIDE = 1.5;
 
-    public function name(): string
+    public function about(): About
     {
-        return 'time-learned';
-    }
-
-    public function summary(): string
-    {
-        return 'How long it takes here';
-    }
-
-    public function group(): string
-    {
-        return 'Time';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list('planned', 'As planned: low, likely, high', '20; 30; 50', 'In minutes.'),
-            Field::list('done', 'How long it took, job by job', '40; 45; 38', 'In minutes, without the pauses.')->optional(),
-        ];
-    }
-
-    public function example(): array
-    {
-        return ['planned' => '20; 30; 50', 'done' => '40; 45; 38'];
+        return new About('time-learned', 'How long it takes here', 'Time', static fn (): array => [
+            Field::text('planned', 'As planned: low, likely, high', '20; 30; 50', 'In minutes.'),
+            Field::text('done', 'How long it took, job by job', '40; 45; 38', 'In minutes, without the pauses.')->optional(),
+        ], ['done']);
     }
 
     public function headline(SumResult $r): Headline
@@ -75,7 +56,7 @@ final readonly class TimeLearned implements Sum
         $learned = Learned::of($planned, $done);
         $n = $learned->from;
 
-        return new SumResult($this->name(), $in->raw, [
+        return new SumResult($this->about()->name, $in->raw, [
             'likely' => Value::of($learned->likely, Unit::Minute->value), 'low' => Value::of($learned->low, Unit::Minute->value),
             'high' => Value::of($learned->high, Unit::Minute->value), 'off' => Value::of(100 * ($learned->off - 1), Unit::Percent->value),
             'from' => Value::of((float) $n, Unit::One->value),

@@ -6,14 +6,15 @@ namespace NimbleKnuckle\Core\Trace\Door;
 
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
+use NimbleKnuckle\Core\Sum\About;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\Sum;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -28,20 +29,10 @@ use NimbleKnuckle\Core\Trace\TraceSpec;
 /** The door of the trace: samples in degrees, N·m and perhaps ms, what it was to reach, and the joint where it is known. */
 final readonly class TraceJudge implements Sum
 {
-    public function name(): string
+    public function about(): About
     {
-        return 'trace-judge';
-    }
-
-    public function summary(): string
-    {
-        return 'Judge a torque trace';
-    }
-
-    public function fields(): array
-    {
-        return [
-            Field::list(
+        return new About('trace-judge', 'Judge a torque trace', 'Is it tight, may it go back', static fn (): array => [
+            Field::text(
                 'samples', 'Trace', '0 0.4; 90 0.4; 180 0.5; 184 1.2; 190 3.1; 200 6.2; 210 9.0',
                 'Degrees and N·m, perhaps ms: JSON rows, or one row a line.',
             ),
@@ -50,20 +41,7 @@ final readonly class TraceJudge implements Sum
                 'joint', 'The joint', '{"thread":"M6","shank":0,"threaded":14,"turns":0.5}',
                 'An object: thread, grade, shank, threaded, member, friction, turns.',
             )->optional(),
-        ];
-    }
-
-    public function group(): string
-    {
-        return 'Is it tight, may it go back';
-    }
-
-    public function example(): array
-    {
-        return [
-            'samples' => '0 0.4; 60 0.4; 120 0.5; 178 0.5; 182 1.0; 186 2.2; 190 3.7; 194 5.2; 198 6.8; 202 8.3; 204 9.1',
-            'spec' => '9 N·m',
-        ];
+        ], ['samples' => '0 0.4; 60 0.4; 120 0.5; 178 0.5; 182 1.0; 186 2.2; 190 3.7; 194 5.2; 198 6.8; 202 8.3; 204 9.1']);
     }
 
     public function headline(SumResult $r): Headline
@@ -111,7 +89,7 @@ final readonly class TraceJudge implements Sum
     {
         [$read, $joint] = [$judged->read, $judged->joint];
 
-        return new SumResult($this->name(), $raw, [
+        return new SumResult($this->about()->name, $raw, [
             'snug_torque' => Value::of($judged->snugTorque(), Unit::NewtonMetre->value),
             'snug_angle' => Value::of($judged->snugAngle(), Unit::Degree->value),
             'slope' => Value::of($read->slope, 'N·m/deg'),

@@ -7,7 +7,7 @@ namespace NimbleKnuckle\App\Bench\View;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\Core\Bench\Act\Act;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** Everything the bench shows of one step at one moment. */
 final readonly class BenchView
@@ -33,7 +33,7 @@ final readonly class BenchView
     public function runsClock(): bool
     {
         foreach ($this->shown as $part) {
-            if ($part instanceof Standing) {
+            if ($part instanceof FitProgress) {
                 return [] !== $part->waits || null !== $part->running;
             }
         }

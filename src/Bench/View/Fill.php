@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench\View;
 
-use NimbleKnuckle\Core\Bench\FillRun;
+use NimbleKnuckle\Core\Bench\State\FillRun;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 

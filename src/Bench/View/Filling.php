@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench\View;
 
-use NimbleKnuckle\Core\Bench\Hold;
+use NimbleKnuckle\Core\Bench\State\Hold;
 
 /** The stage of a fill routine, and a hold that was too short. */
 final readonly class Filling implements Shown

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench\View;
 
-use NimbleKnuckle\App\Bench\AskView;
-use NimbleKnuckle\App\Bench\TrayView;
-use NimbleKnuckle\Core\Bench\Reading;
+use NimbleKnuckle\Core\Bench\State\Reading;
 
 /** What is in turn: a caution, a piece, a reading; what was opened, and what goes to waste. */
 final readonly class InTurn implements Shown

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench\View;
 
-use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
-use NimbleKnuckle\Core\Plan\Vehicle\JointMechanics;
+use NimbleKnuckle\Core\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Sum\SumResult;
+use NimbleKnuckle\Core\Vehicle\JointMechanics;
 
 /** What the next pull is made with, and what it does to the bolt. */
 final readonly class Pull implements Shown

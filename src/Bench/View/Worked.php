@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench\View;
 
-use NimbleKnuckle\App\Bench\MixView;
-use NimbleKnuckle\App\Bench\VacuumView;
 use NimbleKnuckle\App\Clutch\ClutchView;
 use NimbleKnuckle\App\Devices\Curve\CurveView;
 use NimbleKnuckle\App\Devices\ThermometerView;
-use NimbleKnuckle\Core\ChargeLine\LineDrawing;
+use NimbleKnuckle\Core\ChargeAir\Line\LineDrawing;
 use NimbleKnuckle\Core\Sum\Headline;
 use NimbleKnuckle\Core\Sum\SumResult;
 

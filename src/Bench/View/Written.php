@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Bench\View;
 
-use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 
 /** What was noted, pinned or done here and may be taken back. */
 final readonly class Written implements Shown

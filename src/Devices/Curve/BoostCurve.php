@@ -12,18 +12,15 @@ use NimbleKnuckle\Core\Gate\BoostModel;
 use NimbleKnuckle\Core\Gate\BoostRun;
 use NimbleKnuckle\Core\Gate\Door\BoostSaid;
 use NimbleKnuckle\Core\Gate\RunDrawing;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A run at full throttle: s, rpm, kPa over the air outside, throttle in percent. */
 final readonly class BoostCurve implements CurveKind
 {
-    /** Of the limit, that the first run aims at. */
-    private const FIRST = 0.7;
-
     public function sum(): string
     {
         return 'boost-run';
@@ -52,10 +49,11 @@ final readonly class BoostCurve implements CurveKind
     {
         $limit = $fit->state->readingOf('boost_limit')?->value;
 
+        $isFirst = !isset($fit->state->curves[$step->id]);
+        $first = null === $limit || !$isFirst ? '' : (string) round(BoostRun::aim($limit, true));
+
         return [new CurveField(
-            'target', 'This run aims at, kPa', null === $limit || isset($fit->state->curves[$step->id]) ? '' : (string) round(
-                self::FIRST * $limit,
-            ), null === $limit ? '80' : (string) round(0.9 * $limit),
+            'target', 'This run aims at, kPa', $first, null === $limit ? '80' : (string) round(BoostRun::aim($limit, false)),
         )];
     }
 

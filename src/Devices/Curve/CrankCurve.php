@@ -7,8 +7,8 @@ namespace NimbleKnuckle\App\Devices\Curve;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Starting\CrankDrawing;
 use NimbleKnuckle\Core\Starting\CrankFault;
 use NimbleKnuckle\Core\Starting\CrankFinding;
@@ -48,7 +48,7 @@ final readonly class CrankCurve implements CurveKind
     public function isTaken(Fit $fit, Step $step): bool
     {
         return [] !== array_filter(
-            $fit->asks($step), static fn (Ask $one): bool => str_starts_with($one->field, self::BEFORE['settled']),
+            $fit->readings()->asks($step), static fn (Ask $one): bool => str_starts_with($one->field, self::BEFORE['settled']),
         );
     }
 
@@ -63,7 +63,9 @@ final readonly class CrankCurve implements CurveKind
 
     public function task(Fit $fit, Step $step, array $given): array
     {
-        $isAfter = [] !== array_filter($fit->asks($step), static fn (Ask $one): bool => str_ends_with($one->field, self::AFTER));
+        $isAfter = [] !== array_filter(
+            $fit->readings()->asks($step), static fn (Ask $one): bool => str_ends_with($one->field, self::AFTER)
+        );
         $cylinders = self::number($given['cylinders'] ?? '', self::plugs($fit) ?? self::CYLINDERS);
         3.0 <= $cylinders && $cylinders <= 12.0 && floor($cylinders) === $cylinders
             || throw InvalidInput::in('cylinders', 'Cylinders: a whole number from 3 to 12.');

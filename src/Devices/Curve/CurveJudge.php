@@ -8,15 +8,15 @@ use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Devices\ReadingRecord;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Reading;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Bench\State\Reading;
+use NimbleKnuckle\Core\Procedure\Ask;
 use NimbleKnuckle\Core\Quantity\Digits;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Ulid;
@@ -75,7 +75,7 @@ final readonly class CurveJudge
         $fit = $this->recorder->load($record);
         $step = $fit->sheet->step($reading->step) ?? throw InvalidInput::in('rows', 'There is no such step.');
         try {
-            $this->recorder->record($record, $this->events($fit, $step, $reading, $verdict), Hand::Server);
+            $this->recorder->record($record, $this->events($fit, $step, $reading, $verdict), Authority::Server);
         } catch (InvalidEvent $e) {
             throw InvalidInput::in('rows', $e->getMessage());
         }
@@ -91,7 +91,7 @@ final readonly class CurveJudge
         $events = [$event(EventType::CurveJudged, [
             'reading' => $reading->id, 'finding' => $verdict->finding, 'verdict' => $verdict->level->value, 'said' => $reading->said,
         ] + ($verdict->seconds > 0.0 ? ['seconds' => round($verdict->seconds, 2)] : []))];
-        foreach ($fit->asks($step) as $ask) {
+        foreach ($fit->readings()->asks($step) as $ask) {
             $value = $verdict->readings[$ask->field] ?? null;
             null === $value || $events[] = $event(EventType::Measured, [
                 'field' => $ask->field, 'text' => self::text($ask, $value), 'value' => $value, 'unit' => $ask->kind->baseUnit()->value,

@@ -7,7 +7,7 @@ namespace NimbleKnuckle\App\Devices\Curve;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A kind of curve a step of the bench takes, from a device, as rows, or simulated: what it is held against and what it comes to. */

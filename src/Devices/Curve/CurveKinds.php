@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Devices\Curve;
 
 use NimbleKnuckle\App\Devices\DeviceKind;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** The kinds of curve a bench takes, by the sum of a step or by what a device measures. */
 final readonly class CurveKinds

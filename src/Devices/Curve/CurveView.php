@@ -6,7 +6,7 @@ namespace NimbleKnuckle\App\Devices\Curve;
 
 use NimbleKnuckle\App\Devices\DeviceAtHand;
 use NimbleKnuckle\App\Devices\ReadingRecord;
-use NimbleKnuckle\Core\Bench\PressTask;
+use NimbleKnuckle\Core\Bench\Task\PressTask;
 use NimbleKnuckle\Core\Drawing\Plot;
 
 /** What the bench shows at a step that takes a curve: the last one with its verdict, and the ways to hand in the next. */

@@ -6,15 +6,15 @@ namespace NimbleKnuckle\App\Devices\Curve;
 
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\PressTask;
+use NimbleKnuckle\Core\Bench\Task\PressTask;
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
 use NimbleKnuckle\Core\PressFit\Door\PressSaid;
 use NimbleKnuckle\Core\PressFit\PressCurve;
 use NimbleKnuckle\Core\PressFit\PressEnd;
 use NimbleKnuckle\Core\PressFit\PressFault;
 use NimbleKnuckle\Core\PressFit\PressModel;
 use NimbleKnuckle\Core\PressFit\ScrewDrawing;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A hub that is pressed on: mm and N·m at the nut of its screw. */

@@ -11,13 +11,13 @@ use NimbleKnuckle\Core\ChargeAir\LeakDrawing;
 use NimbleKnuckle\Core\ChargeAir\LeakFault;
 use NimbleKnuckle\Core\ChargeAir\LeakModel;
 use NimbleKnuckle\Core\ChargeAir\LeakRun;
-use NimbleKnuckle\Core\ChargeLine\ChargeLine;
+use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
 use NimbleKnuckle\Core\Drawing\Plot;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Quantity\Air;
+use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Quantity\Volume;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A charge path that is shut under pressure: s and kPa, read many times. */

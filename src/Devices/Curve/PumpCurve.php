@@ -12,12 +12,12 @@ use NimbleKnuckle\Core\Gate\ActuatorModel;
 use NimbleKnuckle\Core\Gate\ActuatorTest;
 use NimbleKnuckle\Core\Gate\Door\ActuatorSaid;
 use NimbleKnuckle\Core\Gate\PumpDrawing;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\Ask;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Quantity\NumberRows;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A wastegate actuator on a hand pump: kPa and mm of its rod, up and then down; and how it holds. */
@@ -47,7 +47,7 @@ final readonly class PumpCurve implements CurveKind
 
     public function isTaken(Fit $fit, Step $step): bool
     {
-        return [] !== array_filter($fit->asks($step), static fn (Ask $one): bool => in_array($one->field, self::CRACKS, true));
+        return [] !== array_filter($fit->readings()->asks($step), static fn (Ask $one): bool => in_array($one->field, self::CRACKS, true));
     }
 
     public function asked(Fit $fit, Step $step): array
@@ -61,7 +61,7 @@ final readonly class PumpCurve implements CurveKind
     public function task(Fit $fit, Step $step, array $given): array
     {
         $wanted = $fit->state->readingOf('gate_wanted')->value ?? 0.0;
-        $isOld = [] !== array_filter($fit->asks($step), static fn (Ask $one): bool => self::OLD === $one->field);
+        $isOld = [] !== array_filter($fit->readings()->asks($step), static fn (Ask $one): bool => self::OLD === $one->field);
 
         return array_filter([
             'wanted' => $wanted, 'old' => $isOld ? 1.0 : 0.0, 'label' => self::label($given['label'] ?? ''),

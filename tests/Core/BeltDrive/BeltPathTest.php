@@ -12,8 +12,8 @@ use NimbleKnuckle\Core\BeltDrive\NoSuchPoint;
 use NimbleKnuckle\Core\BeltDrive\Pulley;
 use NimbleKnuckle\Core\BeltDrive\Side;
 use NimbleKnuckle\Core\BeltDrive\Span;
-use NimbleKnuckle\Core\BeltDrive\Take;
 use NimbleKnuckle\Core\BeltDrive\Tensioner;
+use NimbleKnuckle\Core\BeltDrive\TensionerFit;
 use NimbleKnuckle\Core\BeltDrive\Trilateration;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -164,10 +164,10 @@ final class BeltPathTest extends TestCase
             self::assertEqualsWithDelta(100 * (160 - $angle) / 35, $place->travel, 1e-3);
             self::assertTrue($place->fits());
         }
-        self::assertSame(Take::TooLong, $fit->place(1700)->take);
-        self::assertSame(Take::TooShort, $fit->place(1400)->take);
-        self::assertSame(Take::LongOfWindow, $fit->place($fit->at(165.0)->length)->take);
-        self::assertSame(Take::ShortOfWindow, $fit->place($fit->at(120.0)->length)->take);
+        self::assertSame(TensionerFit::TooLong, $fit->place(1700)->take);
+        self::assertSame(TensionerFit::TooShort, $fit->place(1400)->take);
+        self::assertSame(TensionerFit::LongOfWindow, $fit->place($fit->at(165.0)->length)->take);
+        self::assertSame(TensionerFit::ShortOfWindow, $fit->place($fit->at(120.0)->length)->take);
         self::assertSame(1, $fit->best([1555.0, 1570.0, 1585.0, 1700.0]));
         self::assertEqualsWithDelta((float) $fit->middle(), $fit->at(142.5)->length, 1e-9);
     }

@@ -8,9 +8,9 @@ use NimbleKnuckle\Core\BeltDrive\Blower;
 use NimbleKnuckle\Core\BeltDrive\BlowerType;
 use NimbleKnuckle\Core\BeltDrive\Drive;
 use NimbleKnuckle\Core\BeltDrive\DriveState;
+use NimbleKnuckle\Core\BeltDrive\PulleySizeTrial;
 use NimbleKnuckle\Core\BeltDrive\Sweep;
 use NimbleKnuckle\Core\BeltDrive\SweepDrawing;
-use NimbleKnuckle\Core\BeltDrive\Trial;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -23,7 +23,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(DriveState::class)]
 #[CoversClass(Sweep::class)]
 #[CoversClass(SweepDrawing::class)]
-#[CoversClass(Trial::class)]
+#[CoversClass(PulleySizeTrial::class)]
 final class DriveTest extends TestCase
 {
     private const DRIVE = [
@@ -56,32 +56,35 @@ final class DriveTest extends TestCase
     public function testEachSizeOfASweepIsThatDrive(): void
     {
         $sweep = Sweep::of(self::drive(), 'blower');
-        self::assertSame(range(60.0, 88.0, 2.0), array_map(static fn (Trial $one): float => $one->d, $sweep->trials));
+        self::assertSame(range(60.0, 88.0, 2.0), array_map(static fn (PulleySizeTrial $one): float => $one->d, $sweep->trials));
         foreach ($sweep->trials as $trial) {
-            self::assertEqualsWithDelta(6800 * 150 / $trial->d, $trial->change->speed ?? 0.0, 1e-9);
-            self::assertEqualsWithDelta(1.45 * 74 / $trial->d, $trial->change->pressureRatio ?? 0.0, 1e-9);
+            self::assertEqualsWithDelta(6800 * 150 / $trial->d, $trial->change->speed->value ?? 0.0, 1e-9);
+            self::assertEqualsWithDelta(1.45 * 74 / $trial->d, $trial->change->pressureRatio->value ?? 0.0, 1e-9);
             self::assertSame(6800 * 150 / $trial->d > 16000, in_array('over-speed', $trial->stops(), true));
             self::assertSame(!($trial->state->arm?->fits() ?? true), in_array('outside-window', $trial->stops(), true));
         }
         self::assertSame(64.0, $sweep->smallestOnThisBelt()?->d);
         // A larger crank pulley turns it as a smaller blower pulley does.
-        self::assertEqualsWithDelta(6800 * 160 / 70, Trial::of(self::drive(), 'blower', 70, 160)->change->speed ?? 0.0, 1e-9);
-        self::assertSame([], Trial::of(self::drive(), 'blower', 74)->stops());
-        self::assertNull(Trial::of(self::drive(['blower' => null]), 'blower', 70)->change);
+        $larger = PulleySizeTrial::of(self::drive(), 'blower', 70, 160)->change;
+        self::assertEqualsWithDelta(6800 * 160 / 70, $larger->speed->value ?? 0.0, 1e-9);
+        self::assertSame([], PulleySizeTrial::of(self::drive(), 'blower', 74)->stops());
+        self::assertNull(PulleySizeTrial::of(self::drive(['blower' => null]), 'blower', 70)->change);
     }
 
     public function testASmallerPulleyLeavesLessInHandBeforeTheBeltSlips(): void
     {
         $blower = self::DRIVE['blower'];
-        self::assertNull(Trial::of(self::drive(['blower' => $blower + ['power' => 34]]), 'blower', 70)->slip, 'nobody said the tension');
+        self::assertNull(
+            PulleySizeTrial::of(self::drive(['blower' => $blower + ['power' => 34]]), 'blower', 70)->slip, 'nobody said the tension'
+        );
         $drive = self::drive(['blower' => $blower + ['power' => 34, 'slack_tension' => 20]]);
-        $at = static fn (float $d): Trial => Trial::of($drive, 'blower', $d);
+        $at = static fn (float $d): PulleySizeTrial => PulleySizeTrial::of($drive, 'blower', $d);
         // As it is: P/v by hand, v = π · 150 mm · 6,800 rpm.
-        self::assertEqualsWithDelta(34_000 / (\M_PI * 0.15 * 6800 / 60), $at(74)->slip->needed->newtons ?? 0.0, 1e-9);
+        self::assertEqualsWithDelta(34_000 / (\M_PI * 0.15 * 6800 / 60), $at(74)->slip->needed->value ?? 0.0, 1e-9);
         // 74 to 64 mm: 1.15625 times the air, each gram lifted by 1.6766 in place of 1.45; the belt is no faster.
         $more = 1.15625 * ((1.45 * 1.15625) ** (2 / 7) - 1) / (1.45 ** (2 / 7) - 1);
         self::assertEqualsWithDelta(
-            $more, ($at(64)->slip->needed->newtons ?? 0.0) / ($at(74)->slip->needed->newtons ?? 1.0), 1e-9,
+            $more, ($at(64)->slip->needed->value ?? 0.0) / ($at(74)->slip->needed->value ?? 1.0), 1e-9,
         );
         self::assertLessThan($at(74)->slip->margin ?? 0.0, $at(64)->slip->margin ?? 9.0);
         self::assertContains('slips', $at(60)->stops());

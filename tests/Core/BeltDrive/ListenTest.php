@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\BeltDrive;
 
 use NimbleKnuckle\Core\BeltDrive\HeardDrawing;
-use NimbleKnuckle\Core\BeltDrive\Listen;
 use NimbleKnuckle\Core\BeltDrive\NoSound;
+use NimbleKnuckle\Core\BeltDrive\NoteDetector;
 use NimbleKnuckle\Core\BeltDrive\Pluck;
 use NimbleKnuckle\Core\BeltDrive\Recording;
 use NimbleKnuckle\Core\BeltDrive\Spectrum;
@@ -17,7 +17,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** A plucked belt heard: by the recordings that ship, and by a string of another make (a delay line that loses its highs). */
-#[CoversClass(Listen::class)]
+#[CoversClass(NoteDetector::class)]
 #[CoversClass(Pluck::class)]
 #[CoversClass(Recording::class)]
 #[CoversClass(Spectrum::class)]
@@ -35,7 +35,7 @@ final class ListenTest extends TestCase
             $hz = $luck->between(28.0, 260.0);
             $hum = [0.0, 50.0, 60.0][(int) $luck->between(0.0, 2.99)];
             $rate = [8000, 16000, 11025][(int) $luck->between(0.0, 2.99)];
-            $heard = Listen::to(self::string($luck, $hz, $hum, $rate));
+            $heard = NoteDetector::to(self::string($luck, $hz, $hum, $rate));
             $right += abs($heard->note / $hz - 1) < 0.02 && $heard->isSure() ? 1 : 0;
         }
         self::assertGreaterThanOrEqual(Sample::floor(0.97, count($seeds)), $right);
@@ -45,7 +45,7 @@ final class ListenTest extends TestCase
     {
         foreach ([31.0, 47.0, 84.0, 133.0, 210.0] as $hz) {
             foreach ([0.0, 60.0] as $hum) {
-                $heard = Listen::to(Recording::wav(Pluck::recording($hz, 20.0, $hum, 7)->asWav()));
+                $heard = NoteDetector::to(Recording::wav(Pluck::recording($hz, 20.0, $hum, 7)->asWav()));
                 self::assertEqualsWithDelta($hz, $heard->note, 0.02 * $hz);
                 self::assertTrue($heard->isSure());
                 self::assertEqualsWithDelta(0.6, $heard->at, 0.05);
@@ -62,7 +62,7 @@ final class ListenTest extends TestCase
             for ($i = 0; $i < 12_000; ++$i) {
                 $samples[] = 0.1 * $luck->normal() + (0 === $seed % 2 ? 0.5 * sin(2 * \M_PI * 50 * $i / 8000) : 0.0);
             }
-            self::assertFalse(Listen::to(new Recording($samples, 8000))->isSure(), 'seed '.$seed);
+            self::assertFalse(NoteDetector::to(new Recording($samples, 8000))->isSure(), 'seed '.$seed);
         }
     }
 
@@ -120,7 +120,7 @@ final class ListenTest extends TestCase
     {
         $this->expectException(NoSound::class);
         $this->expectExceptionMessage($says);
-        Listen::to(Recording::wav($bytes));
+        NoteDetector::to(Recording::wav($bytes));
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -142,7 +142,7 @@ final class ListenTest extends TestCase
     public function testItIsDrawnOverItsSeconds(): void
     {
         $recording = Pluck::recording(84.0, 20.0, 0.0, 1);
-        $plot = HeardDrawing::of($recording, Listen::to($recording));
+        $plot = HeardDrawing::of($recording, NoteDetector::to($recording));
         self::assertCount(1, $plot->lines);
         self::assertCount(1, $plot->marks);
     }

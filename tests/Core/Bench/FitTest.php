@@ -4,17 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\LooseEnds;
-use NimbleKnuckle\Core\Bench\MixFromBench;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnds;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\Task\MixFromBench;
 use NimbleKnuckle\Core\Plan\Phase;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -24,7 +26,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(FitState::class)]
 #[CoversClass(FitEvent::class)]
 #[CoversClass(LooseEnds::class)]
-#[CoversClass(Ladder::class)]
+#[CoversClass(TighteningStages::class)]
 #[CoversClass(MixFromBench::class)]
 final class FitTest extends TestCase
 {
@@ -33,10 +35,10 @@ final class FitTest extends TestCase
     public function testAtFirstNothingIsDoneAndNothingIsLoose(): void
     {
         $fit = $this->fit();
-        self::assertSame('decide-sign', $fit->currentStep()?->id);
-        self::assertSame(Phase::Decide, $fit->currentPhase());
-        self::assertSame([], $fit->looseEnds());
-        self::assertCount(count($fit->sheet->steps), $fit->openSteps());
+        self::assertSame('decide-sign', $fit->course()->currentStep()?->id);
+        self::assertSame(Phase::Decide, $fit->course()->currentPhase());
+        self::assertSame([], SignOff::of($fit)->looseEnds());
+        self::assertCount(count($fit->sheet->steps), SignOff::of($fit)->openSteps());
     }
 
     public function testWhatComesOffIsALooseEndUntilItIsBackAndCounted(): void
@@ -88,12 +90,12 @@ final class FitTest extends TestCase
     public function testAStepIsHeldUntilItsCautionReadingCountAndFastenersAreThere(): void
     {
         $fit = $this->fit();
-        self::assertCount(2, $fit->gate()->within($this->step($fit, 'safe-cold')));
-        self::assertCount(2, $fit->gate()->within($this->step($fit, 'off.front-shield')), 'screws and pins');
-        self::assertStringContainsString('3 of 3', $fit->gate()->within($this->step($fit, 'housing-tight'))[0]->text);
+        self::assertCount(2, Gate::at($fit)->within($this->step($fit, 'safe-cold')));
+        self::assertCount(2, Gate::at($fit)->within($this->step($fit, 'off.front-shield')), 'screws and pins');
+        self::assertStringContainsString('3 of 3', Gate::at($fit)->within($this->step($fit, 'housing-tight'))[0]->text);
         self::assertContains(
             '“Drain the coolant into the measured can” is not finished.',
-            array_column($fit->gate()->before($this->step($fit, 'hose-off')), 'text'),
+            array_column(Gate::at($fit)->before($this->step($fit, 'hose-off')), 'text'),
         );
         $seen = $this->fit(
             $this->made('caution-acknowledged', ['step' => 'safe-cold', 'caution' => 0]),
@@ -102,7 +104,7 @@ final class FitTest extends TestCase
                 ['step' => 'safe-cold', 'field' => 'coolant_temperature', 'text' => '20', 'value' => 20.0, 'unit' => 'degC'],
             ),
         );
-        self::assertSame([], $seen->gate()->within($this->step($seen, 'safe-cold')));
+        self::assertSame([], Gate::at($seen)->within($this->step($seen, 'safe-cold')));
     }
 
     public function testFastenersGoInOrderPassByPass(): void
@@ -111,18 +113,18 @@ final class FitTest extends TestCase
         $order = [];
         for ($i = 0; $i < 12; ++$i) {
             $fit = $this->fit(...$events);
-            [$bolt, $stage] = $fit->nextBolt($fit->vehicle->joints['thermostat-cover-bolts']);
+            [$bolt, $stage] = $fit->joints()->nextBolt($fit->vehicle->joints['thermostat-cover-bolts']);
             $order[] = [$bolt, $stage];
             $events[] = $this->made('fastener-marked', ['joint' => 'thermostat-cover-bolts', 'bolt' => $bolt, 'stage' => $stage]);
         }
         self::assertSame([1, 1, 1, 2, 2, 2, 3, 3, 3, 4, 4, 4], array_column($order, 1));
         self::assertEqualsCanonicalizing([1, 2, 3], array_slice(array_column($order, 0), 0, 3));
         $fit = $this->fit(...$events);
-        self::assertSame(0, $fit->boltsLeft('thermostat-cover-bolts'));
-        self::assertSame([0, 4], $fit->nextBolt($fit->vehicle->joints['thermostat-cover-bolts']));
+        self::assertSame(0, $fit->joints()->boltsLeft('thermostat-cover-bolts'));
+        self::assertSame([0, 4], $fit->joints()->nextBolt($fit->vehicle->joints['thermostat-cover-bolts']));
         self::assertSame(
             ['off', 'started', 'snug', 'pass 1', 'final'],
-            array_map(Ladder::of($fit->vehicle->joints['thermostat-cover-bolts'])->label(...), range(0, 4)),
+            array_map(TighteningStages::of($fit->vehicle->joints['thermostat-cover-bolts'])->label(...), range(0, 4)),
         );
     }
 
@@ -136,12 +138,12 @@ final class FitTest extends TestCase
             $before[] = $this->made('step-done', ['step' => $step->id, 'reason' => 'test']);
         }
         $running = [...$before, $this->made('step-started', ['step' => 'drain'])];
-        self::assertSame('off.sensor-lead', $this->fit(...$running)->currentStep()?->id);
+        self::assertSame('off.sensor-lead', $this->fit(...$running)->course()->currentStep()?->id);
         $caught = [
             ...$running, $this->made('step-done', ['step' => 'off.sensor-lead', 'reason' => 'test']),
             $this->made('step-done', ['step' => 'off.heat-shield', 'reason' => 'test']),
         ];
-        self::assertSame('drain', $this->fit(...$caught)->currentStep()?->id);
+        self::assertSame('drain', $this->fit(...$caught)->course()->currentStep()?->id);
     }
 
     public function testUndoTakesBackWhateverItWas(): void
@@ -192,17 +194,17 @@ final class FitTest extends TestCase
 
     public function testOnlyALeadSignsAndOnlyOverNothing(): void
     {
-        self::assertCount(1, $this->fit()->refusals(true));
-        self::assertContains('Only a lead signs off.', $this->fit()->refusals(false));
+        self::assertCount(1, SignOff::of($this->fit())->refusals(true));
+        self::assertContains('Only a lead signs off.', SignOff::of($this->fit())->refusals(false));
         $all = [];
         foreach (Sheets::thermostat()->steps as $step) {
             $all[] = $this->made('step-skipped', ['step' => $step->id, 'reason' => 'test']);
         }
-        self::assertSame([], $this->fit(...$all)->refusals(true));
-        self::assertSame(['Only a lead signs off.'], $this->fit(...$all)->refusals(false));
+        self::assertSame([], SignOff::of($this->fit(...$all))->refusals(true));
+        self::assertSame(['Only a lead signs off.'], SignOff::of($this->fit(...$all))->refusals(false));
         $dropped = $this->made('dropped', ['what' => 'washer']);
-        self::assertStringContainsString('1 loose end is open', $this->fit(...[...$all, $dropped])->refusals(true)[0]);
-        self::assertNotSame([], $this->fit(...[...$all, $this->made('signed', [])])->refusals(true));
+        self::assertStringContainsString('1 loose end is open', SignOff::of($this->fit(...[...$all, $dropped]))->refusals(true)[0]);
+        self::assertNotSame([], SignOff::of($this->fit(...[...$all, $this->made('signed', [])]))->refusals(true));
     }
 
     public function testTheMixComesFromTheReadings(): void
@@ -277,7 +279,7 @@ final class FitTest extends TestCase
     {
         $now = new \DateTimeImmutable('2026-11-25T10:10:00Z');
         $fit = $this->fit();
-        $all = $fit->minutesLeft($now);
+        $all = $fit->course()->minutesLeft($now);
         $sum = array_sum(array_map(static fn (Step $s): float => $s->slot->minutes->likely, $fit->sheet->steps));
         self::assertEqualsWithDelta($fit->sheet->timing->likely, $all, 1e-9, 'what is done while waiting is not counted twice');
         self::assertLessThan($sum, $all);
@@ -286,8 +288,8 @@ final class FitTest extends TestCase
             new \DateTimeImmutable('2026-11-25T10:00:00Z'),
         );
         $running = new Fit($fit->sheet, $fit->vehicle, FitState::fold([$started]));
-        self::assertEqualsWithDelta($sum - 18, $running->minutesLeft($now), 1e-6, 'over before anybody waits for it');
-        self::assertSame(0.0, max(0.0, $running->waitLeft($this->step($fit, 'drain'), $now->modify('+1 hour'))));
+        self::assertEqualsWithDelta($sum - 18, $running->course()->minutesLeft($now), 1e-6, 'over before anybody waits for it');
+        self::assertSame(0.0, max(0.0, $running->course()->waitLeft($this->step($fit, 'drain'), $now->modify('+1 hour'))));
     }
 
     private function fit(FitEvent ...$events): Fit
@@ -303,7 +305,7 @@ final class FitTest extends TestCase
     /** @return list<string> */
     private function ends(Fit $fit): array
     {
-        return array_map(static fn (LooseEnd $end): string => $end->id, $fit->looseEnds());
+        return array_map(static fn (LooseEnd $end): string => $end->id, SignOff::of($fit)->looseEnds());
     }
 
     /** @param array<string, mixed> $payload */

@@ -8,20 +8,21 @@ use NimbleKnuckle\Core\Bench\Act\Act;
 use NimbleKnuckle\Core\Bench\Act\FastenerTap;
 use NimbleKnuckle\Core\Bench\Act\NextAct;
 use NimbleKnuckle\Core\Bench\Act\Turn;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FillRun;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Hand;
 use NimbleKnuckle\Core\Bench\Law\Law;
-use NimbleKnuckle\Core\Bench\Reading;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FillRun;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\State\Reading;
+use NimbleKnuckle\Core\Compiler\Compiler;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Procedure\Flow;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Procedure\Flow;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use NimbleKnuckle\Tests\Sample;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -62,7 +63,7 @@ final class NextActTest extends TestCase
     {
         $fit = self::fit($vehicle, $procedure, $choices);
         $turns = [];
-        for ($i = 0; null !== ($step = $fit->currentStep()) && !$fit->state->isClosed($step->id); ++$i) {
+        for ($i = 0; null !== ($step = $fit->course()->currentStep()) && !$fit->state->isClosed($step->id); ++$i) {
             self::assertLessThan(self::MOST, $i, 'it comes to an end, and is at '.$step->id);
             $act = $this->next($fit, $step);
             if ('' !== $act->step) {
@@ -75,8 +76,8 @@ final class NextActTest extends TestCase
                 $fit = $this->marked($fit, $mark);
             }
         }
-        self::assertSame([], $fit->refusals(true), 'it may be signed');
-        self::assertSame([], $fit->review(), 'and nothing is asked about');
+        self::assertSame([], SignOff::of($fit)->refusals(true), 'it may be signed');
+        self::assertSame([], SignOff::of($fit)->review(), 'and nothing is asked about');
         foreach ($turns as $id => $inTurn) {
             $places = array_map(static fn (string $turn): int => (int) array_search($turn, self::ORDER, true), $inTurn);
             for ($k = 1; $k < count($places); ++$k) {
@@ -117,7 +118,7 @@ final class NextActTest extends TestCase
     {
         $fit = self::fit('veldra-tarn-20t', 'thermostat-under', ['fill' => 'vacuum']);
         $step = null;
-        for ($i = 0; $i < self::MOST && 'vacuum-pull' !== ($step = $fit->currentStep())?->id; ++$i) {
+        for ($i = 0; $i < self::MOST && 'vacuum-pull' !== ($step = $fit->course()->currentStep())?->id; ++$i) {
             foreach ($this->done($fit, $step ?? self::fail('It ended before.'), $this->next($fit, $step)) as $mark) {
                 $fit = $this->marked($fit, $mark);
             }
@@ -164,7 +165,7 @@ final class NextActTest extends TestCase
 
             return [];
         }
-        $left = Turn::Barred === $act->turn ? $fit->waitLeft($step, $this->at) : 0.0;
+        $left = Turn::Barred === $act->turn ? $fit->course()->waitLeft($step, $this->at) : 0.0;
         if ($left > 0.0) {
             $this->at = $this->at->modify(sprintf('+%d seconds', (int) ceil(60 * $left) + 1));
 
@@ -177,7 +178,7 @@ final class NextActTest extends TestCase
             return $act->marks;
         }
         if ('' !== $act->ask) {
-            $asks = [...$fit->asks($step), ...$step->asking->asks];
+            $asks = [...$fit->readings()->asks($step), ...$step->asking->asks];
             $ask = array_values(array_filter($asks, static fn (Ask $one): bool => $one->field === $act->ask))[0];
 
             return [[
@@ -192,7 +193,7 @@ final class NextActTest extends TestCase
         }
 
         return match ($act->turn) {
-            Turn::Tools => [['type' => 'tool-counted', 'step' => $step->id, 'tool' => $fit->toolsMissing($step)[0]]],
+            Turn::Tools => [['type' => 'tool-counted', 'step' => $step->id, 'tool' => $fit->tools()->missing($step)[0]]],
             Turn::Photo => [[
                 'type' => 'photo-taken', 'step' => $step->id, 'hash' => hash('sha256', $step->id), 'width' => 1600, 'height' => 1200,
                 'shot' => 'proof',
@@ -221,7 +222,7 @@ final class NextActTest extends TestCase
         unset($mark['type']);
         $event = FitEvent::of(sprintf('01J%023d', ++$this->made), $type, $mark, 'Joss Wending', $this->at);
         $now = new Fit($fit->sheet, $fit->vehicle, $fit->state, $this->at, $fit->rigs());
-        (new Law($now, Hand::Helper, $this->at))->ensure($event);
+        (new Law($now, Authority::Helper, $this->at))->ensure($event);
 
         return $fit->then($event);
     }

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\Receipt;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\LooseEndKind;
-use NimbleKnuckle\Core\Bench\LooseEnds;
-use NimbleKnuckle\Core\Bench\Receipt;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\LooseEndKind;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnds;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FitState;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
@@ -43,7 +44,7 @@ final class TwiceTest extends TestCase
         [$end] = $this->twice();
         self::assertSame('twice:'.self::JOINT.'.1', $end->id);
         self::assertMatchesRegularExpression('/by Joss and “snug” by Petra, each without the other/', $end->since);
-        self::assertSame([], $this->fit->passFaults(self::JOINT), 'what changes nothing is no pull out of order');
+        self::assertSame([], $this->fit->joints()->passFaults(self::JOINT), 'what changes nothing is no pull out of order');
         // What goes farther than the other had it is a mark like any.
         $this->mark(1, 4, 'two', 'Petra', 860.0);
         self::assertSame(4, $this->fit->state->stage(self::JOINT, 1));
@@ -85,7 +86,7 @@ final class TwiceTest extends TestCase
     private function twice(): array
     {
         return array_values(array_filter(
-            $this->fit->looseEnds(), static fn (LooseEnd $end): bool => LooseEndKind::Twice === $end->kind,
+            SignOff::of($this->fit)->looseEnds(), static fn (LooseEnd $end): bool => LooseEndKind::Twice === $end->kind,
         ));
     }
 

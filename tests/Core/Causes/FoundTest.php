@@ -6,13 +6,13 @@ namespace NimbleKnuckle\Tests\Core\Causes;
 
 use NimbleKnuckle\Core\Causes\CauseScale;
 use NimbleKnuckle\Core\Causes\CauseTable;
-use NimbleKnuckle\Core\Causes\Found;
+use NimbleKnuckle\Core\Causes\CheckFindings;
 use NimbleKnuckle\Core\Causes\Proof;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Complaint\ComplaintWork;
-use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
+use NimbleKnuckle\Core\Procedure\CommonParts;
+use NimbleKnuckle\Core\Procedure\Complaint\ComplaintWork;
+use NimbleKnuckle\Core\Procedure\Procedure;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -21,7 +21,7 @@ use Symfony\Component\Yaml\Yaml;
 
 #[CoversClass(CauseScale::class)]
 #[CoversClass(ComplaintWork::class)]
-#[CoversClass(Found::class)]
+#[CoversClass(CheckFindings::class)]
 #[CoversClass(Proof::class)]
 final class FoundTest extends TestCase
 {
@@ -72,7 +72,7 @@ final class FoundTest extends TestCase
 
     public function testWhatTheTableDoesNotKnowIsLeftOut(): void
     {
-        $found = Found::in(self::slowStart(), [
+        $found = CheckFindings::in(self::slowStart(), [
             'rest' => 'low', 'no-such' => 'x', 'crank' => 'perhaps', 'sound' => ['slow'], 'earth-drop' => 'little', 'small-plug' => 'skip',
         ], ['rest' => '12.6', 'earth-drop' => 'a lot', 'sound' => '3', 'small-plug' => '12']);
         self::assertSame(['rest' => 'good', 'earth-drop' => 'little', 'small-plug' => 'skip'], $found->answers, 'the reading wins');
@@ -85,19 +85,19 @@ final class FoundTest extends TestCase
 
     public function testTheProofIsWhatPointedToTheCause(): void
     {
-        $found = Found::in(self::slowStart(), self::ANSWERS, ['earth-drop' => '0.62']);
+        $found = CheckFindings::in(self::slowStart(), self::ANSWERS, ['earth-drop' => '0.62']);
         self::assertSame(['earth-drop'], array_column(Proof::of(self::slowStart(), $found, 'earth'), 'id'), 'slow it is with all of them');
-        $flat = Found::in(self::slowStart(), self::FLAT, []);
+        $flat = CheckFindings::in(self::slowStart(), self::FLAT, []);
         self::assertSame(['rest', 'sound'], array_column(Proof::of(self::slowStart(), $flat, 'battery'), 'id'), 'the most telling first');
-        self::assertSame([], Proof::of(self::slowStart(), Found::in(self::slowStart(), ['rest' => 'skip'], []), 'earth'));
-        $none = Proof::of(self::slowStart(), Found::in(self::slowStart(), ['rest' => 'good'], []), 'battery');
+        self::assertSame([], Proof::of(self::slowStart(), CheckFindings::in(self::slowStart(), ['rest' => 'skip'], []), 'earth'));
+        $none = Proof::of(self::slowStart(), CheckFindings::in(self::slowStart(), ['rest' => 'good'], []), 'battery');
         self::assertSame(['rest'], array_column($none, 'id'), 'the most telling one where none points clearly');
     }
 
     public function testTheSameAgainIsSeen(): void
     {
         $table = self::slowStart();
-        $found = Found::in($table, self::ANSWERS, ['earth-drop' => '0.62']);
+        $found = CheckFindings::in($table, self::ANSWERS, ['earth-drop' => '0.62']);
         self::assertTrue($found->isSame($table->checks['earth-drop'], '0.4'));
         self::assertTrue($found->isSame($table->checks['earth-drop'], 'More'), 'said in words');
         self::assertFalse($found->isSame($table->checks['earth-drop'], '0.08 V'));
@@ -108,7 +108,7 @@ final class FoundTest extends TestCase
 
     public function testAComplaintBecomesStepsThatAskAgain(): void
     {
-        $found = Found::in(self::slowStart(), self::FLAT, ['rest' => '11.9']);
+        $found = CheckFindings::in(self::slowStart(), self::FLAT, ['rest' => '11.9']);
         $document = ComplaintWork::document(self::slowStart(), $found, 'battery');
         $common = CommonParts::read(Node::of(Yaml::parseFile(dirname(__DIR__, 3).'/procedures/common.yaml')));
         $procedure = Procedure::read(Node::of($document), $common);

@@ -88,6 +88,6 @@ final class ChainTravelTest extends TestCase
     {
         $sum = new ChainTravelSum();
 
-        return $sum->compute(Inputs::of($raw, $sum->fields()));
+        return $sum->compute(Inputs::of($raw, $sum->about()->fields()));
     }
 }

@@ -10,9 +10,9 @@ use NimbleKnuckle\Core\Clutch\Door\StackReading;
 use NimbleKnuckle\Core\Clutch\FrictionFit;
 use NimbleKnuckle\Core\Clutch\FrictionRing;
 use NimbleKnuckle\Core\Clutch\NextStack;
-use NimbleKnuckle\Core\Clutch\Stack;
+use NimbleKnuckle\Core\Clutch\SlipTrial;
+use NimbleKnuckle\Core\Clutch\SpringStack;
 use NimbleKnuckle\Core\Clutch\StackDrawing;
-use NimbleKnuckle\Core\Clutch\Trial;
 use NimbleKnuckle\Core\Luck;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\SumResult;
@@ -27,10 +27,10 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(FrictionFit::class)]
 #[CoversClass(FrictionRing::class)]
 #[CoversClass(NextStack::class)]
-#[CoversClass(Stack::class)]
+#[CoversClass(SpringStack::class)]
 #[CoversClass(StackDrawing::class)]
 #[CoversClass(StackReading::class)]
-#[CoversClass(Trial::class)]
+#[CoversClass(SlipTrial::class)]
 final class ClutchTest extends TestCase
 {
     private const CLUTCH = [
@@ -71,7 +71,7 @@ final class ClutchTest extends TestCase
     #[DataProvider('writings')]
     public function testHowAStackIsWritten(string $text, ?array $packs): void
     {
-        self::assertSame($packs, Stack::read($text)?->packs);
+        self::assertSame($packs, SpringStack::read($text)?->packs);
     }
 
     /** Unequal packs carry one force, and what each gives way by adds up to what the whole does. */
@@ -81,7 +81,7 @@ final class ClutchTest extends TestCase
         for ($i = 0; $i < 200; ++$i) {
             $t = $luck->between(0.8, 4.0);
             $spring = new DiscSpring($luck->between(30, 90), $luck->between(12, 28), $t, $t * $luck->between(1.15, 2.3));
-            $stack = Stack::of([(int) $luck->between(1, 4.99), (int) $luck->between(1, 4.99), (int) $luck->between(1, 4.99)]);
+            $stack = SpringStack::of([(int) $luck->between(1, 4.99), (int) $luck->between(1, 4.99), (int) $luck->between(1, 4.99)]);
             $height = $stack->free($spring) - $luck->between(0.05, 0.7) * count($stack->packs) * min($spring->h0, $spring->most());
             $force = $stack->force($spring, $height);
             $down = 0.0;
@@ -131,10 +131,10 @@ final class ClutchTest extends TestCase
             $friction = $luck->between(0.07, 0.25);
             $trials = [];
             foreach (['2p 3s', 'u u d d u', '1p 4s'] as $text) {
-                $stack = Stack::read($text) ?? self::fail('no stack');
+                $stack = SpringStack::read($text) ?? self::fail('no stack');
                 $height = $stack->free($spring) - count($stack->packs) * $luck->between(0.25, 0.75);
                 $torque = $ring->torque($stack->force($spring, $height), $friction);
-                $trials[] = new Trial($stack, $height, array_map(
+                $trials[] = new SlipTrial($stack, $height, array_map(
                     static fn (): float => $torque * (1 + 0.03 * $luck->normal()), [0, 1, 2],
                 ));
             }
@@ -150,7 +150,7 @@ final class ClutchTest extends TestCase
     {
         [$spring, $ring] = [self::spring(), new FrictionRing(80, 56, 2)];
         $at = static fn (string $text, float $height): float => $ring->torque(
-            (Stack::read($text) ?? self::fail($text))->force($spring, $height), 0.13,
+            (SpringStack::read($text) ?? self::fail($text))->force($spring, $height), 0.13,
         );
         $pulls = static fn (float $torque): string => sprintf('%F %F %F', 0.99 * $torque, $torque, 1.01 * $torque);
         $r = self::answer(['trials' => implode('; ', [
@@ -175,11 +175,11 @@ final class ClutchTest extends TestCase
             $clutch = new Clutch($spring, $ring, FrictionFit::given($luck->between(0.08, 0.2)));
             $shims = array_map(static fn (): float => $luck->between(0.1, 0.6), range(1, (int) $luck->between(1, 3.99)));
             [$discs, $height, $target] = [(int) $luck->between(2, 6.99), $luck->between(9, 22), $luck->between(30, 220)];
-            $next = NextStack::toward($target, 0.1, $clutch, Stack::of([2, 2]), $height, $discs, $shims);
+            $next = NextStack::toward($target, 0.1, $clutch, SpringStack::of([2, 2]), $height, $discs, $shims);
             $nearest = \INF;
             for ($ways = 0; $ways < 2 ** $discs; ++$ways) {
                 for ($count = 1; $count <= $discs; ++$count) {
-                    $stack = Stack::read(
+                    $stack = SpringStack::read(
                         implode('', array_map(static fn (int $n): string => ($ways >> $n & 1) > 0 ? 'u' : 'd', range(0, $count - 1))),
                     );
                     for ($used = 0; $used < 2 ** count($shims); ++$used) {
@@ -238,7 +238,7 @@ final class ClutchTest extends TestCase
 
     public function testEachDiscIsDrawnAsItLies(): void
     {
-        $drawn = StackDrawing::of(Stack::of([2, 1]), self::spring());
+        $drawn = StackDrawing::of(SpringStack::of([2, 1]), self::spring());
         self::assertCount(6, $drawn->discs, 'two cuts each');
         self::assertSame([0, 0, 0, 0, 1, 1], array_column($drawn->discs, 'pack'));
         self::assertGreaterThan(0.0, $drawn->top);

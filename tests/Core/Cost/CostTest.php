@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Tests\Core\Cost;
 
 use NimbleKnuckle\Core\Cost\Cost;
 use NimbleKnuckle\Core\Cost\PartUsed;
-use NimbleKnuckle\Core\Plan\Sheet\Timing;
+use NimbleKnuckle\Core\Sheet\Timing;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

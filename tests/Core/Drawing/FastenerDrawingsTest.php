@@ -90,7 +90,7 @@ final class FastenerDrawingsTest extends TestCase
     {
         $raw = ['thread' => 'M8', 'grade' => '8.8', 'friction' => 'oiled'];
         $sum = Doors::book()->named('torque-estimate');
-        $result = $sum->compute(Inputs::of($raw, $sum->fields()));
+        $result = $sum->compute(Inputs::of($raw, $sum->about()->fields()));
         $plot = PreloadDrawing::of(EstimatedTorque::usual(Bolt::named('M8', '8.8', 'oiled')));
         $ys = array_map(static fn (string $p): float => (float) explode(',', $p)[1], explode(' ', $plot->lines[1]['points']));
         $sorted = $ys;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Drawing;
 
+use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Fluids\ClampKind;
 use NimbleKnuckle\Core\Fluids\DipScale;
 use NimbleKnuckle\Core\Fluids\DipstickDrawing;
@@ -20,8 +21,7 @@ use NimbleKnuckle\Core\Fluids\Protection;
 use NimbleKnuckle\Core\Fluids\TankDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\Curve;
 use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
-use NimbleKnuckle\Core\Fluids\WarmUp\Judgement;
-use NimbleKnuckle\Core\Quantity\Air;
+use NimbleKnuckle\Core\Fluids\WarmUp\WarmUpJudgement;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Pressure;
 use NimbleKnuckle\Core\Quantity\Share;
@@ -132,7 +132,7 @@ final class FluidDrawingsTest extends TestCase
             $samples[] = [(float) $t, min(20 + 0.06 * $t, 89.0)];
         }
         $opens = Temperature::celsius(88.0);
-        $plot = CurveDrawing::of($samples, $opens, Judgement::of(Curve::of($samples), $opens));
+        $plot = CurveDrawing::of($samples, $opens, WarmUpJudgement::of(Curve::of($samples), $opens));
         $points = explode(' ', $plot->lines[0]['points']);
         self::assertLessThan(300, count($points));
         self::assertCount(2, $plot->levels);

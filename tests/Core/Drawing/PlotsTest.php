@@ -25,7 +25,7 @@ final class PlotsTest extends TestCase
         $sum = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($name);
         foreach (Drawn::inputs($name, self::EACH, 17) as $given) {
             try {
-                $inputs = Inputs::of($given, $sum->fields());
+                $inputs = Inputs::of($given, $sum->about()->fields());
                 $drawn = $sum->drawing($inputs, $sum->compute($inputs));
             } catch (InvalidInput) {
                 continue;

@@ -13,7 +13,7 @@ use NimbleKnuckle\Core\ChargeAir\CouplerMatch;
 use NimbleKnuckle\Core\ChargeAir\PathDrawing;
 use NimbleKnuckle\Core\ChargeAir\PipeJoint;
 use NimbleKnuckle\Core\Clutch\DiscSpring;
-use NimbleKnuckle\Core\Clutch\Stack;
+use NimbleKnuckle\Core\Clutch\SpringStack;
 use NimbleKnuckle\Core\Clutch\StackDrawing;
 use NimbleKnuckle\Core\Fluids\DialDrawing;
 use NimbleKnuckle\Core\Lifting\EngineMount;
@@ -55,7 +55,7 @@ final class ToScaleTest extends TestCase
     public function testAStackLiesDiscByDisc(): void
     {
         $spring = new DiscSpring(50.0, 25.4, 3.0, 4.1);
-        $stack = Stack::of([2, 1]);
+        $stack = SpringStack::of([2, 1]);
         $drawn = StackDrawing::of($stack, $spring);
         $up = 250.0 / (4.1 + 3.0 + 4.1);
         $across = 250.0 / (4.1 + 3.0 + 4.1);
@@ -77,7 +77,7 @@ final class ToScaleTest extends TestCase
         }
         self::assertSame(sprintf('3 discs, %s', $stack->said()), $drawn->said);
         // A flat wide one is as wide as there is room.
-        $flat = StackDrawing::of(Stack::of([1]), new DiscSpring(400.0, 200.0, 5.0, 9.0))->discs[1]['d'];
+        $flat = StackDrawing::of(SpringStack::of([1]), new DiscSpring(400.0, 200.0, 5.0, 9.0))->discs[1]['d'];
         self::assertEqualsWithDelta(240.0 + 150.0, self::numbers($flat)[0] ?? 0.0, 0.06);
     }
 

@@ -16,6 +16,22 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Mileage::class)]
 final class DueTest extends TestCase
 {
+    public function testItFallsDueByTimeOrByDistance(): void
+    {
+        $of = static fn (string $now, float $km): Forecast => Forecast::of(
+            new Every(12, 10_000.0), self::day('2025-11-25'), 50_000.0,
+            self::clock(['2025-11-25' => 50_000.0, '2026-05-20' => $km]), self::day($now),
+        );
+        self::assertFalse($of('2026-05-25', 55_000.0)->isDue);
+        self::assertTrue($of('2026-05-25', 60_001.0)->isDue);
+        self::assertLessThan(0.0, $of('2026-05-25', 60_001.0)->kmLeft);
+        self::assertTrue($of('2026-12-01', 51_000.0)->isDue);
+        self::assertEqualsWithDelta(6.0, $of('2026-05-26', 51_000.0)->monthsLeft ?? 0.0, 0.1);
+        self::assertLessThan(0.0, $of('2026-12-01', 51_000.0)->monthsLeft);
+        $byDistance = Forecast::of(new Every(0, 5000.0), self::day('2026-01-01'), null, Mileage::of([]), self::day('2026-07-20'));
+        self::assertNull($byDistance->monthsLeft);
+    }
+
     public function testBetweenTwoReadingsItRunsEvenlyAndAfterwardsAsInTheYearBefore(): void
     {
         $mileage = self::clock(['2026-01-01' => 10_000.0, '2026-04-11' => 15_000.0, '2026-07-20' => 16_000.0]);

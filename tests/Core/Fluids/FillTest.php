@@ -4,19 +4,24 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Fluids;
 
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FillFromBench;
-use NimbleKnuckle\Core\Bench\FillRun;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\State\FillRun;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\Task\FillFromBench;
 use NimbleKnuckle\Core\Fluids\DialDrawing;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 use NimbleKnuckle\Core\Fluids\Fill\Look;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Fluids\VacuumHold;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Quantity\Duration;
+use NimbleKnuckle\Core\Quantity\Pressure;
+use NimbleKnuckle\Core\Quantity\Volume;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -122,13 +127,51 @@ final class FillTest extends TestCase
         self::assertSame('open', FillRun::of($routine, $state->routines['bleed-fill'])->stage()->id);
     }
 
+    public function testATimedStageThatIsTakenOutOfTheMiddleStoodNotAtAll(): void
+    {
+        $sheet = Sheets::thermostat(null, ['fill' => 'burp']);
+        $step = $sheet->step('burp-fill');
+        self::assertInstanceOf(Step::class, $step);
+        $log = array_map(fn (int $second, string $stage): FitEvent => $this->begun($stage, $second, 'burp-fill'), [
+            0, 5, 10, 135,
+        ], ['funnel', 'pour', 'squeeze', 'level']);
+        $undone = FitEvent::of(
+            '01J00000000000000000000099', EventType::Undone, ['event' => $log[2]->id], 'Joss Wending',
+            new \DateTimeImmutable(self::START),
+        );
+        $said = static fn (FitEvent ...$events): string => implode(
+            ' ', array_column(Gate::at(new Fit($sheet, Sheets::tarn(), FitState::fold($events)))->within($step), 'text'),
+        );
+        self::assertStringNotContainsString('Squeeze both', $said(...$log));
+        self::assertStringContainsString('“Squeeze both radiator hoses” stood 0:00 of 2:00', $said(...[...$log, $undone]));
+        $again = $this->begun('squeeze', 140, 'burp-fill', '01J00000000000000000000098');
+        self::assertStringNotContainsString('0:00 of 2:00', $said(...[...$log, $undone, $again]));
+    }
+
+    /** The limit of the step, the stage that is left alone and the sum are one. */
+    public function testTheStepHoldsAVacuumByTheLimitOfTheSum(): void
+    {
+        $step = Sheets::thermostat()->step('vacuum-pull');
+        self::assertInstanceOf(Step::class, $step);
+        $ask = array_values(array_filter($step->asking->asks, static fn (Ask $one): bool => 'vacuum_lost' === $one->field))[0];
+        self::assertSame(VacuumHold::mostLost()->kilopascals, $ask->limits->high);
+        self::assertStringContainsString('two minutes', $ask->label);
+        self::assertSame(2 * 60, VacuumHold::SECONDS);
+        $held = static fn (float $lost): VacuumHold => VacuumHold::of(
+            Volume::litres(6.4), Pressure::kilopascals(84.0), Pressure::kilopascals(84.0 - $lost),
+            Duration::minutes(VacuumHold::SECONDS / 60),
+        );
+        self::assertFalse($held($ask->limits->high - 0.01)->leaks());
+        self::assertTrue($held($ask->limits->high + 0.01)->leaks());
+    }
+
     public function testAStepIsNotClosedOverAnUnfinishedRoutine(): void
     {
         $sheet = Sheets::thermostat();
         $step = $sheet->step('vacuum-fill');
         self::assertInstanceOf(Step::class, $step);
         $gate = static fn (FitEvent ...$events): string => implode(
-            ' ', array_column((new Fit($sheet, Sheets::tarn(), FitState::fold($events)))->gate()->within($step), 'text'),
+            ' ', array_column(Gate::at(new Fit($sheet, Sheets::tarn(), FitState::fold($events)))->within($step), 'text'),
         );
         self::assertStringContainsString('not begun', $gate());
         self::assertStringContainsString('valve open', $gate($this->begun('draw', 0, 'vacuum-fill')));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Fluids;
 
+use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Fluids\Door\ClampSize;
 use NimbleKnuckle\Core\Fluids\Door\CoolantLevel;
 use NimbleKnuckle\Core\Fluids\Door\CoolantProtect;
@@ -12,7 +13,6 @@ use NimbleKnuckle\Core\Fluids\Door\ThermostatTest;
 use NimbleKnuckle\Core\Fluids\Door\VacuumFill;
 use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Fluids\WaterVapour;
-use NimbleKnuckle\Core\Quantity\Air;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;

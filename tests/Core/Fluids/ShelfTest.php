@@ -6,7 +6,6 @@ namespace NimbleKnuckle\Tests\Core\Fluids;
 
 use NimbleKnuckle\Core\Fluids\Consumption;
 use NimbleKnuckle\Core\Fluids\DipScale;
-use NimbleKnuckle\Core\Fluids\Interval;
 use NimbleKnuckle\Core\Fluids\Shelf;
 use NimbleKnuckle\Core\Quantity\Length;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -15,7 +14,6 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(Shelf::class)]
 #[CoversClass(DipScale::class)]
 #[CoversClass(Consumption::class)]
-#[CoversClass(Interval::class)]
 final class ShelfTest extends TestCase
 {
     public function testItBuysTheLeastThatIsEnoughAndThenTheFewest(): void
@@ -59,19 +57,6 @@ final class ShelfTest extends TestCase
         self::assertEqualsWithDelta(0.2, $used?->perThousand() ?? 0.0, 1e-9);
         self::assertNull(Consumption::of([['km' => 1000.0, 'litres' => 4.8]]));
         self::assertNull(Consumption::of([['km' => 1000.0, 'litres' => 4.8], ['km' => 1020.0, 'litres' => 0.1]]), 'too short to say');
-    }
-
-    public function testItFallsDueByTimeOrByDistance(): void
-    {
-        $changed = new \DateTimeImmutable('2025-11-25');
-        $of = static fn (string $now, ?float $km): ?Interval => Interval::of(
-            12, 10000.0, $changed, new \DateTimeImmutable($now), 50000.0, $km,
-        );
-        self::assertFalse($of('2026-05-25', 55000.0)?->isDue());
-        self::assertTrue($of('2026-05-25', 60001.0)?->isDue());
-        self::assertTrue($of('2026-12-01', null)?->isDue());
-        self::assertEqualsWithDelta(6.0, $of('2026-05-26', null)->monthsLeft ?? 0.0, 0.1);
-        self::assertNull(Interval::of(0, 0.0, $changed, $changed, null, null));
     }
 
     /** @param list<float> $sizes by trying every number of each */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Fluids;
 
 use NimbleKnuckle\Core\Fluids\WarmUp\Curve;
-use NimbleKnuckle\Core\Fluids\WarmUp\Judgement;
 use NimbleKnuckle\Core\Fluids\WarmUp\Sign;
+use NimbleKnuckle\Core\Fluids\WarmUp\WarmUpJudgement;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Tests\Core\Ruler;
 use PHPUnit\Framework\TestCase;
@@ -26,9 +26,9 @@ final class WarmUpLimitsTest extends TestCase
     }
 
     /** @param non-empty-list<array{float, float}> $corners */
-    private static function judged(array $corners, ?float $full = null, float $every = 5.0): Judgement
+    private static function judged(array $corners, ?float $full = null, float $every = 5.0): WarmUpJudgement
     {
-        return Judgement::of(
+        return WarmUpJudgement::of(
             self::drawn($corners, $every), Temperature::celsius(88.0), null === $full ? null : Temperature::celsius($full),
         );
     }
@@ -66,7 +66,7 @@ final class WarmUpLimitsTest extends TestCase
     public function testItIsTooHotFromAHundredAndEightOrTwentyOver(): void
     {
         self::assertSame([108.0, 108.0, 112.0], array_map(
-            static fn (float $opens): float => Judgement::limit(Temperature::celsius($opens))->celsius, [75.0, 88.0, 92.0],
+            static fn (float $opens): float => WarmUpJudgement::limit(Temperature::celsius($opens))->celsius, [75.0, 88.0, 92.0],
         ));
         foreach ([[107.5, false], [108.0, true]] as [$to, $isHot]) {
             $judged = self::judged([[0, 20], [10 * ($to - 20), $to]]);
@@ -84,12 +84,12 @@ final class WarmUpLimitsTest extends TestCase
         // As one lump of heat that loses to the air nears what it can reach: five under the rating is short of it.
         foreach ([[82.6, Sign::LevelsOff], [83.6, Sign::NotSeenToOpen]] as [$level, $sign]) {
             $nears = array_map(static fn (int $i): array => [5.0 * $i, $level - ($level - 20) * exp(-5.0 * $i / 250)], range(0, 360));
-            self::assertSame($sign, Judgement::of(Curve::of($nears), Temperature::celsius(88.0))->sign(), $level.' °C');
+            self::assertSame($sign, WarmUpJudgement::of(Curve::of($nears), Temperature::celsius(88.0))->sign(), $level.' °C');
         }
         // Seven tenths of the way there its trend tells already where it will end.
         foreach ([[1.15, Sign::NotSeenToOpen], [1.3, Sign::LevelsOff]] as [$times, $sign]) {
             $nears = array_map(static fn (int $i): array => [5.0 * $i, 70 - 50 * exp(-5.0 * $i / 400)], range(0, (int) (80 * $times)));
-            self::assertSame($sign, Judgement::of(Curve::of($nears), Temperature::celsius(88.0))->sign(), $times.' time constants');
+            self::assertSame($sign, WarmUpJudgement::of(Curve::of($nears), Temperature::celsius(88.0))->sign(), $times.' time constants');
         }
         // Under three minutes nothing is said.
         self::assertSame(Sign::NotSeenToOpen, self::judged([[0, 20], [50, 32], [175, 32]])->sign());

@@ -10,7 +10,7 @@ use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineData;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineModel;
-use NimbleKnuckle\Core\Fluids\WarmUp\Judgement;
+use NimbleKnuckle\Core\Fluids\WarmUp\WarmUpJudgement;
 use NimbleKnuckle\Core\Luck;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -168,8 +168,8 @@ final class WarmUpTest extends TestCase
         self::assertSame('stuck-closed', $result->checks[0]->code);
         self::assertTrue($result->hasCheck('overheating'));
         self::assertSame(Level::Stop, $result->verdict);
-        self::assertSame(110.0, Judgement::limit(Temperature::celsius(90.0))->celsius);
-        self::assertSame(108.0, Judgement::limit(Temperature::celsius(82.0))->celsius);
+        self::assertSame(110.0, WarmUpJudgement::limit(Temperature::celsius(90.0))->celsius);
+        self::assertSame(108.0, WarmUpJudgement::limit(Temperature::celsius(82.0))->celsius);
     }
 
     public function testKneePlateauAndRateAreWhereTheyAre(): void
@@ -184,7 +184,7 @@ final class WarmUpTest extends TestCase
         self::assertEqualsWithDelta(9.0, $result->number('rate'), 0.1);
         self::assertEqualsWithDelta(460.0, $result->number('opened_after'), 15.0);
         self::assertNotSame([], CurveDrawing::of(
-            $samples, Temperature::celsius(88.0), Judgement::of(Curve::of($samples), Temperature::celsius(88.0)),
+            $samples, Temperature::celsius(88.0), WarmUpJudgement::of(Curve::of($samples), Temperature::celsius(88.0)),
         )->dots);
     }
 

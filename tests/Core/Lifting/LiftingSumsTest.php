@@ -6,13 +6,13 @@ namespace NimbleKnuckle\Tests\Core\Lifting;
 
 use NimbleKnuckle\Core\Lifting\Beam;
 use NimbleKnuckle\Core\Lifting\EngineMount;
-use NimbleKnuckle\Core\Lifting\GapDrawing;
 use NimbleKnuckle\Core\Lifting\Hardness;
 use NimbleKnuckle\Core\Lifting\Leg;
 use NimbleKnuckle\Core\Lifting\MountDrawing;
 use NimbleKnuckle\Core\Lifting\MountShare;
 use NimbleKnuckle\Core\Lifting\Sling;
 use NimbleKnuckle\Core\Lifting\SlingDrawing;
+use NimbleKnuckle\Core\Lifting\StopGapDrawing;
 use NimbleKnuckle\Core\Lifting\Tilt;
 use NimbleKnuckle\Core\Lifting\TiltDrawing;
 use NimbleKnuckle\Core\Lifting\TiltPoint;
@@ -36,7 +36,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(TiltDrawing::class)]
 #[CoversClass(MountShare::class)]
 #[CoversClass(MountDrawing::class)]
-#[CoversClass(GapDrawing::class)]
+#[CoversClass(StopGapDrawing::class)]
 #[CoversClass(Hardness::class)]
 #[CoversClass(Entries::class)]
 final class LiftingSumsTest extends TestCase
@@ -70,17 +70,17 @@ final class LiftingSumsTest extends TestCase
             for ($two = 0; $two <= 60; $two += 5) {
                 $legs = [new Leg(Angle::degrees($one), null), new Leg(Angle::degrees($two), null)];
                 [$a, $b] = Sling::tensions(Mass::kilograms(200), $legs);
-                $up = $a->newtons * cos(deg2rad($one)) + $b->newtons * cos(deg2rad($two));
+                $up = $a->value * cos(deg2rad($one)) + $b->value * cos(deg2rad($two));
                 self::assertEqualsWithDelta(200 * 9.80665, $up, 1e-6, "$one $two");
                 self::assertEqualsWithDelta(
-                    $a->newtons * sin(deg2rad($one)), $b->newtons * sin(deg2rad($two)), 1e-6, "$one $two",
+                    $a->value * sin(deg2rad($one)), $b->value * sin(deg2rad($two)), 1e-6, "$one $two",
                 );
             }
         }
         $three = Sling::tensions(Mass::kilograms(200), array_fill(0, 3, new Leg(Angle::degrees(40), null)));
-        self::assertEqualsWithDelta(200 * 9.80665 / (2 * cos(deg2rad(40))), $three[1]->newtons, 1e-9, 'only two are counted on');
+        self::assertEqualsWithDelta(200 * 9.80665 / (2 * cos(deg2rad(40))), $three[1]->value, 1e-9, 'only two are counted on');
         $single = Sling::tensions(Mass::kilograms(200), [new Leg(Angle::degrees(0), null)]);
-        self::assertEqualsWithDelta(200 * 9.80665, $single[0]->newtons, 1e-9);
+        self::assertEqualsWithDelta(200 * 9.80665, $single[0]->value, 1e-9);
     }
 
     /** The mounts hold just the torque and push the engine nowhere, wherever the origin lies. */
@@ -222,7 +222,7 @@ final class LiftingSumsTest extends TestCase
         $load = Mass::kilograms(183.55)->weight();
         $bent = static fn (float $at, ?float $w, ?float $h, ?float $wall = null): ?float => (new Beam(
             1500, $at, null, $w, $h, $wall,
-        ))->bending($load)?->megapascals;
+        ))->bending($load)?->value;
         self::assertEqualsWithDelta(70.988, $bent(600, 40, 60, 3), 0.001, 'a tube 40 by 60 by 3');
         self::assertEqualsWithDelta(648_003.819 / 24_000, $bent(600, 40, 60), 1e-6, 'solid: W = w h² / 6');
         self::assertSame($bent(600, 40, 60, 3), $bent(900, 40, 60, 3), 'from either foot');
@@ -259,7 +259,7 @@ final class LiftingSumsTest extends TestCase
             $leg = $sling->legs[$i];
             self::assertEqualsWithDelta($angle, rad2deg(atan2(abs($leg['x'] - $sling->hookX), $leg['y'] - $sling->hookY)), 1e-9);
         }
-        $gap = GapDrawing::of(['cold' => 12.0, 'hot' => 6.0, 'rocking' => -2.0], 3.0);
+        $gap = StopGapDrawing::of(['cold' => 12.0, 'hot' => 6.0, 'rocking' => -2.0], 3.0);
         self::assertSame([2.0, 0.0, 4.0], [
             $gap->bars[0]['width'] / $gap->bars[1]['width'], $gap->bars[2]['width'], $gap->bars[0]['width'] / $gap->least,
         ]);

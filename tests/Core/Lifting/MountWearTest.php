@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Tests\Core\Lifting;
 
 use NimbleKnuckle\Core\Lifting\Door\MountTired;
 use NimbleKnuckle\Core\Lifting\MountWear;
-use NimbleKnuckle\Core\Lifting\WearDrawing;
+use NimbleKnuckle\Core\Lifting\MountWearDrawing;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
@@ -19,7 +19,7 @@ use PHPUnit\Framework\TestCase;
 /** Was the mount tired: by how much it sagged, and how much less the engine rocks. */
 #[CoversClass(MountWear::class)]
 #[CoversClass(MountTired::class)]
-#[CoversClass(WearDrawing::class)]
+#[CoversClass(MountWearDrawing::class)]
 final class MountWearTest extends TestCase
 {
     /** @param array<string, mixed> $in */
@@ -81,7 +81,7 @@ final class MountWearTest extends TestCase
     public function testPairsAreDrawnToOneScale(): void
     {
         $mm = Length::millimetres(...);
-        $pairs = WearDrawing::of(['mount 1' => [$mm(40.0), $mm(50.0)], 'rock' => [$mm(10.0), $mm(5.0)]])->pairs;
+        $pairs = MountWearDrawing::of(['mount 1' => [$mm(40.0), $mm(50.0)], 'rock' => [$mm(10.0), $mm(5.0)]])->pairs;
         self::assertSame([160.0, 200.0, 40.0, 20.0], [
             $pairs[0]['oldHigh'], $pairs[0]['newHigh'], $pairs[1]['oldHigh'], $pairs[1]['newHigh'],
         ]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Photo;
 
 use NimbleKnuckle\Core\Luck;
+use NimbleKnuckle\Core\Photo\CameraModel;
 use NimbleKnuckle\Core\Photo\CircleFit;
 use NimbleKnuckle\Core\Photo\Door\Measures;
 use NimbleKnuckle\Core\Photo\Door\PhotoPlaneSum;
@@ -12,7 +13,6 @@ use NimbleKnuckle\Core\Photo\Homography;
 use NimbleKnuckle\Core\Photo\Lens;
 use NimbleKnuckle\Core\Photo\PhotoPlane;
 use NimbleKnuckle\Core\Photo\PlaneDrawing;
-use NimbleKnuckle\Core\Photo\Sight;
 use NimbleKnuckle\Core\Photo\TargetCard;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
@@ -30,7 +30,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(PhotoPlaneSum::class)]
 #[CoversClass(PlaneDrawing::class)]
 #[CoversClass(Lens::class)]
-#[CoversClass(Sight::class)]
+#[CoversClass(CameraModel::class)]
 #[CoversClass(TargetCard::class)]
 final class PhotoPlaneTest extends TestCase
 {

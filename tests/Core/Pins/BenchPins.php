@@ -4,28 +4,30 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Pins;
 
-use NimbleKnuckle\Core\Bench\EndNames;
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FillFromBench;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
 use NimbleKnuckle\Core\Bench\Law\Law;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\MixFromBench;
-use NimbleKnuckle\Core\Bench\Told\Told;
-use NimbleKnuckle\Core\Bench\WrenchTask;
+use NimbleKnuckle\Core\Bench\Signing\EndNames;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\Task\FillFromBench;
+use NimbleKnuckle\Core\Bench\Task\MixFromBench;
+use NimbleKnuckle\Core\Bench\Task\WrenchTask;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
+use NimbleKnuckle\Core\Compiler\Compiler;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Vehicle\Circuit;
-use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Procedure\Choices;
 use NimbleKnuckle\Core\Safety\Obstacle;
+use NimbleKnuckle\Core\Vehicle\Circuit;
+use NimbleKnuckle\Core\Vehicle\Shorthand;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use NimbleKnuckle\Tests\Core\Bench\Law\Careless;
 use NimbleKnuckle\Tests\Core\Bench\Law\Worker;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
@@ -50,7 +52,7 @@ final readonly class BenchPins implements Pin
                 array_map(Sheets::procedure(...), $procedures), new Choices($choices), $vehicle, new Kit([], []),
             );
             foreach ($vehicle->joints as $joint) {
-                $ladder = Ladder::of($joint);
+                $ladder = TighteningStages::of($joint);
                 yield 'ladder '.$i.' '.$vehicleId.' '.$joint->id => [$ladder, $ladder->snug(), $ladder->final(), $ladder->goes()];
             }
             yield from self::worked((string) $i, new Fit($sheet, $vehicle, FitState::none()), $i);
@@ -68,9 +70,9 @@ final readonly class BenchPins implements Pin
         ] as $line => $more) {
             $fit = self::fitOf($line, $more);
             $joint = $fit->vehicle->joints['thermostat-cover-bolts'];
-            for ($stage = 0, $final = Ladder::of($joint)->final(); $stage <= $final; ++$stage) {
+            for ($stage = 0, $final = TighteningStages::of($joint)->final(); $stage <= $final; ++$stage) {
                 yield sprintf('task %s %d', $line, $stage) => [
-                    $fit->nextBolt($joint), WrenchTask::next($fit, $joint), WrenchTask::next($fit, $joint)?->inWords(),
+                    $fit->joints()->nextBolt($joint), WrenchTask::next($fit, $joint), WrenchTask::next($fit, $joint)?->inWords(),
                 ];
                 foreach ($joint->pattern->order() as $bolt) {
                     $payload = ['joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage + 1, 'step' => 'housing-tight'];
@@ -114,7 +116,7 @@ final readonly class BenchPins implements Pin
             foreach (array_values(array_filter([$lie, $honest])) as $k => [$type, $payload, $seconds]) {
                 $at = $at->modify(sprintf('+%d seconds', (int) ceil($seconds)));
                 $event = FitEvent::of(sprintf('01J%023d', 2 * $n + $k), $type, $payload, 'Joss Wending', $at);
-                [$fit, $said[]] = self::tried($fit, $event, 0 === $n % 5 ? Hand::Lead : Hand::Helper, $at);
+                [$fit, $said[]] = self::tried($fit, $event, 0 === $n % 5 ? Authority::Lead : Authority::Helper, $at);
             }
             if (0 === $n % self::LOOK_EVERY) {
                 yield sprintf('law %s %d', $name, $n) => $said;
@@ -122,14 +124,14 @@ final readonly class BenchPins implements Pin
                 $said = [];
             }
         }
-        yield 'end '.$name => [$said, self::look($fit, $at), $fit->refusals(true), $fit->refusals(false)];
-        $shown = ['seen' => count($fit->review()), 'shown' => (new Told($fit))->facts()];
+        yield 'end '.$name => [$said, self::look($fit, $at), SignOff::of($fit)->refusals(true), SignOff::of($fit)->refusals(false)];
+        $shown = ['seen' => count(SignOff::of($fit)->review()), 'shown' => (new FitNarrative($fit))->facts()];
         $event = FitEvent::of('01J'.str_repeat('9', 23), EventType::Signed, $shown, 'Ines Tarrow', $at);
-        yield 'signed '.$name => self::tried($fit, $event, Hand::Lead, $at)[1];
+        yield 'signed '.$name => self::tried($fit, $event, Authority::Lead, $at)[1];
     }
 
     /** @return array{Fit, string} */
-    private static function tried(Fit $fit, FitEvent $event, Hand $hand, \DateTimeImmutable $at): array
+    private static function tried(Fit $fit, FitEvent $event, Authority $hand, \DateTimeImmutable $at): array
     {
         try {
             (new Law($fit, $hand, $at))->ensure($event);
@@ -156,25 +158,28 @@ final readonly class BenchPins implements Pin
         $steps = $joints = $counted = [];
         foreach ($fit->sheet->steps as $step) {
             if (!$fit->state->isClosed($step->id) && count($steps) < 12) {
-                $obstacles = array_map(static fn (Obstacle $one): string => $one->code.': '.$one->text, $fit->gate()->of($step));
-                $steps[$step->id] = [$obstacles, $fit->waitLeft($step, $now), $fit->runsByItself($step)];
+                $obstacles = array_map(static fn (Obstacle $one): string => $one->code.': '.$one->text, Gate::at($fit)->of($step));
+                $steps[$step->id] = [$obstacles, $fit->course()->waitLeft($step, $now), $fit->course()->runsByItself($step)];
             }
-            $count = [$fit->counted($step), $fit->expected($step), $fit->holds($step), $fit->toolsMissing($step)];
+            $count = [$fit->pieces()->counted($step), $fit->pieces()->expected($step), $fit->holds($step), $fit->tools()->missing($step)];
             [0, 0, [], []] === $count || $counted[$step->id] = $count;
         }
         foreach ($fit->vehicle->joints as $joint) {
             $joints[$joint->id] = [
-                $fit->boltsLeft($joint->id), $fit->nextBolt($joint), $fit->passFaults($joint->id), WrenchTask::next($fit,
+                $fit->joints()->boltsLeft($joint->id), $fit->joints()->nextBolt($joint), $fit->joints()->passFaults($joint->id),
+                WrenchTask::next($fit,
                     $joint)?->inWords(),
             ];
         }
 
         return [
-            'ends' => array_map(static fn (LooseEnd $end): string => $end->id.' '.$end->since, $fit->looseEnds()),
-            'review' => $fit->review(), 'steps' => $steps, 'counted' => $counted, 'joints' => $joints, 'loose' => $fit->looseJoints(),
-            'left' => $fit->minutesLeft($now), 'at' => $fit->currentStep()->id ?? '', 'phase' => $fit->currentPhase(),
+            'ends' => array_map(static fn (LooseEnd $end): string => $end->id.' '.$end->since, SignOff::of($fit)->looseEnds()),
+            'review' => SignOff::of($fit)->review(), 'steps' => $steps, 'counted' => $counted, 'joints' => $joints,
+            'loose' => $fit->joints()->looseJoints(),
+            'left' => $fit->course()->minutesLeft($now), 'at' => $fit->course()->currentStep()->id ?? '',
+            'phase' => $fit->course()->currentPhase(),
             'actual' => $fit->actual(), 'gaps' => array_map($fit->flows()->gap(...), $fit->vehicle->circuits),
-            'open' => count($fit->openSteps()), 'fluids' => array_map(
+            'open' => count(SignOff::of($fit)->openSteps()), 'fluids' => array_map(
                 static fn (Circuit $circuit): array => self::fluids($circuit, $fit), $fit->vehicle->circuits,
             ),
             'names' => array_map((new EndNames($fit))->of(...), [

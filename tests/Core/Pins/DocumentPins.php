@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Pins;
 
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Vehicle\Shorthand;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Procedure\Procedure;
+use NimbleKnuckle\Core\Sheet\Sheet;
 use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Vehicle\Shorthand;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use Symfony\Component\Yaml\Yaml;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Pins;
 
+use NimbleKnuckle\Core\Compiler\Compiler;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Fluids\DipScale;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
@@ -11,14 +12,12 @@ use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Fluids\FillCycles;
 use NimbleKnuckle\Core\Fluids\Mix;
 use NimbleKnuckle\Core\Fluids\Shelf;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Kit\Wrench;
+use NimbleKnuckle\Core\Kit\WrenchAdvice;
+use NimbleKnuckle\Core\Kit\WrenchRound;
 use NimbleKnuckle\Core\Luck;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Kit\Wrench;
-use NimbleKnuckle\Core\Plan\Kit\WrenchAdvice;
-use NimbleKnuckle\Core\Plan\Kit\WrenchRound;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Vehicle\Joint;
+use NimbleKnuckle\Core\Procedure\Choices;
 use NimbleKnuckle\Core\Quantity\Digits;
 use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Quantity;
@@ -28,6 +27,7 @@ use NimbleKnuckle\Core\Quantity\UnitSystem;
 use NimbleKnuckle\Core\Quantity\Volume;
 use NimbleKnuckle\Core\Tightening\CardGeometry;
 use NimbleKnuckle\Core\Tightening\Layout;
+use NimbleKnuckle\Core\Vehicle\Joint;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 
 /** Numbers as they are shown, drawings as they are laid out, and lots as they fall. */

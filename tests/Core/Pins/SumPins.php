@@ -57,7 +57,7 @@ final readonly class SumPins
     private static function answer(Sum $sum, array $inputs): SumResult|InvalidInput
     {
         try {
-            return $sum->compute(Inputs::of($inputs, $sum->fields()));
+            return $sum->compute(Inputs::of($inputs, $sum->about()->fields()));
         } catch (InvalidInput $e) {
             return $e;
         }
@@ -86,7 +86,7 @@ final readonly class SumPins
         foreach ($answer->working as $one) {
             $lines[] = sprintf('%s: %s | %s | %s | %s', $one->label, $one->formula, $one->with, $one->result, $one->source);
         }
-        $lines[] = 'drawn '.mb_substr(Text::of($sum->drawing(Inputs::of($inputs, $sum->fields()), $answer)), 0, self::DRAWN_LONGEST);
+        $lines[] = 'drawn '.mb_substr(Text::of($sum->drawing(Inputs::of($inputs, $sum->about()->fields()), $answer)), 0, self::DRAWN_LONGEST);
 
         return implode("\n", $lines);
     }
@@ -109,8 +109,8 @@ final readonly class SumPins
     /** @return iterable<string, string> */
     private static function far(Sum $sum): iterable
     {
-        $first = Drawn::inputs($sum->name(), 1, 3)[0];
-        foreach ($sum->fields() as $field) {
+        $first = Drawn::inputs($sum->about()->name, 1, 3)[0];
+        foreach ($sum->about()->fields() as $field) {
             $said = [];
             foreach (self::FAR as $far) {
                 $answer = self::answer($sum, [$field->name => $far] + $first);
@@ -138,11 +138,13 @@ final readonly class SumPins
     private static function thresholds(Sum $sum): iterable
     {
         $sound = array_filter(
-            Drawn::inputs($sum->name(), 40, 3), static fn (array $inputs): bool => !str_starts_with(self::said($sum, $inputs), 'refused'),
+            Drawn::inputs($sum->about()->name, 40, 3), static fn (array $inputs): bool => !str_starts_with(
+                self::said($sum, $inputs), 'refused'
+            ),
         );
         foreach (array_slice($sound, 0, self::BASES) as $n => $inputs) {
             yield 'base '.$n => self::asked($inputs);
-            foreach ($sum->fields() as $field) {
+            foreach ($sum->about()->fields() as $field) {
                 $at = static fn (float $value): string => self::said(
                     $sum, [$field->name => rtrim(rtrim(sprintf('%.3F', $value), '0'), '.')] + $inputs,
                 );
@@ -158,7 +160,7 @@ final readonly class SumPins
     private static function sentences(Sum $sum): iterable
     {
         $said = [];
-        foreach (Drawn::inputs($sum->name(), self::TALKS, 29) as $inputs) {
+        foreach (Drawn::inputs($sum->about()->name, self::TALKS, 29) as $inputs) {
             $answer = self::answer($sum, $inputs);
             if ($answer instanceof InvalidInput) {
                 $words = (string) preg_replace('~[^a-z]+~i', ' ', $answer->getMessage());

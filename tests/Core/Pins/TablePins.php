@@ -43,7 +43,7 @@ final readonly class TablePins implements Pin
             yield 'material '.$material->value => $material->shearStrength();
         }
         foreach (Member::cases() as $member) {
-            yield 'member '.$member->value => [$member->stiffness(8.0, 25.0), $member->stiffness(12.0, 60.0)];
+            yield 'member '.$member->value => [$member->stiffness(8.0, 25.0)->value, $member->stiffness(12.0, 60.0)->value];
         }
         foreach (array_keys(Friction::choices()) as $name) {
             yield 'friction '.$name => Friction::condition($name);

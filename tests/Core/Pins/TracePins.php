@@ -8,10 +8,10 @@ use NimbleKnuckle\Core\Trace\Door\JointField;
 use NimbleKnuckle\Core\Trace\Door\TraceJudge;
 use NimbleKnuckle\Core\Trace\Exercise;
 use NimbleKnuckle\Core\Trace\Fault;
-use NimbleKnuckle\Core\Trace\Hand;
 use NimbleKnuckle\Core\Trace\JointData;
 use NimbleKnuckle\Core\Trace\JointModel;
 use NimbleKnuckle\Core\Trace\Judgement;
+use NimbleKnuckle\Core\Trace\SimulatedPuller;
 use NimbleKnuckle\Core\Trace\Trace;
 use NimbleKnuckle\Core\Trace\TraceDrawing;
 use NimbleKnuckle\Core\Trace\TraceSpec;
@@ -31,7 +31,7 @@ final readonly class TracePins implements Pin
                 }
                 $start = 0 === $seed % 4 ? 0.5 * $exercise->target : 0.0;
                 $model = JointModel::of($exercise->bolt, $exercise->springs, $exercise->target, 540.0, $fault, $seed, $start);
-                $samples = (new Hand($model, $seed))->tighten();
+                $samples = (new SimulatedPuller($model, $seed))->tighten();
                 yield sprintf('pull %d %s', $seed, $fault->value) => [
                     self::some($samples), $model->touch(), $model->steepest(), $model->windUp(),
                 ];
@@ -40,7 +40,9 @@ final readonly class TracePins implements Pin
                 );
                 yield sprintf('score %d %s', $seed, $fault->value) => $exercise->score($samples, $fault);
                 yield sprintf('turn %d %s', $seed, $fault->value) => self::judge(
-                    (new Hand($model, $seed))->turn(60.0), TraceSpec::angle(0.4 * $exercise->target, 60.0), $exercise->expected(),
+                    (new SimulatedPuller($model, $seed))->turn(60.0), TraceSpec::angle(
+                        0.4 * $exercise->target, 60.0
+                    ), $exercise->expected(),
                 );
             }
         }

@@ -9,8 +9,8 @@ use NimbleKnuckle\Core\Fluids\WarmUp\CurveDrawing;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineData;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineModel;
-use NimbleKnuckle\Core\Fluids\WarmUp\Judgement;
 use NimbleKnuckle\Core\Fluids\WarmUp\Sign;
+use NimbleKnuckle\Core\Fluids\WarmUp\WarmUpJudgement;
 use NimbleKnuckle\Core\Luck;
 use NimbleKnuckle\Core\Quantity\Temperature;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -81,7 +81,7 @@ final readonly class WarmUpPins implements Pin
     private static function judged(array $samples, float $opens): mixed
     {
         try {
-            $judged = Judgement::of(Curve::of($samples), Temperature::celsius($opens));
+            $judged = WarmUpJudgement::of(Curve::of($samples), Temperature::celsius($opens));
         } catch (InvalidInput $e) {
             return $e->getMessage();
         }

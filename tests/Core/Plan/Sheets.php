@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Plan;
 
+use NimbleKnuckle\Core\Compiler\Compiler;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Kit\Wrench;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Procedure\CommonParts;
-use NimbleKnuckle\Core\Plan\Procedure\Procedure;
-use NimbleKnuckle\Core\Plan\Sheet\Finding;
-use NimbleKnuckle\Core\Plan\Sheet\Lists;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Kit\Wrench;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Procedure\CommonParts;
+use NimbleKnuckle\Core\Procedure\Procedure;
+use NimbleKnuckle\Core\Sheet\Finding;
+use NimbleKnuckle\Core\Sheet\Lists;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use Symfony\Component\Yaml\Yaml;
 
 /** The shipped procedures and demo vehicles, for tests. */

@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Tests\Core\Spark;
 
 use NimbleKnuckle\Core\Spark\Door\PlugGap;
 use NimbleKnuckle\Core\Spark\Door\PlugSetSum;
-use NimbleKnuckle\Core\Spark\GapDrawing;
+use NimbleKnuckle\Core\Spark\PlugGapDrawing;
 use NimbleKnuckle\Core\Spark\PlugLook;
 use NimbleKnuckle\Core\Spark\PlugSet;
 use NimbleKnuckle\Core\Spark\SetDrawing;
@@ -24,7 +24,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(PlugSet::class)]
 #[CoversClass(PlugSetSum::class)]
 #[CoversClass(PlugLook::class)]
-#[CoversClass(GapDrawing::class)]
+#[CoversClass(PlugGapDrawing::class)]
 #[CoversClass(SetDrawing::class)]
 final class SparkTest extends TestCase
 {

@@ -52,7 +52,7 @@ final class LegDrawingTest extends TestCase
     /** A fifth of a volt is a quarter of the charge. */
     public function testHowChargedItIsByItsVoltageAtRest(): void
     {
-        $charge = static fn (float $rest, string $kind): float => VoltDrop::of($rest, 10.0, 9.5, 0.1, 20.0, $kind)->charge;
+        $charge = static fn (float $rest, string $kind): float => VoltDrop::of($rest, 10.0, 9.5, 0.1, 20.0, $kind)->charge();
         foreach ([
             [12.65, 'flooded', 100.0], [12.45, 'flooded', 75.0], [12.05, 'flooded', 25.0], [11.5, 'flooded', 0.0], [13.2, 'flooded', 100.0],
             [12.8, 'agm', 100.0], [12.6, 'agm', 75.0], [12.45, 'other', 75.0],
@@ -60,7 +60,7 @@ final class LegDrawingTest extends TestCase
             self::assertEqualsWithDelta($percent, $charge($rest, $kind), 1e-6, $rest.' V '.$kind);
         }
         $drop = VoltDrop::of(12.6, 10.0, 9.2, 0.2, 20.0, 'flooded');
-        self::assertEqualsWithDelta([75.0, 25.0], [$drop->share($drop->feed), $drop->share($drop->ground)], 1e-6);
+        self::assertEqualsWithDelta([75.0, 25.0], [$drop->share($drop->feed()), $drop->share($drop->ground)], 1e-6);
         self::assertSame(0.0, VoltDrop::of(12.6, 10.0, 10.0, 0.0, 20.0, 'flooded')->share(0.0));
     }
 }

@@ -22,7 +22,7 @@ final class AnswersTest extends TestCase
         $units = [];
         foreach ([...array_column(Worked::rows()[$name], 'inputs'), ...Drawn::inputs($name, self::EACH, 3)] as $given) {
             try {
-                $result = $sum->compute(Inputs::of($given, $sum->fields()));
+                $result = $sum->compute(Inputs::of($given, $sum->about()->fields()));
             } catch (InvalidInput) {
                 continue;
             }
@@ -48,6 +48,6 @@ final class AnswersTest extends TestCase
 
     public function testNoSumIsLeftOut(): void
     {
-        self::assertSame(array_keys(Doors::book()->all()), array_keys(iterator_to_array(self::sums())));
+        self::assertEqualsCanonicalizing(array_keys(Doors::book()->all()), array_keys(iterator_to_array(self::sums())));
     }
 }

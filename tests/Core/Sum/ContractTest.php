@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Sum;
 
 use NimbleKnuckle\Core\BeltDrive\Door\DriveReading;
+use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
 use NimbleKnuckle\Core\Sum\Field;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Sum\Level;
-use NimbleKnuckle\Core\Sum\Show;
 use NimbleKnuckle\Core\Sum\SumBook;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Sum\Value;
@@ -446,8 +446,8 @@ final class ContractTest extends TestCase
     {
         $book = Doors::book();
         $sum = $book->named($name);
-        self::assertSame($name, $sum->name());
-        self::assertNotSame('', $sum->summary());
+        self::assertSame($name, $sum->about()->name);
+        self::assertNotSame('', $sum->about()->summary);
         [$plain, $other] = self::SAME[$name];
         $result = $book->run($name, $plain);
         $array = $result->toArray();
@@ -482,7 +482,7 @@ final class ContractTest extends TestCase
     #[DataProvider('sums')]
     public function testEveryNeededFieldIsMissed(string $name): void
     {
-        $needed = array_filter(Doors::book()->named($name)->fields(), static fn (Field $one): bool => $one->required);
+        $needed = array_filter(Doors::book()->named($name)->about()->fields(), static fn (Field $one): bool => $one->required);
         self::assertTrue([] !== $needed || in_array($name, ['drive-wear', 'cause'], true), 'any one of them will do');
         foreach ($needed as $field) {
             foreach ([null, '', '   '] as $nothing) {
@@ -500,7 +500,7 @@ final class ContractTest extends TestCase
     #[DataProvider('sums')]
     public function testNonsenseInAnyFieldIsAnErrorThatNamesIt(string $name): void
     {
-        $fields = array_filter(Doors::book()->named($name)->fields(), static fn (Field $f): bool => null !== $f->kind);
+        $fields = array_filter(Doors::book()->named($name)->about()->fields(), static fn (Field $f): bool => null !== $f->kind);
         $tried = 0;
         foreach ($fields as $field) {
             foreach (['nonsense', '12 bananas', -5, '--', '1/0', [], true, \INF, \NAN, 1e30, "5\0", str_repeat('7', 300)] as $bad) {

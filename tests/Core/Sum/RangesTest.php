@@ -18,7 +18,7 @@ final class RangesTest extends TestCase
     public function testItTakesWhatLiesBetweenAndRefusesWhatLiesPast(string $sum, string $field, string $low, string $high): void
     {
         $sum = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($sum);
-        $given = Worked::first($sum->name());
+        $given = Worked::first($sum->about()->name);
         if ('' === $high) {
             self::assertSame(sprintf('“%s” must be more than zero.', $field), self::refusal($sum, $given, $field, 0.0));
             self::assertStringNotContainsString('must be more', self::refusal($sum, $given, $field, 0.001));

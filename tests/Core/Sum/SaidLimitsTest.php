@@ -58,8 +58,8 @@ final class SaidLimitsTest extends TestCase
     {
         foreach (Doors::book()->all() as $name => $sum) {
             $kinds = array_combine(
-                array_map(static fn (Field $one): string => $one->name, $sum->fields()),
-                array_map(static fn (Field $one): bool => null !== $one->kind, $sum->fields()),
+                array_map(static fn (Field $one): string => $one->name, $sum->about()->fields()),
+                array_map(static fn (Field $one): bool => null !== $one->kind, $sum->about()->fields()),
             );
             foreach (in_array($name, self::GEOMETRY, true) ? [] : Worked::first($name) as $field => $text) {
                 if (false === ($kinds[$field] ?? true) && strlen($text) < self::LONGEST) {

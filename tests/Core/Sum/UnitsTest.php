@@ -30,7 +30,7 @@ final class UnitsTest extends TestCase
     {
         $sum = Doors::book(new \DateTimeImmutable('2026-11-25'))->named($name);
         $tried = 0;
-        foreach ($sum->fields() as $field) {
+        foreach ($sum->about()->fields() as $field) {
             foreach (Sample::of(Drawn::inputs($name, self::BASES, 5), 'units '.$name.$field->name, 10, 3) as $inputs) {
                 if (null === $field->kind || !is_numeric($inputs[$field->name] ?? null)) {
                     continue;
@@ -64,7 +64,7 @@ final class UnitsTest extends TestCase
     {
         $kind = $field->kind ?? throw new \LogicException('No kind.');
         $size = Quantity::of($base, $kind->baseUnit())->in($unit);
-        $where = sprintf('%s: %s of %s in %s', $sum->name(), $field->name, json_encode($inputs, \JSON_THROW_ON_ERROR), $unit->value);
+        $where = sprintf('%s: %s of %s in %s', $sum->about()->name, $field->name, json_encode($inputs, \JSON_THROW_ON_ERROR), $unit->value);
         $other = self::answer($sum, [$field->name => sprintf('%.15g %s', $size, $unit->symbol())] + $inputs);
         self::assertNotNull($other, $where);
         self::assertSame(array_keys($said->values), array_keys($other->values), $where);
@@ -93,7 +93,7 @@ final class UnitsTest extends TestCase
     private static function answer(Sum $sum, array $inputs): ?SumResult
     {
         try {
-            return $sum->compute(Inputs::of($inputs, $sum->fields()));
+            return $sum->compute(Inputs::of($inputs, $sum->about()->fields()));
         } catch (InvalidInput) {
             return null;
         }

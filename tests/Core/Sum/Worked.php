@@ -48,7 +48,7 @@ final readonly class Worked
     public static function refusal(Sum $sum, array $given, string $field): string
     {
         try {
-            $sum->compute(Inputs::of($given, $sum->fields()));
+            $sum->compute(Inputs::of($given, $sum->about()->fields()));
         } catch (InvalidInput $e) {
             return $e->field === $field ? $e->getMessage() : '';
         }

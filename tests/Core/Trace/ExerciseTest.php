@@ -6,8 +6,8 @@ namespace NimbleKnuckle\Tests\Core\Trace;
 
 use NimbleKnuckle\Core\Trace\Exercise;
 use NimbleKnuckle\Core\Trace\Fault;
-use NimbleKnuckle\Core\Trace\Hand;
 use NimbleKnuckle\Core\Trace\Judgement;
+use NimbleKnuckle\Core\Trace\SimulatedPuller;
 use NimbleKnuckle\Core\Trace\Trace;
 use NimbleKnuckle\Core\Trace\TraceSpec;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -36,7 +36,7 @@ final class ExerciseTest extends TestCase
             if (Fault::None !== $exercise->fault) {
                 continue;
             }
-            $samples = (new Hand($exercise->model(), $seed))->tighten();
+            $samples = (new SimulatedPuller($exercise->model(), $seed))->tighten();
             [$right, $reasons] = $exercise->score($samples, Fault::None);
             [$wrong] = $exercise->score($samples, Fault::Bottomed);
             self::assertGreaterThanOrEqual(90, $right, implode(' ', $reasons));
@@ -54,7 +54,7 @@ final class ExerciseTest extends TestCase
                 continue;
             }
             ++$seen;
-            $all = (new Hand($exercise->model(), $seed))->tighten();
+            $all = (new SimulatedPuller($exercise->model(), $seed))->tighten();
             $peak = max([0.0, ...array_column($all, 1)]);
             $early = array_values(array_filter($all, static fn (array $s): bool => $s[1] < 0.5 * $peak));
             self::assertGreaterThan(

@@ -13,10 +13,10 @@ use NimbleKnuckle\Core\Sum\Level;
 use NimbleKnuckle\Core\Sum\SumResult;
 use NimbleKnuckle\Core\Trace\Door\TraceJudge;
 use NimbleKnuckle\Core\Trace\Fault;
-use NimbleKnuckle\Core\Trace\Hand;
 use NimbleKnuckle\Core\Trace\JointData;
 use NimbleKnuckle\Core\Trace\JointModel;
 use NimbleKnuckle\Core\Trace\Judgement;
+use NimbleKnuckle\Core\Trace\SimulatedPuller;
 use NimbleKnuckle\Core\Trace\Trace;
 use NimbleKnuckle\Core\Trace\TraceReading;
 use NimbleKnuckle\Core\Trace\TraceSpec;
@@ -34,7 +34,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(TraceSpec::class)]
 #[CoversClass(JointData::class)]
 #[CoversClass(JointModel::class)]
-#[CoversClass(Hand::class)]
+#[CoversClass(SimulatedPuller::class)]
 final class TraceTest extends TestCase
 {
     /** thread, grade, shank, threaded, member, figure, degrees to run down */
@@ -99,7 +99,7 @@ final class TraceTest extends TestCase
 
     public function testTheSameSeedGivesTheSameTrace(): void
     {
-        $trace = fn (int $seed): array => (new Hand($this->model(self::JOINTS[0], Fault::None, $seed), $seed))->tighten();
+        $trace = fn (int $seed): array => (new SimulatedPuller($this->model(self::JOINTS[0], Fault::None, $seed), $seed))->tighten();
         self::assertSame($trace(5), $trace(5));
         self::assertNotSame($trace(5), $trace(6));
     }
@@ -204,7 +204,7 @@ final class TraceTest extends TestCase
     private function pulled(array $joint, Fault $fault, int $seed, bool $known = true, float $start = 0.0): SumResult
     {
         [$bolt, $springs] = $this->parts($joint);
-        $samples = (new Hand($this->model($joint, $fault, $seed, $start), $seed))->tighten();
+        $samples = (new SimulatedPuller($this->model($joint, $fault, $seed, $start), $seed))->tighten();
 
         return (new TraceJudge())->said(Judgement::of(
             Trace::of($samples), TraceSpec::torque($joint[5], $start * $joint[5]),

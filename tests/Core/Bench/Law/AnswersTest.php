@@ -4,27 +4,29 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
 use NimbleKnuckle\Core\Bench\Law\InsideLaw;
 use NimbleKnuckle\Core\Bench\Law\Law;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\LooseEndKind;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\LooseEndKind;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
 use NimbleKnuckle\Core\Bench\Told\ReadingTold;
-use NimbleKnuckle\Core\Bench\Told\Told;
+use NimbleKnuckle\Core\Compiler\Compiler;
 use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Choice;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Procedure\Limits;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\Choice;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Procedure\Limits;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -49,37 +51,37 @@ final class AnswersTest extends TestCase
 
     public function testNobodySignsBeforeTheCalibrationIsAnswered(): void
     {
-        self::assertContains($this->unanswered(), $this->fit->refusals(true));
+        self::assertContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
         // Skipped by a lead, it is no answer; and there is nothing to waive.
-        self::assertStringContainsString('Only a lead', $this->skip(Hand::Mechanic));
-        self::assertSame('', $this->skip(Hand::Lead));
-        self::assertContains($this->unanswered(), $this->fit->refusals(true));
+        self::assertStringContainsString('Only a lead', $this->skip(Authority::Mechanic));
+        self::assertSame('', $this->skip(Authority::Lead));
+        self::assertContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
         self::assertNotContains('reading:blower-calibration:calibration', $this->ends());
         // “None yet” is an answer that holds it up until somebody says why.
         $this->read('blower-calibration', 'calibration', 3.0, 'None yet');
-        self::assertNotContains($this->unanswered(), $this->fit->refusals(true));
+        self::assertNotContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
         $this->read('blower-calibration', 'calibration', 1.0, 'Written for this pulley');
-        self::assertSame('written', $this->fit->answer('calibration'));
+        self::assertSame('written', $this->fit->readings()->answer('calibration'));
     }
 
     public function testAnAnswerTakenBackIsMissingAgain(): void
     {
         $id = $this->read('blower-calibration', 'calibration', 1.0, 'Written for this pulley');
-        self::assertNotContains($this->unanswered(), $this->fit->refusals(true));
+        self::assertNotContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
         self::assertSame('', $this->sent(EventType::Undone, ['event' => $id]));
-        self::assertContains($this->unanswered(), $this->fit->refusals(true));
-        self::assertSame('', $this->fit->answer('calibration'));
+        self::assertContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
+        self::assertSame('', $this->fit->readings()->answer('calibration'));
     }
 
     public function testNoneYetIsALooseEndOnlyAMechanicWaives(): void
     {
         $this->read('blower-calibration', 'calibration', 3.0, 'None yet');
         $end = array_values(array_filter(
-            $this->fit->looseEnds(), static fn (LooseEnd $one): bool => str_contains($one->id, 'calibration'),
+            SignOff::of($this->fit)->looseEnds(), static fn (LooseEnd $one): bool => str_contains($one->id, 'calibration'),
         ))[0] ?? self::fail('it is no loose end');
         self::assertSame(LooseEndKind::Safety, $end->kind);
         self::assertStringContainsString('Only a lead', $this->sent(
-            EventType::StepDone, ['step' => 'blower-calibration', 'reason' => 'the customer does it'], Hand::Mechanic,
+            EventType::StepDone, ['step' => 'blower-calibration', 'reason' => 'the customer does it'], Authority::Mechanic,
         ));
     }
 
@@ -87,15 +89,15 @@ final class AnswersTest extends TestCase
     {
         $fit = $this->plan('ostrel-vane-s6', 'blower-pulley', ['blower-size' => 'same']);
         self::assertNull($fit->sheet->step('blower-calibration'));
-        self::assertStringNotContainsString('has no answer', implode(' ', $fit->refusals(true)));
+        self::assertStringNotContainsString('has no answer', implode(' ', SignOff::of($fit)->refusals(true)));
     }
 
     public function testADepthIsHeldAgainstTheOldOne(): void
     {
         $deep = $this->fit->sheet->step('blower-hub-deep') ?? self::fail('no such step');
-        self::assertFalse($this->fit->asks($deep)[0]->limits->isSet, 'nothing was measured before');
+        self::assertFalse($this->fit->readings()->asks($deep)[0]->limits->isSet, 'nothing was measured before');
         $this->read('blower-sizes', 'blower_depth_before', 41.3, '41.3 mm');
-        $limits = $this->fit->asks($deep)[0]->limits;
+        $limits = $this->fit->readings()->asks($deep)[0]->limits;
         self::assertEqualsWithDelta([41.1, 41.5], [$limits->low, $limits->high], 1e-9);
         $this->read('blower-hub-deep', 'blower_depth_after', 41.6, '41.6 mm');
         self::assertContains('reading:blower-hub-deep:blower_depth_after', $this->ends());
@@ -104,7 +106,7 @@ final class AnswersTest extends TestCase
         $this->read('blower-sizes', 'blower_depth_before', 41.5, '41.5 mm');
         self::assertNotContains('reading:blower-hub-deep:blower_depth_after', $this->ends());
         $told = array_values(array_filter(
-            (new Told($this->fit))->readings(), static fn (ReadingTold $one): bool => 'blower-hub-deep' === $one->step,
+            (new FitNarrative($this->fit))->readings(), static fn (ReadingTold $one): bool => 'blower-hub-deep' === $one->step,
         ))[0];
         self::assertStringStartsWith('41.3 to 41.7', $told->limits);
     }
@@ -114,16 +116,18 @@ final class AnswersTest extends TestCase
         $this->fit = $this->plan('pelliver-dray-18', 'chain-tensioner', []);
         $lock = ['step' => 'chain-on', 'thing' => 'lock of the new tensioner'];
         self::assertSame('', $this->sent(EventType::PutIn, $lock));
-        self::assertStringContainsString('Tighten the chain tensioner bolts first', $this->sent(EventType::TakenOut, $lock, Hand::Lead));
+        self::assertStringContainsString(
+            'Tighten the chain tensioner bolts first', $this->sent(EventType::TakenOut, $lock, Authority::Lead)
+        );
         $joint = $this->fit->vehicle->joints['chain-tensioner-bolts'];
         foreach ([1, 2] as $bolt) {
             self::assertNotSame('', $this->sent(EventType::TakenOut, $lock), 'one of two is not bolted');
             $this->fit = $this->fit->then($this->event(EventType::FastenerMarked, [
-                'joint' => $joint->id, 'bolt' => $bolt, 'stage' => Ladder::of($joint)->final(), 'step' => 'chain-tight',
+                'joint' => $joint->id, 'bolt' => $bolt, 'stage' => TighteningStages::of($joint)->final(), 'step' => 'chain-tight',
             ]));
         }
         self::assertSame('', $this->sent(EventType::TakenOut, $lock));
-        self::assertStringContainsString('counted away for good', $this->sent(EventType::PutIn, $lock, Hand::Lead));
+        self::assertStringContainsString('counted away for good', $this->sent(EventType::PutIn, $lock, Authority::Lead));
         // A rag is no such thing.
         $rag = ['step' => 'chain-clean', 'thing' => 'rag in the opening'];
         foreach ([EventType::PutIn, EventType::TakenOut, EventType::PutIn] as $type) {
@@ -136,7 +140,7 @@ final class AnswersTest extends TestCase
         $this->fit = $this->plan('pelliver-dray-18', 'chain-tensioner', []);
         $this->read('chain-release', 'let_go', 3.0, 'Neither');
         $start = $this->fit->sheet->step('chain-start') ?? self::fail('no such step');
-        $said = implode(' ', array_column($this->fit->gate()->before($start), 'text'));
+        $said = implode(' ', array_column(Gate::at($this->fit)->before($start), 'text'));
         self::assertStringContainsString('Has the plunger let go? reads Neither', $said);
     }
 
@@ -179,7 +183,7 @@ final class AnswersTest extends TestCase
         }
         $this->fit = $this->plan('pelliver-dray-18', 'chain-tensioner', []);
         $this->read('chain-start', 'rattle_after', 0.3, '18 s');
-        $told = (new Told($this->fit))->readings()[0];
+        $told = (new FitNarrative($this->fit))->readings()[0];
         self::assertTrue($told->isOutside);
         self::assertMatchesRegularExpression('~^0[.0]* to 15[.0]*.s$~u', $told->limits);
     }
@@ -205,7 +209,7 @@ final class AnswersTest extends TestCase
         return '“Calibration of the control unit” has no answer: give it at the step “Who answers for fuel and spark?”.';
     }
 
-    private function skip(Hand $hand): string
+    private function skip(Authority $hand): string
     {
         return $this->sent(EventType::StepSkipped, ['step' => 'blower-calibration', 'reason' => 'not our job'], $hand);
     }
@@ -236,7 +240,7 @@ final class AnswersTest extends TestCase
     }
 
     /** @param array<string, string|int|float> $payload */
-    private function sent(EventType $type, array $payload, Hand $hand = Hand::Helper): string
+    private function sent(EventType $type, array $payload, Authority $hand = Authority::Helper): string
     {
         $event = $this->event($type, $payload);
         try {
@@ -252,6 +256,6 @@ final class AnswersTest extends TestCase
     /** @return list<string> */
     private function ends(): array
     {
-        return array_map(static fn (LooseEnd $end): string => $end->id, $this->fit->looseEnds());
+        return array_map(static fn (LooseEnd $end): string => $end->id, SignOff::of($this->fit)->looseEnds());
     }
 }

@@ -4,21 +4,25 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Act\NextAct;
+use NimbleKnuckle\Core\Bench\Act\Turn;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Event\Receipt;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
 use NimbleKnuckle\Core\Bench\Law\Law;
-use NimbleKnuckle\Core\Bench\LooseEnd;
-use NimbleKnuckle\Core\Bench\Receipt;
-use NimbleKnuckle\Core\Bench\ReviewEntry;
-use NimbleKnuckle\Core\Bench\Told\Told;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\ReviewEntry;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
+use NimbleKnuckle\Core\Compiler\Compiler;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Sheet\Sheet;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\TestCase;
@@ -44,20 +48,20 @@ final class LawTest extends TestCase
         $this->read('safe-cold', 'coolant_temperature', 95.0);
         self::assertStringContainsString('Too hot to open', $this->mayNot('step-done', ['step' => 'safe-cold']));
         self::assertStringContainsString(
-            'Only a lead', $this->mayNot('step-done', ['step' => 'safe-cold', 'reason' => 'feels cold enough'], Hand::Mechanic),
+            'Only a lead', $this->mayNot('step-done', ['step' => 'safe-cold', 'reason' => 'feels cold enough'], Authority::Mechanic),
         );
         self::assertStringContainsString(
             'Only a lead skips',
-            $this->mayNot('step-skipped', ['step' => 'safe-cold', 'reason' => 'feels cold enough'], Hand::Mechanic),
+            $this->mayNot('step-skipped', ['step' => 'safe-cold', 'reason' => 'feels cold enough'], Authority::Mechanic),
         );
         $this->may('step-done', ['step' => 'safe-floor']);
         $this->may('caution-acknowledged', ['step' => 'safe-cap', 'caution' => 0]);
         self::assertStringContainsString(
             'It stands before opening it',
-            $this->mayNot('step-done', ['step' => 'safe-cap', 'reason' => 'in a hurry'], Hand::Mechanic),
+            $this->mayNot('step-done', ['step' => 'safe-cap', 'reason' => 'in a hurry'], Authority::Mechanic),
         );
         self::assertStringContainsString('It stands before opening it', $this->mayNot('step-started', ['step' => 'drain']));
-        $this->may('step-done', ['step' => 'safe-cold', 'reason' => 'probe is broken, hand says cold'], Hand::Lead);
+        $this->may('step-done', ['step' => 'safe-cold', 'reason' => 'probe is broken, hand says cold'], Authority::Lead);
         $this->may('step-done', ['step' => 'safe-cap']);
     }
 
@@ -75,16 +79,16 @@ final class LawTest extends TestCase
         $this->workTo('safe-cap');
         $hold = ['kind' => 'on-hold', 'reason' => 'waits for a part'];
         self::assertStringContainsString('A mechanic or a lead', $this->mayNot('stopped', $hold));
-        self::assertStringContainsString('nobody stopped it', $this->mayNot('taken-up', [], Hand::Lead));
-        self::assertStringContainsString('two words', $this->mayNot('stopped', ['reason' => 'later'] + $hold, Hand::Mechanic));
-        self::assertStringContainsString('on hold, or', $this->mayNot('stopped', ['kind' => 'lost'] + $hold, Hand::Mechanic));
-        $this->may('stopped', $hold, Hand::Mechanic);
-        self::assertStringContainsString('This fit is on hold', $this->mayNot('step-done', ['step' => 'safe-floor'], Hand::Lead));
-        self::assertStringContainsString('This fit is on hold', $this->mayNot('stopped', ['kind' => 'cancelled'] + $hold, Hand::Lead));
-        self::assertStringContainsString('take it up again', implode(' ', $this->fit->refusals(true)));
+        self::assertStringContainsString('nobody stopped it', $this->mayNot('taken-up', [], Authority::Lead));
+        self::assertStringContainsString('two words', $this->mayNot('stopped', ['reason' => 'later'] + $hold, Authority::Mechanic));
+        self::assertStringContainsString('on hold, or', $this->mayNot('stopped', ['kind' => 'lost'] + $hold, Authority::Mechanic));
+        $this->may('stopped', $hold, Authority::Mechanic);
+        self::assertStringContainsString('This fit is on hold', $this->mayNot('step-done', ['step' => 'safe-floor'], Authority::Lead));
+        self::assertStringContainsString('This fit is on hold', $this->mayNot('stopped', ['kind' => 'cancelled'] + $hold, Authority::Lead));
+        self::assertStringContainsString('take it up again', implode(' ', SignOff::of($this->fit)->refusals(true)));
         $this->may('noted', ['text' => 'it has come']);
         self::assertStringContainsString('A mechanic or a lead', $this->mayNot('taken-up', []));
-        $this->may('taken-up', [], Hand::Mechanic);
+        $this->may('taken-up', [], Authority::Mechanic);
         $this->may('caution-acknowledged', ['step' => 'safe-cap', 'caution' => 0]);
     }
 
@@ -93,8 +97,8 @@ final class LawTest extends TestCase
         $this->workTo('safe-cap');
         $this->may('dropped', ['what' => 'a washer']);
         $cancel = ['kind' => 'cancelled', 'reason' => 'the customer fetched it'];
-        self::assertMatchesRegularExpression('/\d+ loose ends? (?:is|are) open/', $this->mayNot('stopped', $cancel, Hand::Mechanic));
-        $this->may('stopped', $cancel, Hand::Lead);
+        self::assertMatchesRegularExpression('/\d+ loose ends? (?:is|are) open/', $this->mayNot('stopped', $cancel, Authority::Mechanic));
+        $this->may('stopped', $cancel, Authority::Lead);
         self::assertStringContainsString('This fit is cancelled', $this->mayNot('found', ['dropped' => 'x']));
     }
 
@@ -103,12 +107,12 @@ final class LawTest extends TestCase
         $this->workTo('strength-before');
         $this->read('strength-before', 'strength_before', 12.0);
         self::assertStringContainsString('Outside 20 to 65', $this->mayNot('step-done', ['step' => 'strength-before']));
-        $this->may('step-done', ['step' => 'strength-before', 'reason' => 'only water was in it'], Hand::Helper);
-        self::assertContains('Strength on the glass: 12 %', array_column($this->fit->review(), 'said'));
+        $this->may('step-done', ['step' => 'strength-before', 'reason' => 'only water was in it'], Authority::Helper);
+        self::assertContains('Strength on the glass: 12 %', array_column(SignOff::of($this->fit)->review(), 'said'));
         $this->may('undone', ['event' => sprintf('01J%023d', $this->made)]);
         $this->may('undone', ['event' => $this->fit->state->reading('strength-before', 'strength_before')?->event->id ?? '']);
         self::assertNotContains(
-            'Strength on the glass: 12 %', array_column($this->fit->review(), 'said'), 'what is taken back is not reviewed',
+            'Strength on the glass: 12 %', array_column(SignOff::of($this->fit)->review(), 'said'), 'what is taken back is not reviewed',
         );
     }
 
@@ -118,19 +122,19 @@ final class LawTest extends TestCase
         $refused = $this->mayNot('step-done', ['step' => 'start-first']);
         self::assertStringContainsString('tools have not been counted', $refused);
         self::assertStringContainsString('more', $refused);
-        $this->mayNot('step-done', ['step' => 'start-first', 'reason' => 'customer is waiting'], Hand::Mechanic);
+        $this->mayNot('step-done', ['step' => 'start-first', 'reason' => 'customer is waiting'], Authority::Mechanic);
     }
 
     public function testTheEngineIsNotStartedWithPartsOffOrACircuitEmpty(): void
     {
         $this->workTo('housing-on');
-        $said = array_column($this->fit->gate()->before($this->fit->sheet->step('start-first') ?? self::fail()), 'text', 'code');
+        $said = array_column(Gate::at($this->fit)->before($this->fit->sheet->step('start-first') ?? self::fail()), 'text', 'code');
         self::assertArrayHasKey('circuit-empty', $said);
         self::assertArrayHasKey('part-off', $said);
         self::assertSame(
             'vacuum-fill',
             array_column(
-                $this->fit->gate()->before($this->fit->sheet->step('start-first') ?? self::fail()), 'step', 'code',
+                Gate::at($this->fit)->before($this->fit->sheet->step('start-first') ?? self::fail()), 'step', 'code',
             )['circuit-empty'],
             'it is linked to where it is mended',
         );
@@ -141,18 +145,58 @@ final class LawTest extends TestCase
         $this->workTo('raise-1');
         $this->may('counted-all', ['step' => 'off.front-shield']);
         self::assertStringContainsString(
-            'not on its stands',
-            $this->mayNot('step-done', ['step' => 'off.front-shield', 'reason' => 'it is high enough'], Hand::Mechanic),
+            'on the floor',
+            $this->mayNot('step-done', ['step' => 'off.front-shield', 'reason' => 'it is high enough'], Authority::Mechanic),
         );
         self::assertStringContainsString(
-            'Only a lead skips', $this->mayNot('step-skipped', ['step' => 'raise-1', 'reason' => 'ramp is there'], Hand::Mechanic),
+            'Only a lead skips', $this->mayNot('step-skipped', ['step' => 'raise-1', 'reason' => 'ramp is there'], Authority::Mechanic),
         );
+    }
+
+    public function testWhereItStandsIsSaidAndGoneBy(): void
+    {
+        $this->workTo('off.front-shield');
+        $this->may('stood', ['stance' => 'floor', 'reason' => 'had to make room']);
+        self::assertStringContainsString('on the floor', $this->mayNot('step-done', ['step' => 'off.front-shield']));
+        $act = (new NextAct(new Kit([], []), $this->at))->for($this->fit, $this->fit->sheet->step('off.front-shield') ?? self::fail());
+        self::assertSame([Turn::Stand, ''], [$act->turn, $act->step], 'it leads to no closed step');
+        $this->may('stood', ['stance' => 'lift']);
+        $this->may('counted-all', ['step' => 'off.front-shield']);
+        $this->may('step-done', ['step' => 'off.front-shield']);
+        $this->mayNot('stood', ['stance' => 'roof']);
+        self::assertStringContainsString('which wheels', $this->mayNot('stood', ['stance' => 'stands', 'wheels_off' => 'fl,fl']));
+        self::assertStringContainsString('With a wheel off', $this->mayNot('stood', ['stance' => 'floor', 'wheels_off' => 'fl']));
+        self::assertStringContainsString('on the floor', $this->mayNot('stood', ['stance' => 'lift', 'rolls' => 1]));
+    }
+
+    public function testARaiseThatIsTrueAlreadyIsClosedInATapAndAsksForNoCaution(): void
+    {
+        $this->may('stood', ['stance' => 'ramps']);
+        $this->workTo('raise-1');
+        $raise = $this->fit->sheet->step('raise-1') ?? self::fail();
+        $act = (new NextAct(new Kit([], []), $this->at))->for($this->fit, $raise);
+        self::assertSame('It is on ramps already', $act->label);
+        $this->may('step-done', ['step' => 'raise-1']);
+        self::assertSame('ramps', $this->fit->actual()->stance->value, 'the step that raises it changes nothing then');
+        $this->workTo('drain');
+        self::assertStringContainsString('slope', $this->mayNot('step-started', ['step' => 'drain']));
+    }
+
+    public function testItIsNotMovedWhileItDrainsHangsOrLacksAWheel(): void
+    {
+        $this->workTo('drain');
+        $this->may('step-started', ['step' => 'drain']);
+        self::assertStringContainsString('still runs', $this->mayNot('stood', ['stance' => 'floor'], Authority::Mechanic));
+        self::assertStringContainsString('still runs', $this->mayNot('stood', ['stance' => 'floor', 'reason' => 'in the way here']));
+        $this->may('stood', ['stance' => 'stands', 'place' => 'second bay']);
+        $this->may('stood', ['stance' => 'floor', 'reason' => 'the stand sank in'], Authority::Lead);
+        self::assertContains('On the floor: the stand sank in', array_column(SignOff::of($this->fit)->review(), 'said'));
     }
 
     public function testMereLineOrderIsNotedAndStopsNobody(): void
     {
         $this->may('step-done', ['step' => 'decide-parts']);
-        $entry = $this->fit->review()[0] ?? self::fail();
+        $entry = SignOff::of($this->fit)->review()[0] ?? self::fail();
         self::assertSame(['order', 'Lay out the new parts'], [$entry->kind->value, $entry->what]);
         self::assertStringContainsString('Confirm the sign', $entry->said);
     }
@@ -205,6 +249,27 @@ final class LawTest extends TestCase
         $this->may('counted', ['step' => 'on.front-shield', 'thing' => 'screws with captive washer', 'by' => 6]);
     }
 
+    public function testAnEndThatStaysOffIsSettledWhereItWouldGoBackAndByALeadWhereSomethingReliesOnIt(): void
+    {
+        $at = ['step' => 'on.sensor-lead', 'reason' => 'the new housing has none'];
+        $this->workTo('on.sensor-lead');
+        self::assertStringContainsString('Only a plug', $this->mayNot(
+            'settled', ['step' => 'on.front-shield', 'thing' => 'two-piece push pins', 'how' => 'capped'] + $at,
+        ));
+        self::assertStringContainsString('where it would go back', $this->mayNot(
+            'settled', ['step' => 'off.sensor-lead', 'thing' => 'harness clip', 'how' => 'capped'] + $at,
+        ));
+        self::assertStringContainsString('capped for good', $this->mayNot('settled', ['thing' => 'harness clip', 'how' => 'lost'] + $at));
+        self::assertStringContainsString('Only a lead', $this->mayNot('settled', ['thing' => 'sensor plug', 'how' => 'capped'] + $at));
+        $this->may('counted', ['step' => 'on.sensor-lead', 'thing' => 'sensor plug', 'by' => 1]);
+        self::assertStringContainsString('0 went back', $this->mayNot('step-done', ['step' => 'on.sensor-lead']));
+        $this->may('settled', ['thing' => 'harness clip', 'how' => 'moved'] + $at);
+        $again = ['thing' => 'harness clip', 'how' => 'moved', 'reason' => 'said once more'] + $at;
+        self::assertStringContainsString('settled otherwise', $this->mayNot('settled', $again));
+        $this->may('step-done', ['step' => 'on.sensor-lead']);
+        self::assertContains('Harness clip: moved over', array_column(SignOff::of($this->fit)->review(), 'said'));
+    }
+
     public function testARagMustComeOutBeforeItIsShutIn(): void
     {
         $this->workTo('clean');
@@ -223,11 +288,11 @@ final class LawTest extends TestCase
     {
         $this->workTo('tool-count');
         $step = $this->fit->sheet->step('tool-count') ?? self::fail();
-        self::assertGreaterThan(10, count($this->fit->toolsListed($step)));
+        self::assertGreaterThan(10, count($this->fit->tools()->listed($step)));
         self::assertStringContainsString('tools are not accounted for', $this->mayNot('step-done', ['step' => 'tool-count']));
         self::assertStringContainsString('not on the list', $this->mayNot('tool-counted', ['step' => 'tool-count', 'tool' => 'crowbar']));
-        $missing = array_slice($this->fit->toolsListed($step), -1);
-        foreach (array_slice($this->fit->toolsListed($step), 0, -1) as $tool) {
+        $missing = array_slice($this->fit->tools()->listed($step), -1);
+        foreach (array_slice($this->fit->tools()->listed($step), 0, -1) as $tool) {
             $this->may('tool-counted', ['step' => 'tool-count', 'tool' => $tool]);
         }
         $this->may('step-done', ['step' => 'tool-count', 'reason' => 'lent to the neighbour']);
@@ -277,7 +342,7 @@ final class LawTest extends TestCase
             'stood 0:20 of 2:00', $this->wait(20.0)->mayNot('stage-begun', ['step' => 'burp-fill', 'stage' => 'level']),
         );
         $this->may('stage-begun', ['step' => 'burp-fill', 'stage' => 'level', 'reason' => 'no more bubbles came']);
-        self::assertContains('no more bubbles came', array_column($this->fit->review(), 'said'));
+        self::assertContains('no more bubbles came', array_column(SignOff::of($this->fit)->review(), 'said'));
     }
 
     public function testATabletsClockCannotStretchAHold(): void
@@ -297,15 +362,17 @@ final class LawTest extends TestCase
         $this->read('vacuum-pull', 'vacuum_pulled', 82.0);
         $sent = $this->at->modify('+300 seconds');
         $this->wait(100.0)->may(
-            'stage-begun', ['step' => 'vacuum-pull', 'stage' => 'hold'], Hand::Helper, new Receipt($sent, 'tablet', 200.0),
+            'stage-begun', ['step' => 'vacuum-pull', 'stage' => 'hold'], Authority::Helper, new Receipt($sent, 'tablet', 200.0),
         );
         $this->wait(125.0)->may(
             'measured', ['step' => 'vacuum-pull', 'field' => 'vacuum_lost', 'text' => '0.3 kPa', 'value' => 0.3, 'unit' => 'kPa'],
-            Hand::Helper, new Receipt($sent, 'tablet', 75.0),
+            Authority::Helper, new Receipt($sent, 'tablet', 75.0),
         );
         $this->at = $sent;
         $this->may('step-done', ['step' => 'vacuum-pull']);
-        self::assertContains('clock', array_map(static fn (ReviewEntry $entry): string => $entry->kind->value, $this->fit->review()));
+        self::assertContains(
+            'clock', array_map(static fn (ReviewEntry $entry): string => $entry->kind->value, SignOff::of($this->fit)->review())
+        );
     }
 
     public function testBoltsOutOfOrderAreSaidAtOnceAndStandUntilThatPassIsDoneAgain(): void
@@ -319,7 +386,7 @@ final class LawTest extends TestCase
             }
         }
         $this->bolt($b, 3);
-        self::assertSame([sprintf('Bolt %d was left out (pass 1).', $a)], $this->fit->passFaults($joint->id));
+        self::assertSame([sprintf('Bolt %d was left out (pass 1).', $a)], $this->fit->joints()->passFaults($joint->id));
         foreach ([[$a, 3], [$c, 3], [$a, 4], [$b, 4], [$c, 4]] as [$bolt, $stage]) {
             $this->bolt($bolt, $stage);
         }
@@ -337,7 +404,9 @@ final class LawTest extends TestCase
         foreach ([[$a, 1], [$b, 1], [$c, 1], [$a, 2], [$b, 2], [$c, 2], [$a, 3], [$a, 4]] as [$bolt, $stage]) {
             $this->bolt($bolt, $stage);
         }
-        self::assertStringContainsString('before all were through', implode(' ', $this->fit->passFaults('thermostat-cover-bolts')));
+        self::assertStringContainsString(
+            'before all were through', implode(' ', $this->fit->joints()->passFaults('thermostat-cover-bolts'))
+        );
         self::assertStringContainsString(
             'comes before',
             $this->mayNot('fastener-marked', ['joint' => 'thermostat-cover-bolts', 'bolt' => $b, 'stage' => 4, 'step' => 'housing-tight']),
@@ -350,18 +419,20 @@ final class LawTest extends TestCase
         $since = $this->since('circuit:coolant');
         self::assertStringContainsString(
             'can hurt',
-            $this->mayNot('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => $since], Hand::Helper),
+            $this->mayNot('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => $since], Authority::Helper),
         );
         self::assertStringContainsString(
             'not open any more',
-            $this->mayNot('waived', ['end' => 'joint:thermostat-cover-bolts', 'reason' => 'not yet loose'], Hand::Lead),
+            $this->mayNot('waived', ['end' => 'joint:thermostat-cover-bolts', 'reason' => 'not yet loose'], Authority::Lead),
             'nothing is waived before it is loose',
         );
         self::assertStringContainsString(
             'has changed',
-            $this->mayNot('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => 'something else'], Hand::Lead),
+            $this->mayNot(
+                'waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => 'something else'], Authority::Lead
+            ),
         );
-        $this->may('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => $since], Hand::Mechanic);
+        $this->may('waived', ['end' => 'circuit:coolant', 'reason' => 'will be filled later', 'as' => $since], Authority::Mechanic);
         self::assertNotContains('circuit:coolant', $this->ends());
     }
 
@@ -380,17 +451,17 @@ final class LawTest extends TestCase
     {
         $this->may('step-skipped', ['step' => 'decide-sign', 'reason' => 'known from last time']);
         $this->workTo('');
-        self::assertSame([], $this->fit->refusals(true));
-        self::assertStringContainsString('1 entry to look at', $this->mayNot('signed', [], Hand::Lead));
-        self::assertStringContainsString('Only a lead', $this->mayNot('signed', ['seen' => 1], Hand::Mechanic));
-        self::assertStringContainsString('since you looked', $this->mayNot('signed', ['seen' => 1], Hand::Lead), 'not shown at all');
-        $shown = (new Told($this->fit))->facts();
+        self::assertSame([], SignOff::of($this->fit)->refusals(true));
+        self::assertStringContainsString('1 entry to look at', $this->mayNot('signed', [], Authority::Lead));
+        self::assertStringContainsString('Only a lead', $this->mayNot('signed', ['seen' => 1], Authority::Mechanic));
+        self::assertStringContainsString('since you looked', $this->mayNot('signed', ['seen' => 1], Authority::Lead), 'not shown at all');
+        $shown = (new FitNarrative($this->fit))->facts();
         $this->may('noted', ['step' => 'mix', 'text' => 'one more thing']);
         self::assertStringContainsString(
-            'marked since you looked', $this->mayNot('signed', ['seen' => 1, 'shown' => $shown], Hand::Lead), 'a note came after it',
+            'marked since you looked', $this->mayNot('signed', ['seen' => 1, 'shown' => $shown], Authority::Lead), 'a note came after it',
         );
-        $this->may('signed', ['seen' => 1, 'shown' => $shown + 1], Hand::Lead);
-        self::assertStringContainsString('signed off', $this->mayNot('step-reopened', ['step' => 'mix'], Hand::Lead));
+        $this->may('signed', ['seen' => 1, 'shown' => $shown + 1], Authority::Lead);
+        self::assertStringContainsString('signed off', $this->mayNot('step-reopened', ['step' => 'mix'], Authority::Lead));
     }
 
     public function testACheckThatIsDoneStaysBookedAndANoteBesideItGoes(): void
@@ -418,7 +489,7 @@ final class LawTest extends TestCase
         ], [
             'sum-pinned', ['step' => 'mix', 'sum' => 'coolant-mix', 'query' => 'x', 'said' => 'y', 'verdict' => 'ok'],
         ]] as [$type, $payload]) {
-            self::assertStringContainsString('worked out', $this->mayNot($type, $payload, Hand::Lead));
+            self::assertStringContainsString('worked out', $this->mayNot($type, $payload, Authority::Lead));
         }
         self::assertStringContainsString(
             'no such check', $this->mayNot('follow-up-closed', ['follow_up' => 'nothing', 'outcome' => 'done it']),
@@ -437,14 +508,14 @@ final class LawTest extends TestCase
         $this->may('counted-all', ['step' => $off->id]);
         self::assertStringContainsString(
             'Nothing holds the gearbox',
-            $this->mayNot('step-done', ['step' => $off->id, 'reason' => 'it will not fall'], Hand::Mechanic),
+            $this->mayNot('step-done', ['step' => $off->id, 'reason' => 'it will not fall'], Authority::Mechanic),
         );
         $this->workTo('release-gearbox');
         self::assertContains('support:gearbox', $this->ends());
         $this->may('step-reopened', ['step' => 'mount-on']);
         self::assertStringContainsString(
             'carries the gearbox',
-            $this->mayNot('step-done', ['step' => 'release-gearbox', 'reason' => 'it sits well'], Hand::Mechanic),
+            $this->mayNot('step-done', ['step' => 'release-gearbox', 'reason' => 'it sits well'], Authority::Mechanic),
         );
     }
 
@@ -488,7 +559,7 @@ final class LawTest extends TestCase
         $this->at = null === $lie ? $this->at : $this->at->add($lie);
         $this->may(
             'measured', ['step' => 'vacuum-pull', 'field' => 'vacuum_lost', 'text' => '0.3 kPa', 'value' => 0.3, 'unit' => 'kPa'],
-            Hand::Helper, new Receipt($seen),
+            Authority::Helper, new Receipt($seen),
         );
         $this->at = $seen;
     }
@@ -511,7 +582,7 @@ final class LawTest extends TestCase
 
         return $this->sent(
             'measured', ['step' => $step, 'field' => $field, 'text' => $value.' '.$unit, 'value' => $value, 'unit' => $unit],
-            Hand::Helper, null,
+            Authority::Helper, null,
         );
     }
 
@@ -520,7 +591,7 @@ final class LawTest extends TestCase
      *
      * @return string the event's id
      */
-    private function may(string $type, array $payload, Hand $hand = Hand::Helper, ?Receipt $receipt = null): string
+    private function may(string $type, array $payload, Authority $hand = Authority::Helper, ?Receipt $receipt = null): string
     {
         self::assertSame('', $this->sent($type, $payload, $hand, $receipt), $type.' '.json_encode($payload));
 
@@ -528,7 +599,7 @@ final class LawTest extends TestCase
     }
 
     /** @param array<string, string|int|float> $payload */
-    private function mayNot(string $type, array $payload, Hand $hand = Hand::Helper): string
+    private function mayNot(string $type, array $payload, Authority $hand = Authority::Helper): string
     {
         $said = $this->sent($type, $payload, $hand, null);
         self::assertNotSame('', $said, $type.' was let through: '.json_encode($payload));
@@ -537,7 +608,7 @@ final class LawTest extends TestCase
     }
 
     /** @param array<string, string|int|float> $payload */
-    private function sent(string $type, array $payload, Hand $hand, ?Receipt $receipt): string
+    private function sent(string $type, array $payload, Authority $hand, ?Receipt $receipt): string
     {
         $event = FitEvent::of(
             sprintf('01J%023d', ++$this->made), EventType::from($type), $payload, 'Joss Wending', $this->at,
@@ -556,11 +627,11 @@ final class LawTest extends TestCase
     /** @return list<string> */
     private function ends(): array
     {
-        return array_map(static fn (LooseEnd $end): string => $end->id, $this->fit->looseEnds());
+        return array_map(static fn (LooseEnd $end): string => $end->id, SignOff::of($this->fit)->looseEnds());
     }
 
     private function since(string $id): string
     {
-        return array_column($this->fit->looseEnds(), 'since', 'id')[$id] ?? self::fail('no '.$id);
+        return array_column(SignOff::of($this->fit)->looseEnds(), 'since', 'id')[$id] ?? self::fail('no '.$id);
     }
 }

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\Ladder;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\Flow;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Procedure\Flow;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Sheet\Step;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 
 /** Reads a log by itself, knowing nothing of states, ledgers or the law, and says what it leaves unresolved. */
 final class Oracle
@@ -62,8 +62,8 @@ final class Oracle
     private function counts(): array
     {
         $wrong = [];
-        foreach ($this->closedInTheEnd(Deed::Remove) as $off) {
-            $on = $this->sheet->doing(Deed::Refit, $off->target->item)[0] ?? null;
+        foreach ($this->closedInTheEnd(StepKind::Remove) as $off) {
+            $on = $this->sheet->doing(StepKind::Refit, $off->target->item)[0] ?? null;
             if (null === $on || !$this->isClosed($on->id)) {
                 $wrong[] = $off->target->item.' is off';
                 continue;
@@ -75,6 +75,7 @@ final class Oracle
                         $gone += match ($e->type) {
                             EventType::Dropped => $this->isFound($e->id) ? 0 : 1,
                             EventType::Broke => 1,
+                            EventType::Settled => 0,
                             EventType::Replaced => -1,
                             default => 0,
                         };
@@ -130,8 +131,10 @@ final class Oracle
                 if (null === $step || $step->target->circuit !== $circuit->id) {
                     continue;
                 }
-                $opened = $opened || Deed::Drain === $step->deed && in_array($e->type, [EventType::StepStarted, EventType::StepDone], true);
-                $filled = $filled || Deed::Fill === $step->deed && EventType::StepDone === $e->type && $this->isClosed($step->id);
+                $opened = $opened || StepKind::Drain === $step->deed && in_array(
+                    $e->type, [EventType::StepStarted, EventType::StepDone], true
+                );
+                $filled = $filled || StepKind::Fill === $step->deed && EventType::StepDone === $e->type && $this->isClosed($step->id);
                 foreach (EventType::Measured === $e->type ? $step->asking->asks : [] as $ask) {
                     if ($ask->field === $e->string('field')) {
                         $in = Flow::In === $ask->flow ? $e->float('value') : $in;
@@ -155,7 +158,7 @@ final class Oracle
     private function joints(): array
     {
         $wrong = [];
-        foreach ($this->sheet->doing(Deed::Tighten) as $step) {
+        foreach ($this->sheet->doing(StepKind::Tighten) as $step) {
             $joint = $this->vehicle->joints[$step->target->joint];
             $marks = array_values(
                 array_filter(
@@ -164,7 +167,7 @@ final class Oracle
                 ),
             );
             $off = '' !== $joint->item && [] !== array_filter(
-                $this->closedInTheEnd(Deed::Remove), static fn (Step $s): bool => $s->target->item === $joint->item,
+                $this->closedInTheEnd(StepKind::Remove), static fn (Step $s): bool => $s->target->item === $joint->item,
             );
             if ([] === $marks && !$off) {
                 continue;
@@ -174,7 +177,7 @@ final class Oracle
                 $last[$mark->int('bolt')] = $mark->int('stage');
             }
             for ($bolt = 1; $bolt <= $joint->count(); ++$bolt) {
-                ($last[$bolt] ?? 0) === Ladder::of($joint)->final() || $wrong[] = sprintf(
+                ($last[$bolt] ?? 0) === TighteningStages::of($joint)->final() || $wrong[] = sprintf(
                     'bolt %d of %s is at %d', $bolt, $joint->id, $last[$bolt] ?? 0,
                 );
             }
@@ -195,12 +198,12 @@ final class Oracle
                 continue;
             }
             match ($step->deed) {
-                Deed::Hold => $held[$step->target->load->body] = true,
-                Deed::Release => $held[$step->target->load->body] = false,
-                Deed::Raise => $raised = true,
-                Deed::Lower => $raised = false,
-                Deed::BatteryOff => $battery = false,
-                Deed::BatteryOn => $battery = true,
+                StepKind::Hold => $held[$step->target->load->body] = true,
+                StepKind::Release => $held[$step->target->load->body] = false,
+                StepKind::Raise => $raised = true,
+                StepKind::Lower => $raised = false,
+                StepKind::BatteryOff => $battery = false,
+                StepKind::BatteryOn => $battery = true,
                 default => null,
             };
         }
@@ -305,7 +308,7 @@ final class Oracle
     }
 
     /** @return list<Step> */
-    private function closedInTheEnd(Deed $deed): array
+    private function closedInTheEnd(StepKind $deed): array
     {
         return array_values(array_filter($this->sheet->doing($deed), fn (Step $step): bool => $this->isClosed($step->id)));
     }

@@ -4,19 +4,20 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Law\Law;
-use NimbleKnuckle\Core\Bench\Told\Told;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Vehicle\VehicleSheet;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Bench\Told\FitNarrative;
+use NimbleKnuckle\Core\Compiler\Compiler;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Vehicle\VehicleSheet;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use NimbleKnuckle\Tests\Sample;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -81,12 +82,12 @@ final class SignedOverNothingTest extends TestCase
             $worker = new Worker(new \Random\Randomizer(new \Random\Engine\Mt19937($i)));
             $this->at = new \DateTimeImmutable('2026-11-25T08:00:00Z');
             while (null !== $next = $worker->next($fit)) {
-                $fit = $this->accepted($fit, $next, Hand::Helper) ?? self::fail(sprintf(
+                $fit = $this->accepted($fit, $next, Authority::Helper) ?? self::fail(sprintf(
                     '%s: %s %s', $procedures[0], $next[0]->value, json_encode($next[1]),
                 ));
             }
-            self::assertSame([], $fit->review(), $procedures[0]);
-            self::assertSame([], $fit->refusals(true), $procedures[0]);
+            self::assertSame([], SignOff::of($fit)->review(), $procedures[0]);
+            self::assertSame([], SignOff::of($fit)->refusals(true), $procedures[0]);
         }
     }
 
@@ -132,19 +133,19 @@ final class SignedOverNothingTest extends TestCase
                 default => null,
             };
             foreach (array_filter([$lie, null === $lie || 0 === $luck->getInt(0, 2) ? $honest : null]) as $event) {
-                $after = $this->accepted($fit, $event, Hand::Helper);
+                $after = $this->accepted($fit, $event, Authority::Helper);
                 $refused += null === $after ? 1 : 0;
                 $fit = $after ?? $fit;
             }
         }
-        $shown = ['seen' => count($fit->review()), 'shown' => (new Told($fit))->facts()];
-        $done = $this->accepted($fit, [EventType::Signed, $shown, 60.0], Hand::Lead);
+        $shown = ['seen' => count(SignOff::of($fit)->review()), 'shown' => (new FitNarrative($fit))->facts()];
+        $done = $this->accepted($fit, [EventType::Signed, $shown, 60.0], Authority::Lead);
 
         return [null !== $done, ($done ?? $fit)->state->log, $done ?? $fit, $refused];
     }
 
     /** @param array{EventType, array<string, mixed>, float} $what */
-    private function accepted(Fit $fit, array $what, Hand $hand): ?Fit
+    private function accepted(Fit $fit, array $what, Authority $hand): ?Fit
     {
         $this->at = $this->at->modify(sprintf('+%d seconds', (int) ceil($what[2])));
         $event = FitEvent::of(sprintf('01J%023d', ++$this->made), $what[0], $what[1], 'Joss Wending', $this->at);

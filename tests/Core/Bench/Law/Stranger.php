@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\Ladder;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
+use NimbleKnuckle\Core\Bench\State\Reading;
+use NimbleKnuckle\Core\Sheet\Step;
 use Random\Randomizer;
 
 /** Any event at any time: what a client could post, whether a page sends it or not. Its fields are mostly sensible, each by itself. */
@@ -41,7 +43,10 @@ final readonly class Stranger
             EventType::CautionAcknowledged => $at + ['caution' => $this->luck->getInt(0, 2)],
             EventType::Counted => $at + ['thing' => $thing, 'by' => $this->luck->getInt(-3, 5)],
             EventType::Broke, EventType::Replaced, EventType::PutIn, EventType::TakenOut => $at + ['thing' => $thing],
-            EventType::ToolCounted => $at + ['tool' => $this->one([...$fit->toolsListed($step), 'spoon'])],
+            EventType::Settled => $at + [
+                'thing' => $thing, 'how' => $this->one(['capped', 'moved', 'lost']), 'reason' => $this->one(['new part has none', 'no']),
+            ],
+            EventType::ToolCounted => $at + ['tool' => $this->one([...$fit->tools()->listed($step), 'spoon'])],
             EventType::FastenerMarked => $this->marked($fit),
             EventType::Measured => $this->measured($at, $step),
             EventType::Dropped => $at + ['thing' => $thing, 'what' => $thing],
@@ -50,9 +55,16 @@ final readonly class Stranger
                 'mishap' => 'stripped', 'said' => 'A thread is gone', 'way' => 'insert', 'how' => 'An insert', 'what' => 'a thread',
             ],
             EventType::StepSkipped => $at + ['reason' => 'not on this one'],
-            EventType::Waived => ['end' => $this->one([...array_column($fit->looseEnds(), 'id'), 'none']), 'reason' => 'seen and let be'],
+            EventType::Waived => [
+                'end' => $this->one([...array_column(SignOff::of($fit)->looseEnds(), 'id'), 'none']), 'reason' => 'seen and let be',
+            ],
             EventType::FollowUpClosed => ['follow_up' => 'none', 'outcome' => 'ok'],
             EventType::StopSeen => $at + ['reading' => 'none'],
+            EventType::Chosen => $at + $this->chosen($fit, $step),
+            EventType::Stood => [
+                'stance' => $this->one(['floor', 'stands', 'ramps', 'lift', 'roof']),
+                'wheels_off' => $this->one(['', '', 'fl', 'fr,fl', 'fl,fl', 'xx']), 'rolls' => $this->luck->getInt(0, 1),
+            ],
             EventType::Noted => $at + ['text' => 'as found'],
             EventType::StageBegun => $at + ['stage' => $this->one(
                 [...array_column($fit->routine($step)->routine->stages ?? [], 'id'), 'none'],
@@ -69,6 +81,17 @@ final readonly class Stranger
         };
     }
 
+    /** @return array<string, string> */
+    private function chosen(Fit $fit, Step $step): array
+    {
+        $rivals = $fit->state->rivals[$step->id] ?? [];
+        $field = $this->one([...array_map(strval(...), array_keys($rivals)), 'none']);
+
+        return ['field' => $field, 'event' => $this->one([...array_map(
+            static fn (Reading $one): string => $one->event->id, isset($rivals[$field]) ? $rivals[$field]->readings : [],
+        ), 'none'])];
+    }
+
     /** @return array<string, string|int|float> */
     private function marked(Fit $fit): array
     {
@@ -76,7 +99,7 @@ final readonly class Stranger
 
         return null === $joint ? ['joint' => 'none', 'bolt' => 1, 'stage' => 1] : [
             'joint' => $joint->id, 'bolt' => $this->luck->getInt(0, $joint->count() + 1),
-            'stage' => $this->luck->getInt(0, Ladder::of($joint)->final() + 1),
+            'stage' => $this->luck->getInt(0, TighteningStages::of($joint)->final() + 1),
         ] + (0 === $this->luck->getInt(0, 3) ? ['wrench' => 'the good one', 'torque' => 20.0] : []);
     }
 

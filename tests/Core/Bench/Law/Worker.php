@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench\Law;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
+use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
-use NimbleKnuckle\Core\Plan\Procedure\Ask;
-use NimbleKnuckle\Core\Plan\Procedure\Deed;
-use NimbleKnuckle\Core\Plan\Procedure\Flow;
-use NimbleKnuckle\Core\Plan\Procedure\Shot;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Procedure\Ask;
+use NimbleKnuckle\Core\Procedure\Flow;
+use NimbleKnuckle\Core\Procedure\PictureRequest;
+use NimbleKnuckle\Core\Procedure\StepKind;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** An honest pair of hands: says what it does next at a fit as it stands, with the seconds it takes. It gives no reasons. */
 final class Worker
@@ -52,7 +53,7 @@ final class Worker
             ?? $this->putIn($fit, $step)
             ?? $this->bolt($fit, $step) ?? $this->stage($fit, $step) ?? $this->read($fit, $step) ?? $this->tool($fit, $step)
             ?? $this->picture($fit, $step)
-            ?? [EventType::StepDone, ['step' => $step->id], Deed::Wait === $step->deed ? 60 * $step->slot->minutes->likely + 1 : 20.0];
+            ?? [EventType::StepDone, ['step' => $step->id], StepKind::Wait === $step->deed ? 60 * $step->slot->minutes->likely + 1 : 20.0];
     }
 
     /** @return array{EventType, array<string, string|int|float>, float}|null */
@@ -64,7 +65,7 @@ final class Worker
             }
         }
 
-        return Shot::Proof !== $step->asking->shot ? null : [EventType::PhotoTaken, [
+        return PictureRequest::Proof !== $step->asking->shot ? null : [EventType::PhotoTaken, [
             'step' => $step->id, 'hash' => hash('sha256', $step->id), 'width' => 1600, 'height' => 1200, 'shot' => 'proof',
         ], 25.0];
     }
@@ -86,7 +87,8 @@ final class Worker
     {
         foreach (self::LEAVES_IN === $this->habit ? [] : $fit->state->inside as $put) {
             $declared = array_column($fit->sheet->step($put->string('step'))->needs->puts ?? [], 'outBefore', 'thing');
-            if (($declared[$put->string('thing')] ?? '') === $step->id || Deed::Start === $step->deed || Deed::Drive === $step->deed) {
+            $runs = StepKind::Start === $step->deed || StepKind::Drive === $step->deed;
+            if ($runs || ($declared[$put->string('thing')] ?? '') === $step->id) {
                 return [EventType::TakenOut, ['step' => $put->string('step'), 'thing' => $put->string('thing')], 5.0];
             }
         }
@@ -103,11 +105,11 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function count(Fit $fit, Step $step): ?array
     {
-        foreach (Deed::Remove === $step->deed || Deed::Refit === $step->deed ? $fit->pieces()->ofTray($step) : [] as $count) {
-            $now = Deed::Remove === $step->deed ? $count->tray : $count->back;
-            $wanted = Deed::Remove === $step->deed ? $count->room() : $count->off();
+        foreach (StepKind::Remove === $step->deed || StepKind::Refit === $step->deed ? $fit->pieces()->ofTray($step) : [] as $count) {
+            $now = StepKind::Remove === $step->deed ? $count->tray : $count->back;
+            $wanted = StepKind::Remove === $step->deed ? $count->room() : $count->off();
             if ($now !== $wanted) {
-                $missing = Deed::Refit === $step->deed && $wanted > $count->atHand();
+                $missing = StepKind::Refit === $step->deed && $wanted > $count->atHand();
 
                 return match (true) {
                     $missing && $count->lost() > 0 => $this->find($fit, $count->thing),
@@ -152,17 +154,17 @@ final class Worker
     private function bolt(Fit $fit, Step $step): ?array
     {
         $joint = $fit->vehicle->joints[$step->target->joint] ?? null;
-        if (Deed::Tighten !== $step->deed || null === $joint) {
+        if (StepKind::Tighten !== $step->deed || null === $joint) {
             return null;
         }
-        if ([] !== $fit->passFaults($joint->id)) {
+        if ([] !== $fit->joints()->passFaults($joint->id)) {
             foreach ($joint->pattern->order() as $bolt) {
                 if ($fit->state->stage($joint->id, $bolt) > 0) {
                     return [EventType::FastenerMarked, ['joint' => $joint->id, 'bolt' => $bolt, 'stage' => 0, 'step' => $step->id], 10.0];
                 }
             }
         }
-        [$bolt, $stage] = $fit->nextBolt($joint);
+        [$bolt, $stage] = $fit->joints()->nextBolt($joint);
 
         return 0 === $bolt ? null : [
             EventType::FastenerMarked, ['joint' => $joint->id, 'bolt' => $bolt, 'stage' => $stage, 'step' => $step->id], 9.0,
@@ -208,7 +210,7 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function read(Fit $fit, Step $step): ?array
     {
-        foreach ($fit->asks($step) as $ask) {
+        foreach ($fit->readings()->asks($step) as $ask) {
             $reading = $fit->state->reading($step->id, $ask->field);
             if (null === $reading || $ask->isOutside($reading->value)) {
                 return $this->reading($fit, $step, $ask, 12.0);
@@ -257,7 +259,7 @@ final class Worker
     /** @return array{EventType, array<string, string|int|float>, float}|null */
     private function tool(Fit $fit, Step $step): ?array
     {
-        $missing = $fit->toolsMissing($step);
+        $missing = $fit->tools()->missing($step);
 
         return [] === $missing ? null : [EventType::ToolCounted, ['step' => $step->id, 'tool' => $missing[0]], 3.0];
     }
@@ -269,7 +271,7 @@ final class Worker
      */
     private function mend(Fit $fit): ?array
     {
-        $end = $fit->looseEnds()[0] ?? null;
+        $end = SignOff::of($fit)->looseEnds()[0] ?? null;
         if (null === $end) {
             return null;
         }

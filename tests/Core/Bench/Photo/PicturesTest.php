@@ -4,27 +4,28 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench\Photo;
 
-use NimbleKnuckle\Core\Bench\EventType;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
+use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
-use NimbleKnuckle\Core\Bench\FitEvent;
-use NimbleKnuckle\Core\Bench\FitState;
-use NimbleKnuckle\Core\Bench\Hand;
-use NimbleKnuckle\Core\Bench\InvalidEvent;
+use NimbleKnuckle\Core\Bench\Gate\Gate;
 use NimbleKnuckle\Core\Bench\Law\Law;
 use NimbleKnuckle\Core\Bench\Law\PhotoLaw;
 use NimbleKnuckle\Core\Bench\Photo\MarkDrawing;
 use NimbleKnuckle\Core\Bench\Photo\MarkKind;
 use NimbleKnuckle\Core\Bench\Photo\Pictures;
+use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Compiler\Compiler;
 use NimbleKnuckle\Core\Document\Node;
-use NimbleKnuckle\Core\Plan\Compiler\Compiler;
-use NimbleKnuckle\Core\Plan\Kit\Kit;
-use NimbleKnuckle\Core\Plan\Law\Within\PictureTaken;
-use NimbleKnuckle\Core\Plan\Procedure\Asking;
-use NimbleKnuckle\Core\Plan\Procedure\Choices;
-use NimbleKnuckle\Core\Plan\Procedure\Shot;
-use NimbleKnuckle\Core\Plan\Sheet\Sheet;
-use NimbleKnuckle\Core\Plan\Sheet\Step;
+use NimbleKnuckle\Core\Kit\Kit;
+use NimbleKnuckle\Core\Law\Within\PictureTaken;
+use NimbleKnuckle\Core\Procedure\Asking;
+use NimbleKnuckle\Core\Procedure\Choices;
+use NimbleKnuckle\Core\Procedure\PictureRequest;
 use NimbleKnuckle\Core\Safety\Obstacle;
+use NimbleKnuckle\Core\Sheet\Sheet;
+use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Tests\Core\Plan\Sheets;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -36,7 +37,7 @@ use PHPUnit\Framework\TestCase;
 #[CoversClass(MarkDrawing::class)]
 #[CoversClass(MarkKind::class)]
 #[CoversClass(PictureTaken::class)]
-#[CoversClass(Shot::class)]
+#[CoversClass(PictureRequest::class)]
 final class PicturesTest extends TestCase
 {
     private const HASH = 'a3f1c2d4e5b60718293a4b5c6d7e8f90a3f1c2d4e5b60718293a4b5c6d7e8f90';
@@ -140,11 +141,11 @@ final class PicturesTest extends TestCase
 
     public function testOnlyAProofHoldsAStepAndOnlyOneThatSaysSo(): void
     {
-        foreach ([Shot::Before, Shot::After, Shot::Proof] as $shot) {
+        foreach ([PictureRequest::Before, PictureRequest::After, PictureRequest::Proof] as $shot) {
             $fit = $this->asking('belt-off', $shot);
             $step = $fit->sheet->step('belt-off') ?? self::fail('no such step');
             self::assertSame($shot, (new Pictures($fit))->wanted($step));
-            self::assertSame(Shot::Proof === $shot ? ['no-picture'] : [], self::codes($fit, $step));
+            self::assertSame(PictureRequest::Proof === $shot ? ['no-picture'] : [], self::codes($fit, $step));
             // Any picture is not that picture.
             $fit = $fit->then($this->event(EventType::PhotoTaken, $this->photo('belt-off', '')));
             self::assertSame($shot, (new Pictures($fit))->wanted($step));
@@ -156,10 +157,10 @@ final class PicturesTest extends TestCase
 
     public function testOfTwoThatAskAProofIsTheHarder(): void
     {
-        $of = static fn (?Shot $shot): Asking => new Asking(shot: $shot);
-        self::assertSame(Shot::Proof, $of(Shot::Before)->and($of(Shot::Proof))->shot);
-        self::assertSame(Shot::Proof, $of(Shot::Proof)->and($of(Shot::Before))->shot);
-        self::assertSame(Shot::After, $of(null)->and($of(Shot::After))->shot);
+        $of = static fn (?PictureRequest $shot): Asking => new Asking(shot: $shot);
+        self::assertSame(PictureRequest::Proof, $of(PictureRequest::Before)->and($of(PictureRequest::Proof))->shot);
+        self::assertSame(PictureRequest::Proof, $of(PictureRequest::Proof)->and($of(PictureRequest::Before))->shot);
+        self::assertSame(PictureRequest::After, $of(null)->and($of(PictureRequest::After))->shot);
         self::assertNull($of(null)->and($of(null))->shot);
     }
 
@@ -204,7 +205,7 @@ final class PicturesTest extends TestCase
     private function take(string $step, string $shot = ''): string
     {
         $event = $this->event(EventType::PhotoTaken, $this->photo($step, $shot));
-        (new Law($this->fit, Hand::Mechanic, $this->at))->ensure($event);
+        (new Law($this->fit, Authority::Mechanic, $this->at))->ensure($event);
         $this->fit = $this->fit->then($event);
 
         return $event->id;
@@ -226,7 +227,7 @@ final class PicturesTest extends TestCase
     private function ensure(EventType $type, array $payload): FitEvent
     {
         $event = $this->event($type, $payload);
-        (new Law($this->fit, Hand::Mechanic, $this->at))->ensure($event);
+        (new Law($this->fit, Authority::Mechanic, $this->at))->ensure($event);
 
         return $event;
     }
@@ -246,12 +247,12 @@ final class PicturesTest extends TestCase
     private static function codes(Fit $fit, Step $step): array
     {
         return array_values(array_filter(
-            array_map(static fn (Obstacle $one): string => $one->code, $fit->gate()->within($step)),
+            array_map(static fn (Obstacle $one): string => $one->code, Gate::at($fit)->within($step)),
             static fn (string $code): bool => 'no-picture' === $code,
         ));
     }
 
-    private function asking(string $id, Shot $shot): Fit
+    private function asking(string $id, PictureRequest $shot): Fit
     {
         $asks = static fn (Step $step): Step => $step->id === $id ? $step->with(shot: $shot) : $step;
 

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace NimbleKnuckle\App\Devices\Bench;
+
+use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Devices\DeviceBook;
+use NimbleKnuckle\App\Devices\GaugeView;
+use NimbleKnuckle\App\Devices\Intake\ReadingBook;
+use NimbleKnuckle\App\Devices\ReadingDocument;
+use NimbleKnuckle\App\Devices\ReadingRecord;
+use NimbleKnuckle\App\Devices\Simulator\SimulatedEngine;
+use NimbleKnuckle\App\Devices\Simulator\SimulatedWrench;
+use NimbleKnuckle\App\Fits\EventLog;
+use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
+use NimbleKnuckle\Core\Sum\InvalidInput;
+use NimbleKnuckle\Core\Trace\Fault;
+use Psr\Clock\ClockInterface;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Uid\Ulid;
+
+/** Devices at a step of the bench: take one in hand, put it down, watch its gauge, pull the simulated one, hand in a trace as a file. */
+#[Route('/fits/{id}/steps/{step}', requirements: ['id' => '[0-9A-Z]{26}', 'step' => '[a-z0-9.-]+'])]
+final class BenchDevicesController extends AbstractController
+{
+    public function __construct(
+        private readonly DeviceBook $devices, private readonly ReadingBook $readings, private readonly FitBook $fits,
+    ) {
+    }
+
+    #[Route('/device', name: 'device_take', methods: ['POST'])]
+    public function take(string $id, string $step, Request $request, #[CurrentUser] AccountRecord $person): Response
+    {
+        $device = $this->devices->get($request->request->getString('device'))
+            ?? throw $this->createNotFoundException('There is no such device.');
+        $this->fits->get($id)->sheet()->step($step) ?? throw $this->createNotFoundException('There is no such step.');
+        if ($request->request->getBoolean('down')) {
+            $this->devices->put($device);
+        } else {
+            $this->devices->take($device, $id, $step, $person->name);
+        }
+
+        return $this->redirectToRoute('bench', ['id' => $id, 'step' => $step], Response::HTTP_SEE_OTHER);
+    }
+
+    /** Polled while a device is in hand: nothing new is 204; a mark made by a trace wakes the bench. */
+    #[Route('/gauge', name: 'device_gauge', methods: ['GET'])]
+    public function gauge(string $id, string $step, Request $request, EventLog $log): Response
+    {
+        $reading = $this->readings->latest($id, $step);
+        if (ReadingRecord::mark($reading) === $request->query->getString('since')) {
+            return new Response(status: Response::HTTP_NO_CONTENT);
+        }
+
+        return $this->gaugeOf($id, $step, $reading, $log->version($id) > $request->query->getInt('version'));
+    }
+
+    #[Route('/pull', name: 'device_pull', methods: ['POST'])]
+    public function pull(string $id, string $step, Request $request, SimulatedWrench $wrench): Response
+    {
+        $form = $request->request;
+        $device = $this->devices->get($form->getString('device'));
+        null !== $device
+            && $device->simulated
+            && $device->isInHandAt($id, $step)
+            || throw $this->createNotFoundException('That wrench is not in hand here.');
+        $readingId = Ulid::isValid($form->getString('reading'))
+            ? $form->getString('reading')
+            : throw $this->createNotFoundException('A pull has a reading id.');
+        try {
+            $reading = $wrench->pull(
+                $device, $readingId, self::number($request, 'ms'), max(0.05, min(3.0, self::number($request, 'eager'))),
+                Fault::tryFrom($form->getString('fault')) ?? Fault::None, $form->getBoolean('done'),
+            );
+        } catch (InvalidInput $e) {
+            return new Response($e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY, ['Content-Type' => 'text/plain; charset=UTF-8']);
+        }
+
+        return $this->gaugeOf($id, $step, $reading, $reading->marked);
+    }
+
+    /** The simulated engine runs on for a while, or is switched off. */
+    #[Route('/engine', name: 'device_engine', methods: ['POST'])]
+    public function engine(string $id, string $step, Request $request, SimulatedEngine $engine, EventLog $log): Response
+    {
+        $form = $request->request;
+        $device = $this->devices->get($form->getString('device'));
+        null !== $device
+            && $device->simulated
+            && $device->isInHandAt($id, $step)
+            || throw $this->createNotFoundException('That thermometer is not in hand here.');
+        $readingId = Ulid::isValid($form->getString('reading'))
+            ? $form->getString('reading')
+            : throw $this->createNotFoundException('A run has a reading id.');
+        $before = $log->version($id);
+        try {
+            $reading = $engine->run(
+                $device, $readingId, self::number($request, 'seconds'),
+                EngineFault::tryFrom($form->getString('fault')) ?? EngineFault::None, $form->getBoolean('done'),
+            );
+        } catch (InvalidInput $e) {
+            return new Response($e->getMessage(), Response::HTTP_UNPROCESSABLE_ENTITY, ['Content-Type' => 'text/plain; charset=UTF-8']);
+        }
+
+        return $this->gaugeOf($id, $step, $reading, $log->version($id) > $before);
+    }
+
+    /** A trace from a wrench that cannot send: rows of degrees, N·m and ms. */
+    #[Route('/trace', name: 'device_trace', methods: ['POST'])]
+    public function upload(
+        string $id, string $step, Request $request, #[CurrentUser] AccountRecord $person, ClockInterface $clock,
+    ): Response {
+        $device = $this->devices->get($request->request->getString('device'))
+            ?? throw $this->createNotFoundException('There is no such device.');
+        $file = $request->files->get('trace');
+        try {
+            $text = $file instanceof \Symfony\Component\HttpFoundation\File\UploadedFile && $file->isValid() && $file->getSize() < 2_000_000
+                ? $file->getContent()
+                : $request->request->getString('rows');
+            $samples = ReadingDocument::rows($text);
+            $device->isInHandAt($id, $step) || $this->devices->take($device, $id, $step, $person->name);
+            $reading = $this->readings->receive(
+                $device,
+                ReadingDocument::read(
+                    json_encode(
+                        [
+                            'format' => ReadingDocument::FORMAT, 'id' => (string) new Ulid(), 'kind' => $device->kind->reading(),
+                            'samples' => $samples, 'done' => true, 'at' => $clock->now()->format('Y-m-d\TH:i:sP'),
+                        ],
+                        \JSON_THROW_ON_ERROR,
+                    ),
+                ),
+            );
+            $this->addFlash('ok' === $reading->verdict ? 'good' : 'bad', $reading->said);
+        } catch (InvalidInput $e) {
+            $this->addFlash('bad', $e->getMessage());
+        }
+
+        return $this->redirectToRoute('bench', ['id' => $id, 'step' => $step], Response::HTTP_SEE_OTHER);
+    }
+
+    private function gaugeOf(string $id, string $step, ?ReadingRecord $reading, bool $wake): Response
+    {
+        $response = 'temperature' === $reading?->kind
+            ? $this->render(
+                'devices/_curve.html.twig',
+                [
+                    'fitId' => $id, 'stepId' => $step, 'reading' => $reading, 'curve' => BenchThermometer::curve($reading),
+                    'since' => ReadingRecord::mark($reading), 'marked' => $wake,
+                ],
+            )
+            : $this->render(
+                'devices/_gauge.html.twig',
+                [
+                    'fitId' => $id, 'stepId' => $step, 'gauge' => GaugeView::of($reading),
+                    'since' => ReadingRecord::mark($reading), 'marked' => $wake,
+                ],
+            );
+        if ($wake) {
+            $response->headers->set('HX-Trigger', 'nk:pulse');
+        }
+
+        return $response;
+    }
+
+    private static function number(Request $request, string $name): float
+    {
+        $value = $request->request->get($name);
+
+        return is_numeric($value) ? (float) $value : 0.0;
+    }
+}
