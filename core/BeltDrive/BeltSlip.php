@@ -9,7 +9,6 @@ use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
-use NimbleKnuckle\Core\Quantity\Show;
 
 /** What a belt can pull round one pulley before it slips: T1/T2 = exp(μθ) (Euler–Eytelwein), wedged in its grooves. */
 final readonly class BeltSlip
@@ -40,12 +39,12 @@ final readonly class BeltSlip
             ? Formula::of('μ′ = μ/sin half', ['μ' => $friction, 'half' => Term::fixed(BeltSection::GROOVE / 2, '°')])
             : Formula::of('μ′ = μ', ['μ' => $friction]);
         $needed = Formula::of('F = P/(π d n)', [
-            'P' => Term::readAs(1000 * $kilowatts, Show::n($kilowatts).' kW'),
-            'd' => Term::readAs($diameter->millimetres / 1000, Show::n($diameter->millimetres).' mm'),
-            'n' => Term::readAs($speed / 60, Show::n($speed).' rpm'),
+            'P' => Term::readAs(1000 * $kilowatts, $kilowatts, 'kW'),
+            'd' => Term::readAs($diameter->millimetres / 1000, $diameter->millimetres, 'mm'),
+            'n' => Term::readAs($speed / 60, $speed, 'rpm'),
         ]);
         $available = Formula::of('T₂(exp(μ′θ) − 1)', [
-            'T₂' => $slack->newtons, 'μ′' => $wedged->value, 'θ' => Term::readAs(deg2rad($wrap->degrees), Show::n($wrap->degrees).'°'),
+            'T₂' => $slack->newtons, 'μ′' => $wedged->value, 'θ' => Term::readAs(deg2rad($wrap->degrees), $wrap->degrees, '°'),
         ]);
 
         return new self($wedged, $needed, $available, Formula::of('before it slips/needed', [

@@ -8,7 +8,6 @@ use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Pressure;
-use NimbleKnuckle\Core\Quantity\Show;
 
 /** A pulley of another size on crank or blower: ratio, driven speed in rpm, belt speed in m/s, pressure ratio. */
 final readonly class PulleyChange
@@ -43,7 +42,7 @@ final readonly class PulleyChange
             $after, $before, Formula::of('redline · ratio', ['redline' => $redline, 'ratio' => $after->value]), $redline * $before->value,
             Formula::of('100 (ratio/before − 1)', ['ratio' => $after->value, 'before' => $before->value]),
             Formula::of('π · crank · redline/60', [
-                'crank' => Term::readAs($crank[1]->millimetres / 1000, Show::n($crank[1]->millimetres).' mm'), 'redline' => $redline,
+                'crank' => Term::readAs($crank[1]->millimetres / 1000, $crank[1]->millimetres, 'mm'), 'redline' => $redline,
             ]),
             null === $pressureRatio ? null : $type->formula($pressureRatio, $before->value, $after->value),
         );

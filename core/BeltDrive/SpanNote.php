@@ -8,7 +8,6 @@ use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
-use NimbleKnuckle\Core\Quantity\Show;
 
 /** The note of a plucked free span: a string between two pulleys. m in kg a metre, f in Hz. */
 final readonly class SpanNote
@@ -46,6 +45,6 @@ final readonly class SpanNote
 
     private static function metres(Length $span): Term
     {
-        return Term::readAs($span->millimetres / 1000, Show::n($span->millimetres).' mm');
+        return Term::readAs($span->millimetres / 1000, $span->millimetres, 'mm');
     }
 }

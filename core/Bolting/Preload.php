@@ -8,7 +8,6 @@ use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Share;
-use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Torque;
 
 /** Torque, preload and yield of one bolt (VDI 2230-1). */
@@ -34,7 +33,7 @@ final readonly class Preload
     public function shareFormula(Share $share, float $threadFriction): Formula
     {
         return Formula::of(
-            self::AT_SHARE, ['ν' => Term::readAs($share->ofOne, Show::n($share->percent()).' %')] + $this->twist($threadFriction)
+            self::AT_SHARE, ['ν' => Term::readAs($share->ofOne, $share->percent(), '%')] + $this->twist($threadFriction)
         );
     }
 
@@ -76,7 +75,7 @@ final readonly class Preload
     /** N·m. */
     public function torqueFormula(Force $preload, float $threadFriction, float $headFriction): Formula
     {
-        $force = Term::readAs($preload->kilonewtons(), Show::n($preload->newtons).' N');
+        $force = Term::readAs($preload->kilonewtons(), $preload->newtons, 'N');
 
         return Formula::of('M = F ('.self::LEVER.')', ['F' => $force] + $this->chain($threadFriction, $headFriction));
     }
@@ -89,7 +88,7 @@ final readonly class Preload
     /** N. */
     public function preloadFormula(Torque $torque, float $threadFriction, float $headFriction): Formula
     {
-        $moment = Term::readAs($torque->newtonMetres * 1000, Show::n($torque->newtonMetres).' N·m');
+        $moment = Term::readAs($torque->newtonMetres * 1000, $torque->newtonMetres, 'N·m');
 
         return Formula::of('F = M / ('.self::LEVER.')', ['M' => $moment] + $this->chain($threadFriction, $headFriction));
     }

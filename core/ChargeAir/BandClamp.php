@@ -7,7 +7,6 @@ namespace NimbleKnuckle\Core\ChargeAir;
 use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
-use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Torque;
 
 /** A clamp round a hose, and what its screw makes of a torque. */
@@ -32,7 +31,7 @@ enum BandClamp: string
     /** N; nothing of a spring, which has no screw. @param float $screw mm across the bolt of a T-bolt clamp */
     public function formula(Torque $torque, float $screw): Formula
     {
-        $moment = Term::readAs(1000 * $torque->newtonMetres, Show::n($torque->newtonMetres).' N·m');
+        $moment = Term::readAs(1000 * $torque->newtonMetres, $torque->newtonMetres, 'N·m');
 
         return match ($this) {
             self::Worm => Formula::of('2π · left · M/lead', [

@@ -9,7 +9,6 @@ use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Pressure;
-use NimbleKnuckle\Core\Quantity\Show;
 
 /**
  * Whether boost pushes a hose off its pipe: the push on the area of the pipe against what the band holds by friction and, behind a
@@ -35,7 +34,7 @@ final readonly class HoseHold
     public static function of(Length $diameter, Pressure $boost, Force $band, float $friction, float $flank): self
     {
         $push = Formula::of('F = p π D²/4', [
-            'p' => Term::readAs(1e-3 * $boost->kilopascals, Show::n($boost->kilopascals).' kPa'), 'D' => $diameter->millimetres,
+            'p' => Term::readAs(1e-3 * $boost->kilopascals, $boost->kilopascals, 'kPa'), 'D' => $diameter->millimetres,
         ]);
         $held = ['T' => $band->newtons, 'μ' => $friction, 'β' => Term::of($flank, '°')];
         $least = Formula::of('2π left T (tan β + low μ)/(1 − low μ tan β)', [

@@ -27,15 +27,15 @@ final readonly class Term
     }
 
     /** One that is reckoned with in another unit than people read: radians, a share of one. */
-    public static function readAs(float $value, string $words): self
+    public static function readAs(float $value, float $shown, string $unit): self
     {
-        return new self($value, '', 4, false, $words);
+        return new self($value, $unit, 4, false, Show::n($shown));
     }
 
     public function shown(): string
     {
         $shown = $this->words ?? Show::n($this->value, $this->digits);
 
-        return $shown.('' === $this->unit || '°' === $this->unit ? $this->unit : ' '.$this->unit);
+        return $shown.('' === $this->unit || str_starts_with($this->unit, '·') || '°' === $this->unit ? $this->unit : ' '.$this->unit);
     }
 }

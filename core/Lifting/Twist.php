@@ -8,7 +8,6 @@ use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Length;
-use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Torque;
 
 /** How far a round steel bar twists under a torque: θ = T l/(G J). Strength of materials, G of steel 80 GPa. */
@@ -32,10 +31,10 @@ final readonly class Twist
     {
         $second = Formula::of('J = π (D⁴ − d⁴) / 32', ['D' => $diameter->millimetres, 'd' => $inner->millimetres]);
         $bar = [
-            'l' => $length->millimetres, 'G' => Term::readAs(self::SHEAR_MODULUS, Show::n(self::SHEAR_MODULUS / 1000).' GPa'),
+            'l' => $length->millimetres, 'G' => Term::readAs(self::SHEAR_MODULUS, self::SHEAR_MODULUS / 1000, 'GPa'),
             'J' => $second->value,
         ];
-        $moment = static fn (Torque $one): Term => Term::readAs(1000 * $one->newtonMetres, Show::n($one->newtonMetres));
+        $moment = static fn (Torque $one): Term => Term::readAs(1000 * $one->newtonMetres, $one->newtonMetres, '');
         $turned = Formula::of('θ = T l / (G J)', ['T' => $moment($torque)] + $bar);
         $over = Formula::of('(T − snug) l / (G J)', ['T' => $moment($torque), 'snug' => $moment($snug)] + $bar);
 

@@ -8,7 +8,6 @@ use NimbleKnuckle\Core\Formula\Formula;
 use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Force;
 use NimbleKnuckle\Core\Quantity\Length;
-use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Torque;
 
 /**
@@ -68,6 +67,6 @@ final readonly class PressFit
     /** @param float $millionths a kelvin */
     private static function perKelvin(float $millionths): Term
     {
-        return Term::readAs($millionths / 1e6, Show::n($millionths).'·10⁻⁶');
+        return Term::readAs($millionths / 1e6, $millionths, '·10⁻⁶');
     }
 }

@@ -30,7 +30,7 @@ final readonly class Inputs
 
     /**
      * @param array<string, mixed> $raw
-     * @param array<string, mixed> $bounded the fields that lie within bounds of their own, by name
+     * @param array<string, Field> $bounded the fields that lie within bounds of their own, by name
      */
     private function __construct(public array $raw, private array $bounded)
     {

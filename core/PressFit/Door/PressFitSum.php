@@ -128,7 +128,7 @@ final readonly class PressFitSum implements Sum
             'ovality' => Value::listOf([$shaft->ovality, $bore->ovality], Unit::Millimetre->value),
         ], [
             ...self::judged($fit, $materials, $in->flag('bonded')), ...self::even($fit, $shaft, $bore),
-        ], self::working($fit, $d, $hole, $in));
+        ], self::working($fit));
     }
 
     /**
@@ -212,10 +212,8 @@ final readonly class PressFitSum implements Sum
     }
 
     /** @return list<Working> */
-    private static function working(PressFit $fit, float $d, float $hole, Inputs $in): array
+    private static function working(PressFit $fit): array
     {
-        $p = $fit->stress->pressure->said('MPa');
-
         return [
             Working::by($fit->interference, 'Interference', 'mm', sprintf(
                 'at 20 °C; less %s (Rz + Rz) works', Show::n(PressFit::SMOOTHED),
@@ -223,20 +221,13 @@ final readonly class PressFitSum implements Sum
             Working::by(
                 $fit->stress->pressure, 'Pressure', 'MPa', 'Lamé; DIN 7190-1', with: 'Δ '.Show::n($fit->works->millimetres).' mm',
             ),
-            Working::by($fit->stress->hoop, 'Hoop in the hub', 'MPa', 'Lamé', with: $p),
+            Working::by($fit->stress->hoop, 'Hoop in the hub', 'MPa', 'Lamé'),
             Working::by($fit->stress->equivalent, 'Equivalent', 'MPa', 'von Mises, plane stress'),
-            Working::by($fit->stress->shaftBore, 'In the bore of the shaft', 'MPa', 'Lamé; nothing in a solid one', with: $p),
-            Working::by($fit->force, 'Press force', 'N', 'friction high, a working value', with: self::slides($in)),
-            Working::by($fit->slips, 'Carries', 'N·m', 'friction low; the fit alone, no key', with: self::slides($in)),
+            Working::by($fit->stress->shaftBore, 'In the bore of the shaft', 'MPa', 'Lamé; nothing in a solid one'),
+            Working::by($fit->force, 'Press force', 'N', 'friction high, a working value'),
+            Working::by($fit->slips, 'Carries', 'N·m', 'friction low; the fit alone, no key'),
             Working::by($fit->heat, 'Slips on warm', '°C', 'handbook α', 3),
             Working::by($fit->chill, 'Shaft chilled', '°C', 'handbook α, less when cold', 3),
         ];
-    }
-
-    private static function slides(Inputs $in): string
-    {
-        [$low, $high] = PartReading::friction($in);
-
-        return $low === $high ? 'μ '.Show::n($low) : sprintf('μ %s to %s', Show::n($low), Show::n($high));
     }
 }
