@@ -359,8 +359,6 @@ const mishapsOf = (sheet, state) => [...state.mishaps.values()].flatMap((event) 
 export const clockOf = (skew = 0, now = Date.now() / 1000 + skew) => ({ now, of: (event) => event.happened ?? Date.parse(event.at) / 1000 + skew });
 
 const wordsOf = (text) => String(text ?? '').toLowerCase().match(/\p{L}[\p{L}\p{M}\p{N}’'-]*/gu) ?? [];
-/** Findings of a curve that say stop at once. */
-const AT_ONCE = new Set(['overheating', 'over-limit', 'lets-go']);
 /** Fields of a mark that are numbers where they are not given. */
 const NUMBERS = new Set(['x', 'y', 'to_x', 'to_y', 'doubt', 'rolls']);
 const CORNERS = new Set(['fl', 'fr', 'rl', 'rr']);
@@ -456,7 +454,7 @@ export const eventFactsOf = (sheet, state, event, isLead, clock = clockOf()) => 
     'clock-ahead': () => false,
     signed: () => state.signed !== null,
     'stopped-as': () => (state.stopped?.payload.kind ?? '').replaceAll('-', ' '),
-    'engine-stop': () => Object.values(state.curves).find((one) => AT_ONCE.has(one.payload.finding) && !state.stopsSeen[one.payload.reading])?.payload.reading ?? '',
+    'engine-stop': () => Object.values(state.curves).find((one) => (sheet.at_once ?? []).includes(one.payload.finding) && !state.stopsSeen[one.payload.reading])?.payload.reading ?? '',
     'is-step': (id) => Boolean(of(id)),
     'is-joint': (id) => id in sheet.joints,
     'is-photo': (id) => state.photos.has(id),

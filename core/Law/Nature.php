@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Law;
 
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Plan\Position;
 use NimbleKnuckle\Core\Procedure\Guard;
@@ -33,7 +34,7 @@ final readonly class Nature
 
     public static function runsEngine(Step $step): bool
     {
-        if (StepKind::Start === $step->deed || StepKind::Drive === $step->deed || 'warm-up' === $step->asking->sum) {
+        if (StepKind::Start === $step->deed || StepKind::Drive === $step->deed || CurveKind::WarmUp->value === $step->asking->sum) {
             return true;
         }
         foreach (FillRoutine::named($step->asking->routine)->stages ?? [] as $stage) {

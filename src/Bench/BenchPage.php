@@ -27,7 +27,6 @@ use NimbleKnuckle\App\Bench\View\Worked;
 use NimbleKnuckle\App\Bench\View\Written;
 use NimbleKnuckle\App\Clutch\ClutchBench;
 use NimbleKnuckle\App\Devices\Bench\BenchDevices;
-use NimbleKnuckle\App\Devices\Intake\ReadingBook;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\PhaseRuler;
 use NimbleKnuckle\App\Fluids\FluidBook;
@@ -47,6 +46,7 @@ use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use NimbleKnuckle\Core\Bench\State\Hold;
 use NimbleKnuckle\Core\Bench\Task\FillFromBench;
 use NimbleKnuckle\Core\Bench\Task\MixFromBench;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Fluids\Fill\CircuitDrawing;
 use NimbleKnuckle\Core\Kit\WrenchAdvice;
 use NimbleKnuckle\Core\Procedure\Ask;
@@ -188,7 +188,7 @@ final readonly class BenchPage
                 MixFromBench::of($circuit, $fit->state, $this->fluids->familyIn($record->vehicle->id)),
             ) : null,
             $this->sum->of($step, $fit),
-            ReadingBook::WARM_UP === $step->asking->sum ? $this->devices->thermometer->view($record->id, $step->id) : null,
+            CurveKind::WarmUp->value === $step->asking->sum ? $this->devices->thermometer->view($record->id, $step->id) : null,
             null !== $circuit && str_starts_with($step->asking->routine, 'vacuum')
                 ? VacuumView::of(FillFromBench::of($circuit, $fit->state, $record->choices))
                 : null,

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\ChargeAir\Line\LineDrawing;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Vehicle\ItemKind;
@@ -13,7 +14,7 @@ use NimbleKnuckle\Core\Vehicle\ItemKind;
 /** The charge path at the steps that are about it: its drawing, and where to soap and listen. */
 final readonly class ChargeAtBench
 {
-    private const TEST = 'leak-decay';
+    private const TEST = CurveKind::Leak->value;
     private const ABOUT = [self::TEST, 'blow-off'];
 
     /** Null at other steps, and where nobody entered the path. */

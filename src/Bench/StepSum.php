@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\State\FitState;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Fluids\UsualWarmth;
 use NimbleKnuckle\Core\Lifting\EngineMount;
 use NimbleKnuckle\Core\Lifting\TiltPoint;
@@ -25,7 +26,7 @@ use NimbleKnuckle\Core\Vehicle\Lifting;
 final readonly class StepSum
 {
     /** These have a place of their own on the bench. */
-    private const SHOWN_APART = ['', 'coolant-mix', 'warm-up'];
+    private const SHOWN_APART = ['', 'coolant-mix', CurveKind::WarmUp->value];
 
     public function __construct(private SumBook $sums)
     {

@@ -14,6 +14,7 @@ use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
 use NimbleKnuckle\Core\Bench\Signing\LooseEndKind;
 use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use NimbleKnuckle\Core\Bench\State\FluidBalance;
+use NimbleKnuckle\Core\Curve\AtOnce;
 use NimbleKnuckle\Core\Fluids\Fill\FillRoutine;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 use NimbleKnuckle\Core\Law\Nature;
@@ -71,7 +72,7 @@ final readonly class TabletSheet
                 array_column(Stance::real(), 'value'),
                 array_map(static fn (Stance $one): array => [$one->label(), $one->isUp()], Stance::real()),
             ),
-            'law' => self::law($fit),
+            'at_once' => array_column(AtOnce::cases(), 'value'), 'law' => self::law($fit),
         ];
     }
 

@@ -147,7 +147,7 @@ final class BenchPageTest extends AppTestCase
         // 6.6 L, 4.4 drained, 38 % read, 50 % wanted, concentrate: (6.6·50 − 2.2·38)/100.
         self::assertStringStartsWith('2.46', trim($crawler->filter('.turn .figure-number')->eq(0)->text()));
         self::assertStringStartsWith('1.94', trim($crawler->filter('.turn .figure-number')->eq(1)->text()));
-        self::assertSelectorTextContains('.drawer .working', 'conservation of glycol');
+        self::assertSelectorTextContains('.drawer .working', 'Conservation of glycol');
     }
 
     private function act(string $step): Act

@@ -11,11 +11,11 @@ use NimbleKnuckle\App\Devices\Curve\BoostCurve;
 use NimbleKnuckle\App\Devices\Curve\CurveBench;
 use NimbleKnuckle\App\Devices\Curve\CurveController;
 use NimbleKnuckle\App\Devices\Curve\CurveJudge;
-use NimbleKnuckle\App\Devices\Curve\CurveKinds;
 use NimbleKnuckle\App\Devices\Curve\CurveRows;
 use NimbleKnuckle\App\Devices\Curve\CurveVerdict;
 use NimbleKnuckle\App\Devices\Curve\LeakCurve;
 use NimbleKnuckle\App\Devices\Curve\PumpCurve;
+use NimbleKnuckle\App\Devices\Curve\StepCurves;
 use NimbleKnuckle\App\Devices\DeviceBook;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\App\Devices\ReadingDocument;
@@ -46,7 +46,7 @@ use Symfony\Component\Uid\Ulid;
 #[CoversClass(CurveBench::class)]
 #[CoversClass(CurveController::class)]
 #[CoversClass(CurveJudge::class)]
-#[CoversClass(CurveKinds::class)]
+#[CoversClass(StepCurves::class)]
 #[CoversClass(CurveRows::class)]
 #[CoversClass(CurveVerdict::class)]
 #[CoversClass(LeakCurve::class)]

@@ -15,7 +15,7 @@ final class RoomsTest extends TestCase
     private const ORDER = [
         'Quantity', 'Formula', 'Document', 'Drawing', 'Sum', 'Bolting', 'Tightening', 'Trace', 'Fluids', 'Sealing', 'BeltDrive', 'PressFit',
         'ChainDrive', 'ChargeAir', 'Gate', 'Clutch', 'Spark', 'Starting', 'Photo', 'Times', 'Due', 'Causes',
-        'Lifting', 'Safety', 'Plan', 'Vehicle', 'Procedure', 'Sheet', 'Kit', 'State', 'Law', 'Lint', 'Compiler', 'Bench', 'Cost',
+        'Lifting', 'Curve', 'Safety', 'Plan', 'Vehicle', 'Procedure', 'Sheet', 'Kit', 'State', 'Law', 'Lint', 'Compiler', 'Bench', 'Cost',
     ];
 
     private const ANSWERS = '~^use NimbleKnuckle\\\\Core\\\\Sum\\\\(Check|SumResult|Working|Inputs);~m';

@@ -28,7 +28,9 @@ final readonly class BeltPathSum implements Sum
 
     public function about(): About
     {
-        return new About('belt-path', 'Belt length and wrap', 'What turns', DriveReading::fields(...), ['pulleys' => DriveReading::EXAMPLE]);
+        return new About(
+            'belt-path', 'Belt length and wrap', 'What turns', DriveReading::fields(...), ['pulleys' => DriveReading::EXAMPLE],
+        );
     }
 
     public function headline(SumResult $r): Headline

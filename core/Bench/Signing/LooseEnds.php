@@ -13,7 +13,7 @@ use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Gate\Gate;
 use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
 use NimbleKnuckle\Core\Bench\State\PieceCount;
-use NimbleKnuckle\Core\Bench\Task\PressTask;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Safety\Obstacle;
 use NimbleKnuckle\Core\Sheet\Step;
@@ -352,16 +352,9 @@ final readonly class LooseEnds
         foreach ($this->fit->state->curves as $step => $event) {
             $fact = $event->as(CurveJudged::class);
             if ('stop' === $fact->verdict) {
+                $title = CurveKind::tryFrom($this->fit->sheet->step($step)->asking->sum ?? '')?->title() ?? 'Curve';
                 $ends[] = new LooseEnd(
-                    'curve:'.$step, LooseEndKind::Curve,
-                    sprintf('%s: %s', match ($this->fit->sheet->step($step)?->asking->sum) {
-                        PressTask::SUM => 'Pressed on',
-                        'leak-decay' => 'Leak test',
-                        'actuator-test' => 'Gate actuator',
-                        'boost-run' => 'Boost run',
-                        default => 'Warm-up',
-                    }, str_replace('-', ' ', $fact->finding)), $step,
-                    $fact->said,
+                    'curve:'.$step, LooseEndKind::Curve, $title.': '.str_replace('-', ' ', $fact->finding), $step, $fact->said,
                 );
             }
         }

@@ -43,6 +43,7 @@ use NimbleKnuckle\Core\Bench\Fact\TrialKept;
 use NimbleKnuckle\Core\Bench\Fact\Undone;
 use NimbleKnuckle\Core\Bench\Fact\Waived;
 use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
+use NimbleKnuckle\Core\Curve\AtOnce;
 
 /**
  * What is known of a fit after its events: folded from the log, never stored as the truth.
@@ -52,9 +53,6 @@ use NimbleKnuckle\Core\Bench\Joint\TighteningStages;
  */
 final class FitState
 {
-    /** Findings of a curve that cover the bench. */
-    public const AT_ONCE = ['overheating', 'over-limit', 'lets-go'];
-
     /** @var array<string, FitEvent> step => the event that closed it, in the order they were closed */
     public array $done = [];
     /** @var array<string, FitEvent> step => the event with the reason */
@@ -256,7 +254,7 @@ final class FitState
     {
         foreach ($this->curves as $event) {
             $fact = $event->as(CurveJudged::class);
-            if (in_array($fact->finding, self::AT_ONCE, true) && !isset($this->stopsSeen[$fact->reading])) {
+            if (null !== AtOnce::tryFrom($fact->finding) && !isset($this->stopsSeen[$fact->reading])) {
                 return $event;
             }
         }

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\Core\Bench\Task;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bolting\Material;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\PressFit\Measured;
 use NimbleKnuckle\Core\PressFit\PartMaterial;
 use NimbleKnuckle\Core\PressFit\PressFit;
@@ -21,7 +22,6 @@ use NimbleKnuckle\Core\Vehicle\NamedThread;
  */
 final readonly class PressTask
 {
-    public const SUM = 'press-fit';
     private const SIZES = ['snout', 'snout_back', 'bore', 'bore_back', 'hub_outside', 'fit_length'];
     /** Oiled, low and high, as for the sum. */
     private const FRICTION = [0.09, 0.15];
@@ -74,7 +74,7 @@ final readonly class PressTask
     public static function measured(Fit $fit, Step $step): array
     {
         $read = [];
-        foreach (self::SUM === $step->asking->sum ? $fit->sheet->steps : [] as $one) {
+        foreach (CurveKind::Press->value === $step->asking->sum ? $fit->sheet->steps : [] as $one) {
             foreach ($one->target->item === $step->target->item ? $one->asking->asks : [] as $ask) {
                 foreach (self::SIZES as $size) {
                     $value = str_ends_with('_'.$ask->field, '_'.$size) ? $fit->state->reading($one->id, $ask->field)?->value : null;

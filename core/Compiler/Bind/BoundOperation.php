@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Compiler\Bind;
 
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Procedure\Operation;
 use NimbleKnuckle\Core\Procedure\StepKind;
 
@@ -23,7 +24,7 @@ final readonly class BoundOperation
 
         return match (true) {
             Ties::isOne($op->id) => $op->id,
-            in_array($op->asking->sum, ['coolant-mix', 'warm-up'], true) => 'sum '.$op->asking->sum,
+            in_array($op->asking->sum, ['coolant-mix', CurveKind::WarmUp->value], true) => 'sum '.$op->asking->sum,
             in_array($op->deed, [StepKind::Remove, StepKind::Refit], true) && '' !== $this->item => $op->deed->value.' '.$this->item,
             StepKind::Tighten === $op->deed && '' !== $this->joint => 'tighten '.$this->joint,
             in_array(

@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Devices\Curve;
 
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Gate\BoostFault;
 use NimbleKnuckle\Core\Gate\BoostModel;
@@ -19,11 +20,11 @@ use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A run at full throttle: s, rpm, kPa over the air outside, throttle in percent. */
-final readonly class BoostCurve implements CurveKind
+final readonly class BoostCurve implements StepCurve
 {
-    public function sum(): string
+    public function kind(): CurveKind
     {
-        return 'boost-run';
+        return CurveKind::Boost;
     }
 
     public function device(): DeviceKind

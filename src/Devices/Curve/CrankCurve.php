@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Devices\Curve;
 
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Procedure\Ask;
 use NimbleKnuckle\Core\Sheet\Step;
@@ -18,7 +19,7 @@ use NimbleKnuckle\Core\Starting\Door\CrankSaid;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A starter that cranks, recorded with three leads: s, V at the posts, V at the stud, V of the earth. */
-final readonly class CrankCurve implements CurveKind
+final readonly class CrankCurve implements StepCurve
 {
     /** The readings of a step come from it, before the work and after. */
     private const BEFORE = ['rest' => 'volts_rest', 'settled' => 'volts_crank', 'stud' => 'volts_stud', 'earth' => 'volts_ground'];
@@ -27,9 +28,9 @@ final readonly class CrankCurve implements CurveKind
     private const CYLINDERS = 4.0;
     private const CELSIUS = 20.0;
 
-    public function sum(): string
+    public function kind(): CurveKind
     {
-        return 'volt-drop';
+        return CurveKind::Crank;
     }
 
     public function device(): DeviceKind

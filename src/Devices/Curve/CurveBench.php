@@ -23,7 +23,7 @@ use Symfony\Component\Uid\Ulid;
 final readonly class CurveBench
 {
     public function __construct(
-        private CurveKinds $kinds, private CurveJudge $judge, private DevicesAtHand $devices, private EntityManagerInterface $em,
+        private StepCurves $kinds, private CurveJudge $judge, private DevicesAtHand $devices, private EntityManagerInterface $em,
         private ClockInterface $clock, private KeptInput $typed,
     ) {
     }

@@ -24,12 +24,12 @@ use Symfony\Component\Uid\Ulid;
 /** What a curve at a step is held against, and what it comes to: from a device, as rows, or simulated alike. */
 final readonly class CurveJudge
 {
-    public function __construct(private CurveKinds $kinds, private Recorder $recorder, private ClockInterface $clock)
+    public function __construct(private StepCurves $kinds, private Recorder $recorder, private ClockInterface $clock)
     {
     }
 
     /** @throws InvalidInput where no curve is taken there, or not now */
-    public function kind(FitRecord $record, string $stepId): CurveKind
+    public function kind(FitRecord $record, string $stepId): StepCurve
     {
         $fit = $this->recorder->load($record);
         $step = $fit->sheet->step($stepId);
@@ -60,7 +60,7 @@ final readonly class CurveJudge
     }
 
     /** What a device of this kind sends where it is in hand. */
-    public function sentBy(DeviceKind $device): ?CurveKind
+    public function sentBy(DeviceKind $device): ?StepCurve
     {
         return $this->kinds->sentBy($device);
     }

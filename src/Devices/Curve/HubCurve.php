@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Devices\Curve;
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Task\PressTask;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\PressFit\Door\PressSaid;
 use NimbleKnuckle\Core\PressFit\PressCurve;
@@ -18,11 +19,11 @@ use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A hub that is pressed on: mm and N·m at the nut of its screw. */
-final readonly class HubCurve implements CurveKind
+final readonly class HubCurve implements StepCurve
 {
-    public function sum(): string
+    public function kind(): CurveKind
     {
-        return PressTask::SUM;
+        return CurveKind::Press;
     }
 
     public function device(): DeviceKind

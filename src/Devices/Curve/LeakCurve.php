@@ -12,6 +12,7 @@ use NimbleKnuckle\Core\ChargeAir\LeakFault;
 use NimbleKnuckle\Core\ChargeAir\LeakModel;
 use NimbleKnuckle\Core\ChargeAir\LeakRun;
 use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Fluids\Air;
 use NimbleKnuckle\Core\Quantity\Pressure;
@@ -21,15 +22,15 @@ use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A charge path that is shut under pressure: s and kPa, read many times. */
-final readonly class LeakCurve implements CurveKind
+final readonly class LeakCurve implements StepCurve
 {
     /** The stage of the routine in which it is left alone. */
     public const STAGE = 'stand';
     private const CELSIUS = 20.0;
 
-    public function sum(): string
+    public function kind(): CurveKind
     {
-        return 'leak-decay';
+        return CurveKind::Leak;
     }
 
     public function device(): DeviceKind

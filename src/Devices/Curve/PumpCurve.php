@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Devices\Curve;
 
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Gate\ActuatorFault;
 use NimbleKnuckle\Core\Gate\ActuatorModel;
@@ -21,15 +22,15 @@ use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
 /** A wastegate actuator on a hand pump: kPa and mm of its rod, up and then down; and how it holds. */
-final readonly class PumpCurve implements CurveKind
+final readonly class PumpCurve implements StepCurve
 {
     /** Where this is asked, the part is the old one: nothing it shows holds the work up. */
     private const OLD = 'gate_cracks_before';
     private const CRACKS = [self::OLD, 'gate_bare', 'gate_cracks_after'];
 
-    public function sum(): string
+    public function kind(): CurveKind
     {
-        return 'actuator-test';
+        return CurveKind::Actuator;
     }
 
     public function device(): DeviceKind

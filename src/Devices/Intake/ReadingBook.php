@@ -20,6 +20,8 @@ use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Task\ClutchTrials;
 use NimbleKnuckle\Core\Bench\Task\WrenchTask;
+use NimbleKnuckle\Core\Curve\AtOnce;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Fluids\Door\WarmUp;
 use NimbleKnuckle\Core\Fluids\WarmUp\Curve;
 use NimbleKnuckle\Core\Fluids\WarmUp\WarmUpJudgement;
@@ -38,8 +40,6 @@ use Symfony\Component\Uid\Ulid;
  */
 final readonly class ReadingBook
 {
-    /** The sum of a step that watches a warm-up. */
-    public const WARM_UP = 'warm-up';
     /** A curve of fewer says nothing. */
     private const LEAST_SAMPLES = 8;
     /** °C, where the vehicle sheet does not say at what its thermostat opens. */
@@ -240,7 +240,7 @@ final readonly class ReadingBook
         $events = [FitEvent::of(
             (string) new Ulid(), EventType::CurveJudged,
             [
-                'step' => $reading->step, 'reading' => $reading->id, 'finding' => $hot ? 'overheating' : $reading->finding,
+                'step' => $reading->step, 'reading' => $reading->id, 'finding' => $hot ? AtOnce::Overheating->value : $reading->finding,
                 'verdict' => $reading->verdict, 'said' => $reading->said,
             ],
             $reading->byName, $now,
@@ -283,7 +283,7 @@ final readonly class ReadingBook
     private function warmUpTask(FitRecord $record, string $stepId): array
     {
         $step = $record->sheet()->step($stepId);
-        self::WARM_UP === $step?->asking->sum || throw InvalidInput::in('device', 'That step does not warm anything up.');
+        CurveKind::WarmUp->value === $step?->asking->sum || throw InvalidInput::in('device', 'That step does not warm anything up.');
 
         return [
             'said' => 'warm-up',

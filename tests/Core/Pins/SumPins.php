@@ -86,7 +86,8 @@ final readonly class SumPins
         foreach ($answer->working as $one) {
             $lines[] = sprintf('%s: %s | %s | %s | %s', $one->label, $one->formula, $one->with, $one->result, $one->source);
         }
-        $lines[] = 'drawn '.mb_substr(Text::of($sum->drawing(Inputs::of($inputs, $sum->about()->fields()), $answer)), 0, self::DRAWN_LONGEST);
+        $drawn = Text::of($sum->drawing(Inputs::of($inputs, $sum->about()->fields()), $answer));
+        $lines[] = 'drawn '.mb_substr($drawn, 0, self::DRAWN_LONGEST);
 
         return implode("\n", $lines);
     }

@@ -57,7 +57,8 @@ final class BoundsTest extends TestCase
         ];
         self::assertSame(['a' => '1 mm', 'd' => '4 mm'], (new About('x', 'X', 'G', static fn (): array => $fields))->example());
         self::assertSame(
-            ['a' => '1 mm', 'b' => '2 mm', 'd' => '5 mm'], (new About('x', 'X', 'G', static fn (): array => $fields, ['b', 'd' => '5 mm']))->example(),
+            ['a' => '1 mm', 'b' => '2 mm', 'd' => '5 mm'],
+            (new About('x', 'X', 'G', static fn (): array => $fields, ['b', 'd' => '5 mm']))->example(),
         );
     }
 

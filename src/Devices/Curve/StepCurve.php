@@ -6,15 +6,15 @@ namespace NimbleKnuckle\App\Devices\Curve;
 
 use NimbleKnuckle\App\Devices\DeviceKind;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Curve\CurveKind;
 use NimbleKnuckle\Core\Drawing\Plot;
 use NimbleKnuckle\Core\Sheet\Step;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
-/** A kind of curve a step of the bench takes, from a device, as rows, or simulated: what it is held against and what it comes to. */
-interface CurveKind
+/** A curve a step of the bench takes, from a device, as rows, or simulated: what it is held against and what it comes to. */
+interface StepCurve
 {
-    /** The sum of the steps that take it. */
-    public function sum(): string;
+    public function kind(): CurveKind;
 
     public function device(): DeviceKind;
 
