@@ -14,6 +14,6 @@ enum BoltMetal: string
     /** Friction of its thread with nothing on it. */
     public function dry(): Friction
     {
-        return Friction::condition(self::Stainless === $this ? 'stainless dry' : 'dry zinc');
+        return Friction::condition(self::Stainless === $this ? ThreadCondition::StainlessDry : ThreadCondition::Dry);
     }
 }

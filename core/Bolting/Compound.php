@@ -10,7 +10,7 @@ use NimbleKnuckle\Core\Quantity\Duration;
 use NimbleKnuckle\Core\Quantity\Temperature;
 
 /**
- * What may go on a thread. Lockers hold to about 150 °C; friction after VDI 2230's classes; cure doubles for each 10 K
+ * What may go on a thread. Lockers hold to about 150 °C; cure doubles for each 10 K
  * below 22 °C (Arrhenius rule of thumb), and is threefold on passive metal.
  */
 enum Compound: string
@@ -46,14 +46,15 @@ enum Compound: string
         return $this->isLocker() || self::Sealant === $this;
     }
 
+    /** What a thread is like with it on. */
+    public function condition(): ThreadCondition
+    {
+        return ThreadCondition::PUT_ON[$this->value];
+    }
+
     public function friction(Friction $dry): Friction
     {
-        return match ($this) {
-            self::Oil, self::Sealant => Friction::condition('oiled'),
-            self::AntiSeize => Friction::condition('anti-seize'),
-            self::MediumLocker, self::StrongLocker => Friction::condition('threadlocker wet'),
-            self::Dry => $dry,
-        };
+        return self::Dry === $this ? $dry : Friction::condition($this->condition());
     }
 
     /** Times this a figure for a dry thread clamps as before: k = lever with it on / lever dry. */

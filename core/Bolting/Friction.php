@@ -7,24 +7,9 @@ namespace NimbleKnuckle\Core\Bolting;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
-/** Friction in the thread and under the head: low, typical and high. Working values after VDI 2230's friction classes. */
+/** Friction in the thread and under the head: low, typical and high. */
 final readonly class Friction
 {
-    private const CONDITIONS = [
-        'oiled' => [0.10, 0.12, 0.16],
-        'as supplied' => [0.08, 0.12, 0.16],
-        'dry zinc' => [0.14, 0.18, 0.24],
-        'anti-seize' => [0.08, 0.10, 0.12],
-        'threadlocker wet' => [0.10, 0.14, 0.16],
-        'waxed aluminium' => [0.10, 0.12, 0.14],
-        'stainless dry' => [0.20, 0.25, 0.35],
-    ];
-    private const OTHER_NAMES = [
-        'oil' => 'oiled', 'dry' => 'dry zinc', 'zinc' => 'dry zinc', 'antiseize' => 'anti-seize',
-        'threadlocker' => 'threadlocker wet', 'threadlock' => 'threadlocker wet', 'locker' => 'threadlocker wet',
-        'waxed aluminum' => 'waxed aluminium', 'waxed' => 'waxed aluminium', 'stainless' => 'stainless dry',
-    ];
-
     private function __construct(
         public string $name, public float $low, public float $typical, public float $high, private ?float $head = null,
     ) {
@@ -32,14 +17,14 @@ final readonly class Friction
 
     public static function assumed(): self
     {
-        return self::condition('oiled');
+        return self::condition(ThreadCondition::Oiled);
     }
 
-    public static function condition(string $name): self
+    public static function condition(ThreadCondition $condition): self
     {
-        [$low, $typical, $high] = self::CONDITIONS[$name];
+        [$low, $typical, $high] = $condition->friction();
 
-        return new self($name, $low, $typical, $high);
+        return new self($condition->value, $low, $typical, $high);
     }
 
     /**
@@ -49,12 +34,9 @@ final readonly class Friction
      */
     public static function parse(string|int|float $input): self
     {
-        $clean = str_replace(['_', '-'], [' ', ' '], mb_strtolower(trim((string) $input)));
-        $name = self::OTHER_NAMES[$clean] ?? $clean;
-        foreach (array_keys(self::CONDITIONS) as $known) {
-            if (str_replace('-', ' ', $known) === str_replace('-', ' ', $name)) {
-                return self::condition($known);
-            }
+        $condition = ThreadCondition::named((string) $input);
+        if (null !== $condition) {
+            return self::condition($condition);
         }
         if (1 === preg_match(
             '~\A(?<g>[01]?[.,]\d{1,4})(?:\s*[/;\s]\s*(?<k>[01]?[.,]\d{1,4}))?\z~', str_replace(' ', ' ', trim((string) $input)), $m,
@@ -70,7 +52,7 @@ final readonly class Friction
             'friction',
             sprintf(
                 '“%s” is not a friction: use %s, or a number such as 0.14.', InvalidQuantity::quote((string) $input),
-                implode(', ', array_keys(self::CONDITIONS)),
+                implode(', ', array_column(ThreadCondition::cases(), 'value')),
             ),
         );
     }
@@ -84,13 +66,13 @@ final readonly class Friction
     /** @return array<string, string> */
     public static function choices(): array
     {
-        return array_combine(
-            array_keys(self::CONDITIONS),
-            array_map(
-                static fn (string $name, array $mu): string => sprintf('%s (%.2f to %.2f)', $name, $mu[0], $mu[2]),
-                array_keys(self::CONDITIONS), self::CONDITIONS,
-            ),
-        );
+        $choices = [];
+        foreach (ThreadCondition::cases() as $one) {
+            [$low, , $high] = $one->friction();
+            $choices[$one->value] = sprintf('%s (%.2f to %.2f)', $one->value, $low, $high);
+        }
+
+        return $choices;
     }
 
     private static function bounded(float $mu): float

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\Core\Vehicle;
 use NimbleKnuckle\Core\Bolting\Grade;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\ThreadCondition;
 use NimbleKnuckle\Core\Quantity\CleanText;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
@@ -26,12 +27,6 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 final readonly class Shorthand
 {
     private const SOURCES = ['m' => Origin::Makers, 'p' => Origin::Printed, 'w' => Origin::Workshop, 'e' => Origin::Estimated];
-    private const FRICTIONS = [
-        'medium threadlocker' => 'threadlocker wet', 'high-strength threadlocker' => 'threadlocker wet',
-        'high strength threadlocker' => 'threadlocker wet', 'threadlocker' => 'threadlocker wet', 'anti-seize' => 'anti-seize',
-        'thread sealant' => 'oiled', 'sealant' => 'oiled', 'oiled' => 'oiled', 'oil' => 'oiled', 'as supplied' => 'as supplied',
-        'dry' => 'dry zinc',
-    ];
 
     /**
      * @param array<string, mixed> $joint what a joint of a vehicle sheet holds, as far as the line gives it
@@ -187,7 +182,7 @@ final readonly class Shorthand
         }
         if ($parts->has('compound')) {
             $joint['compound'] = $said['compound'] = $parts->small('compound');
-            $joint['friction'] = self::FRICTIONS[$parts->small('compound')];
+            $joint['friction'] = ThreadCondition::PUT_ON[$parts->small('compound')]->value;
         }
         if ($parts->has('tool')) {
             $joint['tool'] = $said['tool'] = self::toolName($parts->text('tool'));

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Vehicle;
 
+use NimbleKnuckle\Core\Bolting\ThreadCondition;
+
 /** What the words of a shorthand line look like, in the order they are looked for: a figure's angle before a lone one, and so on. */
 final readonly class ShorthandParts
 {
@@ -45,8 +47,7 @@ final readonly class ShorthandParts
         'first' => '(?:number\s|no\.?\s?)?([0-9]{1,3})\sfirst',
         'check' => '(check(?:\spass|\sround)?)',
         'material' => 'into\s(aluminium casting|aluminium wrought|aluminium|cast iron|iron|magnesium|steel|brass)',
-        'compound' => '(medium threadlocker|high-strength threadlocker|high strength threadlocker|threadlocker|anti-seize'
-            .'|thread sealant|sealant|oiled|oil|dry)',
+        'compound' => '({compound})',
         'when' => '(loaded|while there is room|room)',
         'passes' => 'passes\s([0-9]{1,3}(?:[\s/][0-9]{1,3})*)(?:\s?%)?',
         'reuse' => '(new|reuse|single[- ]use)(?:\sbolts?)?',
@@ -110,7 +111,7 @@ final readonly class ShorthandParts
     {
         return strtr(strtr($pattern, ['{reach}' => self::REACH, '{spot}' => self::SPOT]), [
             '{number}' => self::NUMBER, '{unit}' => self::UNIT, '{drive}' => self::DRIVE, '{size}' => self::SIZE,
-            '{lengths}' => self::LENGTHS, '{part}' => self::PART,
+            '{lengths}' => self::LENGTHS, '{part}' => self::PART, '{compound}' => implode('|', array_keys(ThreadCondition::PUT_ON)),
         ]);
     }
 }

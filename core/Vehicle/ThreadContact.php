@@ -5,25 +5,12 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Vehicle;
 
 use NimbleKnuckle\Core\Bolting\Compound;
+use NimbleKnuckle\Core\Bolting\ThreadCondition;
 use NimbleKnuckle\Core\Document\Node;
 
 /** What the bolts go into and clamp, and what is on their threads. */
 final readonly class ThreadContact
 {
-    /** As it came out of its bag: neither cleaned nor oiled. Its own coating is what the figure is meant for. */
-    private const SUPPLIED = 'as supplied';
-    private const FRICTIONS = [
-        'dry' => 'dry zinc', 'oil' => 'oiled', 'oiled' => 'oiled', 'anti-seize' => 'anti-seize', 'thread sealant' => 'oiled',
-        'sealant' => 'oiled', 'as supplied' => self::SUPPLIED,
-        'threadlocker' => 'threadlocker wet', 'medium threadlocker' => 'threadlocker wet',
-        'high-strength threadlocker' => 'threadlocker wet',
-    ];
-
-    private const MEANT = [
-        'dry zinc' => Compound::Dry, 'oiled' => Compound::Oil, 'anti-seize' => Compound::AntiSeize,
-        'threadlocker wet' => Compound::MediumLocker,
-    ];
-
     /**
      * @param float $cure minutes its compound needs before load, fluid or heat
      * @param float $heat °C that it gets there; 0 where nobody said
@@ -50,7 +37,7 @@ final readonly class ThreadContact
     /** What the figure of the sheet is meant for; null where nobody can tell. */
     public function meantFor(): ?Compound
     {
-        return '' === $this->compound ? self::MEANT[$this->friction] ?? null : Compound::named($this->compound);
+        return '' === $this->compound ? ThreadCondition::tryFrom($this->friction)?->compound() : Compound::named($this->compound);
     }
 
     /** @param string $figure as the sheet states it */
@@ -64,9 +51,10 @@ final readonly class ThreadContact
         );
     }
 
+    /** As it came out of its bag: neither cleaned nor oiled. Its own coating is what the figure is meant for. */
     public function isAsSupplied(): bool
     {
-        return self::SUPPLIED === $this->friction;
+        return ThreadCondition::AsSupplied->value === $this->friction;
     }
 
     public function isSoft(): bool
@@ -77,6 +65,6 @@ final readonly class ThreadContact
     /** A thread nobody said anything of is dry. */
     private static function frictionOf(string $compound): string
     {
-        return self::FRICTIONS[mb_strtolower(str_replace('high strength', 'high-strength', $compound))] ?? 'dry zinc';
+        return (ThreadCondition::named($compound) ?? ThreadCondition::Dry)->value;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Law\Before;
 
+use NimbleKnuckle\Core\Bolting\ThreadCondition;
 use NimbleKnuckle\Core\Law\Ground;
 use NimbleKnuckle\Core\Law\Rule;
 use NimbleKnuckle\Core\Procedure\StepKind;
@@ -42,7 +43,7 @@ final readonly class ThreadsAsMeant implements Rule
                 'The %s go in as supplied, and “%s” put something on their threads or washed them.', $joint->name, $put->words->title,
             ), $put->id);
         }
-        $isMeantClean = self::isLocked($joint) || 'dry zinc' === $joint->seat->friction;
+        $isMeantClean = self::isLocked($joint) || ThreadCondition::Dry->value === $joint->seat->friction;
         foreach ($isMeantClean ? self::before($ground, $step, $joint, self::OILS) : [] as $oil) {
             $cleaned = array_filter(
                 self::before($ground, $step, $joint, self::CLEANS),

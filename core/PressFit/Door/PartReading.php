@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\PressFit\Door;
 
+use NimbleKnuckle\Core\Bolting\ThreadCondition;
 use NimbleKnuckle\Core\PressFit\PartMaterial;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Quantity\Kind;
@@ -15,7 +16,6 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 /** What is said of shaft and hub in one field: one for both, or the shaft’s and the hub’s. */
 final readonly class PartReading
 {
-    private const FRICTION = ['oiled' => 0.12, 'dry' => 0.16];
     private const SPREAD = 0.25;
     private const PARTS = ['shaft', 'hub'];
 
@@ -42,8 +42,8 @@ final readonly class PartReading
      */
     public static function friction(Inputs $in): array
     {
-        $text = $in->has('friction') ? mb_strtolower($in->text('friction')) : 'oiled';
-        $usual = self::FRICTION[$text] ?? null;
+        $condition = $in->has('friction') ? ThreadCondition::named($in->text('friction')) : ThreadCondition::Oiled;
+        $usual = $condition?->pressed();
         if (null === $usual) {
             $given = $in->between('friction', Kind::Number, 0.02, 0.6);
 

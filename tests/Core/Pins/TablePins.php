@@ -13,6 +13,7 @@ use NimbleKnuckle\Core\Bolting\Grade;
 use NimbleKnuckle\Core\Bolting\Material;
 use NimbleKnuckle\Core\Bolting\Member;
 use NimbleKnuckle\Core\Bolting\Thread;
+use NimbleKnuckle\Core\Bolting\ThreadCondition;
 use NimbleKnuckle\Core\Fluids\ClampKind;
 use NimbleKnuckle\Core\Fluids\Glycol;
 use NimbleKnuckle\Core\Quantity\Kind;
@@ -45,8 +46,8 @@ final readonly class TablePins implements Pin
         foreach (Member::cases() as $member) {
             yield 'member '.$member->value => [$member->stiffness(8.0, 25.0)->value, $member->stiffness(12.0, 60.0)->value];
         }
-        foreach (array_keys(Friction::choices()) as $name) {
-            yield 'friction '.$name => Friction::condition($name);
+        foreach (ThreadCondition::cases() as $condition) {
+            yield 'friction '.$condition->value => Friction::condition($condition);
         }
         foreach (BoltMetal::cases() as $metal) {
             foreach (Compound::cases() as $compound) {
