@@ -11,6 +11,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 
 use NimbleKnuckle\App\Carry\TabletSheet;
 use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
@@ -150,7 +151,7 @@ foreach (array_filter(array_map(intval(...), array_slice($argv, 1))) ?: [1] as $
                     'late' => $event->wasQueued(),
                     'kept' => (float) $event->receipt->at->format('U.u'), 'happened' => (float) $event->happened()->format('U.u'),
                 ] + $event->toArray(),
-                'lead' => $hand->isLead(), 'now' => (float) $at->format('U.u'), 'message' => $message, 'step' => $step,
+                'lead' => $hand->may(BenchRight::Overrule), 'now' => (float) $at->format('U.u'), 'message' => $message, 'step' => $step,
             ] + $says(new Fit($fit->sheet, $fit->vehicle, $fit->state, $at, $fit->rigs()), $step, $looked);
         }
     }

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\App\Accounts;
 
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
+
 /**
  * What a person may do, each with the least role that may: declared here and nowhere else, asked for by these names in controllers
- * and templates, and listed for everybody on the page of people. What the bench allows is the law of the core; the names that
- * begin with “bench” say it here for the list, and a test holds the two against each other.
+ * and templates, and listed for everybody on the page of people. What the bench allows is a right of the core, which its law asks too.
  */
 enum May: string
 {
-    case Record = 'bench-record';
-    case WaiveDanger = 'bench-waive-danger';
-    case StopFits = 'bench-stop';
-    case Overrule = 'bench-overrule';
-    case SignOff = 'bench-sign-off';
+    case Record = BenchRight::Record->value;
+    case WaiveDanger = BenchRight::WaiveDanger->value;
+    case StopFits = BenchRight::StopFits->value;
+    case Overrule = BenchRight::Overrule->value;
+    case SignOff = BenchRight::SignOff->value;
     case PlanFits = 'plan-fits';
     case KeepJobs = 'keep-jobs';
     case KeepVehicles = 'keep-vehicles';
@@ -30,10 +31,13 @@ enum May: string
 
     public function least(): Role
     {
+        $right = BenchRight::tryFrom($this->value);
+        if (null !== $right) {
+            return Role::of($right->least());
+        }
+
         return match ($this) {
-            self::Record => Role::Helper,
-            self::WaiveDanger, self::StopFits, self::PlanFits, self::KeepJobs, self::KeepVehicles, self::KeepKit,
-            self::TakeIn => Role::Mechanic,
+            self::PlanFits, self::KeepJobs, self::KeepVehicles, self::KeepKit, self::TakeIn => Role::Mechanic,
             default => Role::Lead,
         };
     }

@@ -22,6 +22,16 @@ enum Role: string
         };
     }
 
+    /** The least role whose hand may do what this one may. */
+    public static function of(Authority $hand): self
+    {
+        return match ($hand) {
+            Authority::Helper => self::Helper,
+            Authority::Mechanic => self::Mechanic,
+            Authority::Lead, Authority::Server => self::Lead,
+        };
+    }
+
     /** What it is for, in words. */
     public function may(): string
     {

@@ -37,6 +37,7 @@ use NimbleKnuckle\Core\BeltDrive\RouteDrawing;
 use NimbleKnuckle\Core\Bench\Act\Act;
 use NimbleKnuckle\Core\Bench\Act\Turn;
 use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Gate\Gate;
@@ -148,7 +149,7 @@ final readonly class BenchPage
         $said = array_filter($gate, static fn (Obstacle $one): bool => $one->step !== $step->id || $isBarred);
 
         return new Barrier(
-            $gate, Obstacle::hardest($gate)->value <= ($hand->isLead() ? Bar::Lead->value : Bar::Reason->value),
+            $gate, Obstacle::hardest($gate)->value <= ($hand->may(BenchRight::Overrule) ? Bar::Lead->value : Bar::Reason->value),
             array_slice(array_values($said), 0, self::MOST_STOPS), CommonReasons::for($step, $fit->state->lastReason),
         );
     }

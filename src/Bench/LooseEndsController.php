@@ -9,6 +9,7 @@ use NimbleKnuckle\App\Fits\EventLog;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Logbook\DueBook;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Signing\ReviewEntry;
 use NimbleKnuckle\Core\Bench\Signing\SignOff;
@@ -30,11 +31,11 @@ final class LooseEndsController extends AbstractController
         return $this->render('bench/loose_ends.html.twig', [
             'record' => $record, 'fit' => $fit, 'ends' => SignOff::of($fit)->looseEnds(), 'openSteps' => SignOff::of($fit)->openSteps(),
             'unanswered' => SignOff::of($fit)->unanswered(),
-            'refusals' => SignOff::of($fit)->refusals($person->isLead()),
+            'refusals' => SignOff::of($fit)->refusals($person->hand()),
             'dues' => $dues->ofFit($id), 'review' => self::grouped(SignOff::of($fit)->review()),
             'reviewCount' => count(SignOff::of($fit)->review()),
-            'mayWaiveDanger' => $person->hand()->mayWaiveDanger(), 'reasons' => self::reasons($fit),
-            'version' => $log->version($id), 'isLead' => $person->isLead(),
+            'mayWaiveDanger' => $person->hand()->may(BenchRight::WaiveDanger), 'reasons' => self::reasons($fit),
+            'version' => $log->version($id), 'maySign' => $person->hand()->may(BenchRight::SignOff),
         ]);
     }
 

@@ -7,6 +7,7 @@ namespace NimbleKnuckle\App\Exchange;
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Accounts\May;
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\CoreException;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Form\FormError;
@@ -63,7 +64,7 @@ final class ExchangeController extends AbstractController
                 $fit = $document->read($form->getData()->text($archive), $person->hand(), $person->name);
                 $this->addFlash(
                     'good',
-                    $person->isLead()
+                    $person->hand()->may(BenchRight::SignOff)
                         ? 'The fit is in. What it says of others is shown as stated in the file.'
                         : 'The fit is in. What it says of others is shown as stated in the file; a signature counts only where '
                             .'a lead imports it.',

@@ -14,6 +14,7 @@ use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Planning\FitPlanner;
 use NimbleKnuckle\App\Schemas\SchemaBook;
 use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\Bench\Event\EventTime;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
@@ -135,7 +136,7 @@ final readonly class FitDocument
             $receipt = new Receipt($now, 'file', $waited, $via, $replay ? $event->string('against', '') : '', $event->string('beside', ''));
             $type = $event->enum('type', EventType::class);
             $replay || $this->ensureOurs($event->string('by'));
-            if (EventType::Signed === $type && !$hand->isLead()) {
+            if (EventType::Signed === $type && !$hand->may(BenchRight::SignOff)) {
                 // A signature counts only where a lead brings it: the fit comes in unsigned.
                 continue;
             }

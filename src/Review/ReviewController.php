@@ -40,7 +40,7 @@ final class ReviewController extends AbstractController
         return $this->render('review/page.html.twig', [
             'record' => $record, 'fit' => $fit, 'unanswered' => SignOff::of($fit)->unanswered(), 'told' => new FitNarrative($fit),
             'review' => $groups,
-            'reviewCount' => array_sum(array_map(count(...), $groups)), 'refusals' => SignOff::of($fit)->refusals($person->isLead()),
+            'reviewCount' => array_sum(array_map(count(...), $groups)), 'refusals' => SignOff::of($fit)->refusals($person->hand()),
             'hands' => LabourTimes::of($fit), 'dues' => $dues->ofFit($id), 'job' => $jobs->of($id), 'cost' => $costs->of($id, $fit),
             'both' => $proofs->of($id, $fit),
         ]);

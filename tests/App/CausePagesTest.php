@@ -149,7 +149,7 @@ final class CausePagesTest extends AppTestCase
             $player->doStep($step);
         }
         $fit = $recorder->record($this->service(FitBook::class)->get($record->id), $player->events(), Authority::Lead);
-        self::assertSame([], SignOff::of($fit)->refusals(true));
+        self::assertSame([], SignOff::of($fit)->refusals(Authority::Lead));
         $crawler = $this->client->request('GET', '/fits/'.$record->id.'/review');
         $this->client->submit($crawler->selectButton('Sign it off')->form());
         $this->client->request('GET', '/complaints/'.$complaint->id);

@@ -20,6 +20,8 @@ use NimbleKnuckle\App\Accounts\PeopleController;
 use NimbleKnuckle\App\Accounts\PersonForm;
 use NimbleKnuckle\App\Accounts\Pin;
 use NimbleKnuckle\App\Accounts\Role;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -190,10 +192,13 @@ final class PeopleTest extends AppTestCase
     {
         foreach (Role::cases() as $role) {
             $hand = $role->hand();
-            self::assertTrue(May::Record->allows($role));
-            self::assertSame($hand->mayWaiveDanger(), May::WaiveDanger->allows($role));
-            self::assertSame($hand->mayWaiveDanger(), May::StopFits->allows($role));
-            self::assertSame([$hand->isLead(), $hand->isLead()], [May::Overrule->allows($role), May::SignOff->allows($role)]);
+            foreach (BenchRight::cases() as $right) {
+                self::assertSame($hand->may($right), May::from($right->value)->allows($role), $role->value.' '.$right->value);
+            }
+            self::assertTrue($hand->may(BenchRight::Record));
+            self::assertSame(Role::Helper !== $role, $hand->may(BenchRight::StopFits));
+            self::assertSame(Role::Lead === $role, $hand->may(BenchRight::Overrule));
+            self::assertFalse(Authority::Server->may(BenchRight::SignOff), 'the server signs nothing');
         }
         $said = array_map(static fn (May $may): string => $may->words(), May::cases());
         self::assertSame(array_unique($said), $said);

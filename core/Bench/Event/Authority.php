@@ -12,14 +12,9 @@ enum Authority: int
     case Lead = 3;
     case Server = 4;
 
-    public function isLead(): bool
+    /** What the server works out by itself is not a right: it waives, stops and signs nothing. */
+    public function may(BenchRight $right): bool
     {
-        return self::Lead === $this;
-    }
-
-    /** Whether it may waive what can hurt somebody. */
-    public function mayWaiveDanger(): bool
-    {
-        return self::Mechanic === $this || self::Lead === $this;
+        return self::Server !== $this && $this->value >= $right->least()->value;
     }
 }

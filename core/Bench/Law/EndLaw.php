@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
@@ -48,7 +49,7 @@ final readonly class EndLaw
             array_filter(SignOff::of($this->fit)->looseEnds(), static fn (LooseEnd $one): bool => $one->id === $fact->end),
         )[0] ?? null;
         null !== $end || throw InvalidEvent::in('end', 'That is not open any more. Look at the list again.');
-        $end->kind->canHurt() && !$this->hand->mayWaiveDanger() && throw InvalidEvent::in(
+        $end->kind->canHurt() && !$this->hand->may(BenchRight::WaiveDanger) && throw InvalidEvent::in(
             'end', sprintf('%s: %s can hurt somebody. A mechanic or a lead waives it.', $end->what, $end->kind->label()),
         );
         $fact->as === $end->since || throw InvalidEvent::in(
@@ -77,9 +78,9 @@ final readonly class EndLaw
     {
         $kind = $event->as(Stopped::class)->kind;
         in_array($kind, self::STOPS, true) || throw InvalidEvent::in('kind', 'A fit is put on hold, or it is cancelled.');
-        $this->hand->mayWaiveDanger() || throw InvalidEvent::in('kind', 'A mechanic or a lead stops a fit.');
+        $this->hand->may(BenchRight::StopFits) || throw InvalidEvent::in('kind', 'A mechanic or a lead stops a fit.');
         $open = count(SignOff::of($this->fit)->looseEnds());
-        self::CANCELLED !== $kind || 0 === $open || $this->hand->isLead() || throw InvalidEvent::in('kind', sprintf(
+        self::CANCELLED !== $kind || 0 === $open || $this->hand->may(BenchRight::Overrule) || throw InvalidEvent::in('kind', sprintf(
             '%d loose %s open: close %s first, or a lead cancels.', $open, 1 === $open ? 'end is' : 'ends are', 1 === $open ? 'it' : 'them',
         ));
     }
@@ -87,12 +88,12 @@ final readonly class EndLaw
     private function ensureStopped(): void
     {
         null !== $this->fit->state->stopped || throw InvalidEvent::in('fit', 'This fit is in hand: nobody stopped it.');
-        $this->hand->mayWaiveDanger() || throw InvalidEvent::in('fit', 'A mechanic or a lead takes a fit up again.');
+        $this->hand->may(BenchRight::StopFits) || throw InvalidEvent::in('fit', 'A mechanic or a lead takes a fit up again.');
     }
 
     private function ensureSignable(FitEvent $event): void
     {
-        $refusals = SignOff::of($this->fit)->refusals($this->hand->isLead());
+        $refusals = SignOff::of($this->fit)->refusals($this->hand);
         [] === $refusals || throw InvalidEvent::in('fit', implode(' ', $refusals));
         $fact = $event->as(Signed::class);
         $count = count(SignOff::of($this->fit)->review());

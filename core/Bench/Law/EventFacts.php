@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fact\CurveJudged;
@@ -42,7 +43,7 @@ final readonly class EventFacts implements Facts
             Atom::IsGiven => isset($this->event->payload[$id]),
             Atom::ReasonWords => count(Reasons::words($this->event->reason())),
             Atom::ReasonAgain => Reasons::words($this->event->reason()) === Reasons::words($this->of->state->lastReason),
-            Atom::Lead => $this->hand->isLead(),
+            Atom::Lead => $this->hand->may(BenchRight::Overrule),
             Atom::Server => Authority::Server === $this->hand,
             Atom::ClockAhead => $this->event->at > $this->now->modify(self::AHEAD),
             Atom::Signed => null !== $this->of->state->signed,

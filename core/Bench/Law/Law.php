@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
@@ -69,9 +70,9 @@ final readonly class Law
         $passed = match (Obstacle::hardest($hard)) {
             Bar::Note => true,
             Bar::Reason => $event->hasReason(),
-            Bar::Lead => $event->hasReason() && $this->hand->isLead(),
+            Bar::Lead => $event->hasReason() && $this->hand->may(BenchRight::Overrule),
             Bar::Never => false,
         };
-        $passed || throw InvalidEvent::dueToObstacles($hard, $this->hand->isLead());
+        $passed || throw InvalidEvent::dueToObstacles($hard, $this->hand->may(BenchRight::Overrule));
     }
 }

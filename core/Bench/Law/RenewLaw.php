@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Bench\Law;
 
 use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fact\PartJudged;
@@ -40,7 +41,8 @@ final readonly class RenewLaw
         $worn = Worn::of($known ?? Came::other($name), $event);
         if ($worn->isAgainst()) {
             '' !== trim($event->reason()) || throw InvalidEvent::in('reason', sprintf('%s Say why it goes back in.', $worn->why));
-            $this->hand->isLead() || throw InvalidEvent::in('verdict', sprintf('%s Only a lead puts it back in.', $worn->why));
+            $this->hand->may(BenchRight::Overrule)
+                || throw InvalidEvent::in('verdict', sprintf('%s Only a lead puts it back in.', $worn->why));
         }
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Signing;
 
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\BenchRight;
 use NimbleKnuckle\Core\Bench\Fact\Waived;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Procedure\Ask;
@@ -60,8 +62,8 @@ final class SignOff
         return $ends;
     }
 
-    /** @return list<string> why it cannot be signed off by this role; empty when it can */
-    public function refusals(bool $isLead): array
+    /** @return list<string> why it cannot be signed off by this person; empty when it can */
+    public function refusals(Authority $hand): array
     {
         $ends = count($this->looseEnds());
         $steps = count($this->openSteps());
@@ -69,7 +71,7 @@ final class SignOff
         return array_values(array_filter([
             null !== $this->fit->state->signed ? 'It is signed off already.' : '',
             null !== $this->fit->state->stopped ? 'It was stopped: take it up again first.' : '',
-            $isLead ? '' : 'Only a lead signs off.',
+            $hand->may(BenchRight::SignOff) ? '' : 'Only a lead signs off.',
             0 === $ends ? '' : sprintf(
                 '%d loose %s open: close each, or waive it with a reason.', $ends, 1 === $ends ? 'end is' : 'ends are',
             ),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Bench;
 
+use NimbleKnuckle\Core\Bench\Event\Authority;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
@@ -194,17 +195,18 @@ final class FitTest extends TestCase
 
     public function testOnlyALeadSignsAndOnlyOverNothing(): void
     {
-        self::assertCount(1, SignOff::of($this->fit())->refusals(true));
-        self::assertContains('Only a lead signs off.', SignOff::of($this->fit())->refusals(false));
+        self::assertCount(1, SignOff::of($this->fit())->refusals(Authority::Lead));
+        self::assertContains('Only a lead signs off.', SignOff::of($this->fit())->refusals(Authority::Mechanic));
         $all = [];
         foreach (Sheets::thermostat()->steps as $step) {
             $all[] = $this->made('step-skipped', ['step' => $step->id, 'reason' => 'test']);
         }
-        self::assertSame([], SignOff::of($this->fit(...$all))->refusals(true));
-        self::assertSame(['Only a lead signs off.'], SignOff::of($this->fit(...$all))->refusals(false));
+        self::assertSame([], SignOff::of($this->fit(...$all))->refusals(Authority::Lead));
+        self::assertSame(['Only a lead signs off.'], SignOff::of($this->fit(...$all))->refusals(Authority::Mechanic));
         $dropped = $this->made('dropped', ['what' => 'washer']);
-        self::assertStringContainsString('1 loose end is open', SignOff::of($this->fit(...[...$all, $dropped]))->refusals(true)[0]);
-        self::assertNotSame([], SignOff::of($this->fit(...[...$all, $this->made('signed', [])]))->refusals(true));
+        $open = SignOff::of($this->fit(...[...$all, $dropped]))->refusals(Authority::Lead);
+        self::assertStringContainsString('1 loose end is open', $open[0]);
+        self::assertNotSame([], SignOff::of($this->fit(...[...$all, $this->made('signed', [])]))->refusals(Authority::Lead));
     }
 
     public function testTheMixComesFromTheReadings(): void

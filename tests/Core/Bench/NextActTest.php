@@ -76,7 +76,7 @@ final class NextActTest extends TestCase
                 $fit = $this->marked($fit, $mark);
             }
         }
-        self::assertSame([], SignOff::of($fit)->refusals(true), 'it may be signed');
+        self::assertSame([], SignOff::of($fit)->refusals(Authority::Lead), 'it may be signed');
         self::assertSame([], SignOff::of($fit)->review(), 'and nothing is asked about');
         foreach ($turns as $id => $inTurn) {
             $places = array_map(static fn (string $turn): int => (int) array_search($turn, self::ORDER, true), $inTurn);

@@ -124,7 +124,8 @@ final readonly class BenchPins implements Pin
                 $said = [];
             }
         }
-        yield 'end '.$name => [$said, self::look($fit, $at), SignOff::of($fit)->refusals(true), SignOff::of($fit)->refusals(false)];
+        $refusals = static fn (Authority $hand): array => SignOff::of($fit)->refusals($hand);
+        yield 'end '.$name => [$said, self::look($fit, $at), $refusals(Authority::Lead), $refusals(Authority::Mechanic)];
         $shown = ['seen' => count(SignOff::of($fit)->review()), 'shown' => (new FitNarrative($fit))->facts()];
         $event = FitEvent::of('01J'.str_repeat('9', 23), EventType::Signed, $shown, 'Ines Tarrow', $at);
         yield 'signed '.$name => self::tried($fit, $event, Authority::Lead, $at)[1];

@@ -197,7 +197,7 @@ final class MishapTest extends TestCase
                 self::assertSame('', $this->refused($fit, $event, Authority::Helper), $name.' '.json_encode($next[1]));
                 $fit = $fit->then($event);
             }
-            self::assertSame([], SignOff::of($fit)->refusals(true), $name.' at '.$at->id);
+            self::assertSame([], SignOff::of($fit)->refusals(Authority::Lead), $name.' at '.$at->id);
             self::assertSame(['Snapped bolt: bolt. Drilled'], array_column(SignOff::of($fit)->review(), 'said'), $name);
         }
     }

@@ -51,15 +51,15 @@ final class AnswersTest extends TestCase
 
     public function testNobodySignsBeforeTheCalibrationIsAnswered(): void
     {
-        self::assertContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
+        self::assertContains($this->unanswered(), SignOff::of($this->fit)->refusals(Authority::Lead));
         // Skipped by a lead, it is no answer; and there is nothing to waive.
         self::assertStringContainsString('Only a lead', $this->skip(Authority::Mechanic));
         self::assertSame('', $this->skip(Authority::Lead));
-        self::assertContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
+        self::assertContains($this->unanswered(), SignOff::of($this->fit)->refusals(Authority::Lead));
         self::assertNotContains('reading:blower-calibration:calibration', $this->ends());
         // “None yet” is an answer that holds it up until somebody says why.
         $this->read('blower-calibration', 'calibration', 3.0, 'None yet');
-        self::assertNotContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
+        self::assertNotContains($this->unanswered(), SignOff::of($this->fit)->refusals(Authority::Lead));
         $this->read('blower-calibration', 'calibration', 1.0, 'Written for this pulley');
         self::assertSame('written', $this->fit->readings()->answer('calibration'));
     }
@@ -67,9 +67,9 @@ final class AnswersTest extends TestCase
     public function testAnAnswerTakenBackIsMissingAgain(): void
     {
         $id = $this->read('blower-calibration', 'calibration', 1.0, 'Written for this pulley');
-        self::assertNotContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
+        self::assertNotContains($this->unanswered(), SignOff::of($this->fit)->refusals(Authority::Lead));
         self::assertSame('', $this->sent(EventType::Undone, ['event' => $id]));
-        self::assertContains($this->unanswered(), SignOff::of($this->fit)->refusals(true));
+        self::assertContains($this->unanswered(), SignOff::of($this->fit)->refusals(Authority::Lead));
         self::assertSame('', $this->fit->readings()->answer('calibration'));
     }
 
@@ -89,7 +89,7 @@ final class AnswersTest extends TestCase
     {
         $fit = $this->plan('ostrel-vane-s6', 'blower-pulley', ['blower-size' => 'same']);
         self::assertNull($fit->sheet->step('blower-calibration'));
-        self::assertStringNotContainsString('has no answer', implode(' ', SignOff::of($fit)->refusals(true)));
+        self::assertStringNotContainsString('has no answer', implode(' ', SignOff::of($fit)->refusals(Authority::Lead)));
     }
 
     public function testADepthIsHeldAgainstTheOldOne(): void

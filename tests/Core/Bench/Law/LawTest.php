@@ -85,7 +85,7 @@ final class LawTest extends TestCase
         $this->may('stopped', $hold, Authority::Mechanic);
         self::assertStringContainsString('This fit is on hold', $this->mayNot('step-done', ['step' => 'safe-floor'], Authority::Lead));
         self::assertStringContainsString('This fit is on hold', $this->mayNot('stopped', ['kind' => 'cancelled'] + $hold, Authority::Lead));
-        self::assertStringContainsString('take it up again', implode(' ', SignOff::of($this->fit)->refusals(true)));
+        self::assertStringContainsString('take it up again', implode(' ', SignOff::of($this->fit)->refusals(Authority::Lead)));
         $this->may('noted', ['text' => 'it has come']);
         self::assertStringContainsString('A mechanic or a lead', $this->mayNot('taken-up', []));
         $this->may('taken-up', [], Authority::Mechanic);
@@ -451,7 +451,7 @@ final class LawTest extends TestCase
     {
         $this->may('step-skipped', ['step' => 'decide-sign', 'reason' => 'known from last time']);
         $this->workTo('');
-        self::assertSame([], SignOff::of($this->fit)->refusals(true));
+        self::assertSame([], SignOff::of($this->fit)->refusals(Authority::Lead));
         self::assertStringContainsString('1 entry to look at', $this->mayNot('signed', [], Authority::Lead));
         self::assertStringContainsString('Only a lead', $this->mayNot('signed', ['seen' => 1], Authority::Mechanic));
         self::assertStringContainsString('since you looked', $this->mayNot('signed', ['seen' => 1], Authority::Lead), 'not shown at all');

@@ -87,7 +87,7 @@ final class SignedOverNothingTest extends TestCase
                 ));
             }
             self::assertSame([], SignOff::of($fit)->review(), $procedures[0]);
-            self::assertSame([], SignOff::of($fit)->refusals(true), $procedures[0]);
+            self::assertSame([], SignOff::of($fit)->refusals(Authority::Lead), $procedures[0]);
         }
     }
 
