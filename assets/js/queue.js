@@ -1,5 +1,7 @@
 // Where marks and pictures wait until the server has them: in the browser's database, written through to the disk; the marks beside it at
 // hand for this page as well. Both are read when a page begins: what either has is sent, and a mark sent twice is one mark.
+import { openDatabase, openIfThere, within } from './database.js';
+
 const KEY = 'nk-outbox';
 const NAME = 'nk-tablet';
 const MARKS = 'marks';
@@ -10,38 +12,10 @@ const BEFORE = [['nk-queue', 'marks', MARKS], ['nk-pictures', 'blobs', PICTURES]
 let durable = Promise.resolve(true);
 const taken = new Set();
 
-const answered = (asked) => new Promise((done, failed) => {
-  asked.onsuccess = () => done(asked.result);
-  asked.onerror = () => failed(asked.error);
-});
-
-const open = () => {
-  const asked = indexedDB.open(NAME, 1);
-  asked.onupgradeneeded = () => {
-    asked.result.createObjectStore(MARKS, { keyPath: 'id' });
-    asked.result.createObjectStore(PICTURES);
-  };
-  return answered(asked);
-};
-
-/** A database that is there, or null: asking for one that is not would make it. */
-const openOld = (name) => {
-  const asked = indexedDB.open(name);
-  asked.onupgradeneeded = () => asked.transaction.abort();
-  return answered(asked).catch(() => null);
-};
-
-/** What the act asked for, once it is written through. */
-const within = (base, store, mode, act) => new Promise((done, failed) => {
-  const work = base.transaction(store, mode, { durability: 'strict' });
-  const result = act(work.objectStore(store));
-  work.oncomplete = () => done(result?.result);
-  work.onerror = () => failed(work.error);
-  work.onabort = () => failed(work.error);
-});
+const open = () => openDatabase(NAME, { [MARKS]: { keyPath: 'id' }, [PICTURES]: {} });
 
 const bringOver = async (name, from, to) => {
-  const old = await openOld(name);
+  const old = await openIfThere(name);
   if (!old) return;
   try {
     if (!old.objectStoreNames.contains(from)) return;

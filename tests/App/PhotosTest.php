@@ -9,6 +9,7 @@ use NimbleKnuckle\App\Exchange\FitDocument;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Garage\Garage;
+use NimbleKnuckle\App\Photos\BareJpeg;
 use NimbleKnuckle\App\Photos\BenchPictures;
 use NimbleKnuckle\App\Photos\InvalidPicture;
 use NimbleKnuckle\App\Photos\PhotoBook;
@@ -30,12 +31,14 @@ use NimbleKnuckle\Core\Document\InvalidDocument;
 use NimbleKnuckle\Core\Safety\Obstacle;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\Uid\Ulid;
 
 /** Pictures from the tablet to the disk and back: what is let in, who sees it, where it goes with the fit. */
 #[CoversClass(Picture::class)]
+#[CoversClass(BareJpeg::class)]
 #[CoversClass(InvalidPicture::class)]
 #[CoversClass(PhotoFiles::class)]
 #[CoversClass(PhotoBook::class)]
@@ -138,6 +141,48 @@ final class PhotosTest extends AppTestCase
             self::assertSame([640, 480], [$picture->width, $picture->height]);
         }
         self::assertSame(Picture::of($jpeg)->jpeg, Picture::of($jpeg)->jpeg, 'the same comes of the same');
+    }
+
+    /** A tablet has made it small and bare already: a second encoding would only blur what is looked at. */
+    public function testWhatATabletMadeSmallAndBareIsKeptAsItCame(): void
+    {
+        $bare = self::bare(640, 480);
+        self::assertTrue(BareJpeg::is($bare));
+        self::assertSame($bare, Picture::of($bare)->jpeg);
+        self::assertSame([640, 480], [Picture::of($bare)->width, Picture::of($bare)->height]);
+    }
+
+    #[TestWith(['note'])]
+    #[TestWith(['camera'])]
+    #[TestWith(['behind'])]
+    #[TestWith(['thumbnail'])]
+    #[TestWith(['between'])]
+    public function testWithAnythingElseInItItIsEncodedAnew(string $hidden): void
+    {
+        $bare = self::bare(320, 240);
+        $segment = static fn (string $marker, string $holds): string => "\xFF".$marker.pack('n', strlen($holds) + 2).$holds;
+        $end = strlen($bare) - 2;
+        $with = match ($hidden) {
+            'note' => substr_replace($bare, $segment("\xFE", 'SECRET'), 20, 0),
+            'camera' => substr_replace($bare, $segment("\xE1", 'SECRET'), 20, 0),
+            'behind' => $bare."SECRET\xFF\xD9",
+            'thumbnail' => substr_replace($bare, $segment("\xE0", "JFIF\0".substr($bare, 11, 7).chr(2).chr(1).'SECRET'), 2, 18),
+            default => substr_replace($bare, $segment("\xFE", 'SECRET'), $end, 0),
+        };
+        self::assertFalse(BareJpeg::is($with));
+        $kept = Picture::of($with)->jpeg;
+        self::assertNotSame($with, $kept);
+        self::assertStringNotContainsString('SECRET', $kept);
+    }
+
+    /** As a browser’s canvas makes one. */
+    private static function bare(int $width, int $height): string
+    {
+        $made = self::jpeg($width, $height);
+        $at = (int) strpos($made, "\xFF\xFE");
+        $note = unpack('n', $made, $at + 2);
+
+        return substr_replace($made, '', $at, 2 + (is_array($note) && is_int($note[1]) ? $note[1] : 0));
     }
 
     public function testACameraOnItsSideIsTurnedUpright(): void
