@@ -5,40 +5,42 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Photos;
 
 /**
- * A JPEG with nothing in it but the picture, as a browser's canvas makes one: the plain JFIF head, tables, one frame, and nothing behind
- * the end. No place, no camera, no note, no thumbnail, no colours of its own. Markers after ITU-T T.81, annex B.
+ * A JPEG without what does not make the picture: its tables, its frame and its scans stay, byte for byte; place, camera, notes,
+ * thumbnails, colour profiles and what lies behind the end go. Markers after ITU-T T.81, annex B.
  */
 final readonly class BareJpeg
 {
-    private const START = "\xFF\xD8";
+    /** With the plain JFIF head: version 1.1, square pixels, no thumbnail. */
+    private const START = "\xFF\xD8\xFF\xE0\x00\x10JFIF\x00\x01\x01\x00\x00\x01\x00\x01\x00\x00";
     private const END = "\xFF\xD9";
     private const SCAN = 0xDA;
     /** Tables of quantities and codes, the restart interval, a baseline or a progressive frame. */
     private const PLAIN = [0xDB, 0xC4, 0xDD, 0xC0, 0xC1, 0xC2];
-    private const JFIF = 0xE0;
-    /** The head without a thumbnail, its length included. */
-    private const JFIF_BYTES = 16;
+    /** What programs put beside the picture, APP0 to APP13, and notes. */
+    private const BESIDE = [0xE0, 0xE1, 0xE2, 0xE3, 0xE4, 0xE5, 0xE6, 0xE7, 0xE8, 0xE9, 0xEA, 0xEB, 0xEC, 0xED, 0xFE];
 
-    public static function is(string $bytes): bool
+    /** Null for what is none, or is built in a way that needs more than that to be read: four colours, colours of another model. */
+    public static function of(string $bytes): ?string
     {
-        if (!str_starts_with($bytes, self::START) || !str_ends_with($bytes, self::END)) {
-            return false;
+        if (!str_starts_with($bytes, "\xFF\xD8")) {
+            return null;
         }
-        $at = 2;
+        [$at, $bare] = [2, self::START];
         while (null !== $segment = self::segment($bytes, $at)) {
             [$marker, $length] = $segment;
-            $isHead = self::JFIF === $marker && 2 === $at && self::JFIF_BYTES === $length && "JFIF\0" === substr($bytes, $at + 4, 5);
-            if (!$isHead && self::SCAN !== $marker && !in_array($marker, self::PLAIN, true)) {
-                return false;
+            $isScan = self::SCAN === $marker;
+            if (!$isScan && !in_array($marker, self::PLAIN, true) && !in_array($marker, self::BESIDE, true)) {
+                return null;
             }
-            $at += 2 + $length;
-            $at = self::SCAN === $marker ? self::behindScan($bytes, $at) : $at;
+            $end = $isScan ? self::behindScan($bytes, $at + 2 + $length) : $at + 2 + $length;
+            $bare .= in_array($marker, self::BESIDE, true) ? '' : substr($bytes, $at, $end - $at);
+            $at = $end;
             if (self::END === substr($bytes, $at, 2)) {
-                return $at + 2 === strlen($bytes);
+                return $bare.self::END;
             }
         }
 
-        return false;
+        return null;
     }
 
     /** @return array{int, int}|null its marker, and its length in bytes without the marker */

@@ -7,8 +7,8 @@ namespace NimbleKnuckle\App\Photos;
 use NimbleKnuckle\Core\Bench\Law\PhotoLaw;
 
 /**
- * A picture as it is kept: a JPEG, turned upright, at most 1,600 px, with nothing in it but the picture. One that a tablet made so is
- * kept as it came; any other is encoded anew, and what came with it, the place and the camera among them, is gone.
+ * A picture as it is kept: a JPEG, turned upright, at most 1,600 px, with nothing in it but the picture; what came with it, the place
+ * and the camera among them, is gone. One that fits as it is, as a tablet makes them, is not encoded a second time.
  */
 final readonly class Picture
 {
@@ -33,12 +33,13 @@ final readonly class Picture
             throw new InvalidPicture(sprintf('A picture of %d × %d is too large. Send one of at most 16 megapixels.', $size[0], $size[1]));
         }
         $image = self::decoded($bytes);
-        if (max($size[0], $size[1]) <= PhotoLaw::MOST_PX && BareJpeg::is($bytes)) {
-            return new self($bytes, $size[0], $size[1]);
+        $upright = \IMAGETYPE_JPEG === $size[2] ? self::upright($image, $bytes) : $image;
+        $bare = $upright === $image && max($size[0], $size[1]) <= PhotoLaw::MOST_PX ? BareJpeg::of($bytes) : null;
+        if (null !== $bare) {
+            return new self($bare, $size[0], $size[1]);
         }
-        $image = \IMAGETYPE_JPEG === $size[2] ? self::upright($image, $bytes) : $image;
 
-        return self::encoded(self::fitted($image, PhotoLaw::MOST_PX), self::QUALITY);
+        return self::encoded(self::fitted($upright, PhotoLaw::MOST_PX), self::QUALITY);
     }
 
     /**

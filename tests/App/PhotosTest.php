@@ -143,46 +143,52 @@ final class PhotosTest extends AppTestCase
         self::assertSame(Picture::of($jpeg)->jpeg, Picture::of($jpeg)->jpeg, 'the same comes of the same');
     }
 
-    /** A tablet has made it small and bare already: a second encoding would only blur what is looked at. */
-    public function testWhatATabletMadeSmallAndBareIsKeptAsItCame(): void
-    {
-        $bare = self::bare(640, 480);
-        self::assertTrue(BareJpeg::is($bare));
-        self::assertSame($bare, Picture::of($bare)->jpeg);
-        self::assertSame([640, 480], [Picture::of($bare)->width, Picture::of($bare)->height]);
-    }
-
+    /** A tablet has made it small already: a second encoding would only blur what is looked at. What lies beside the picture goes. */
+    #[TestWith(['nothing'])]
     #[TestWith(['note'])]
     #[TestWith(['camera'])]
+    #[TestWith(['profile'])]
     #[TestWith(['behind'])]
     #[TestWith(['thumbnail'])]
     #[TestWith(['between'])]
-    public function testWithAnythingElseInItItIsEncodedAnew(string $hidden): void
+    public function testWhatFitsIsNotEncodedASecondTimeAndHoldsNothingElse(string $hidden): void
     {
-        $bare = self::bare(320, 240);
+        $made = self::jpeg(320, 240);
         $segment = static fn (string $marker, string $holds): string => "\xFF".$marker.pack('n', strlen($holds) + 2).$holds;
-        $end = strlen($bare) - 2;
         $with = match ($hidden) {
-            'note' => substr_replace($bare, $segment("\xFE", 'SECRET'), 20, 0),
-            'camera' => substr_replace($bare, $segment("\xE1", 'SECRET'), 20, 0),
-            'behind' => $bare."SECRET\xFF\xD9",
-            'thumbnail' => substr_replace($bare, $segment("\xE0", "JFIF\0".substr($bare, 11, 7).chr(2).chr(1).'SECRET'), 2, 18),
-            default => substr_replace($bare, $segment("\xFE", 'SECRET'), $end, 0),
+            'note' => substr_replace($made, $segment("\xFE", 'SECRET'), 20, 0),
+            'camera' => substr_replace($made, $segment("\xE1", 'SECRET'), 20, 0),
+            'profile' => substr_replace($made, $segment("\xE2", 'ICC_PROFILE SECRET'), 20, 0),
+            'behind' => $made."SECRET\xFF\xD9",
+            'thumbnail' => substr_replace($made, $segment("\xE0", "JFIF\0".substr($made, 11, 7).chr(2).chr(1).'SECRET'), 2, 18),
+            'between' => substr_replace($made, $segment("\xFE", 'SECRET'), strlen($made) - 2, 0),
+            default => $made,
         };
-        self::assertFalse(BareJpeg::is($with));
-        $kept = Picture::of($with)->jpeg;
-        self::assertNotSame($with, $kept);
-        self::assertStringNotContainsString('SECRET', $kept);
+        $kept = Picture::of($with);
+        self::assertSame([320, 240], [$kept->width, $kept->height]);
+        self::assertStringNotContainsString('SECRET', $kept->jpeg);
+        self::assertSame(self::dots($made), self::dots($kept->jpeg), 'not a dot of it is another');
+        self::assertSame($kept->jpeg, Picture::of($kept->jpeg)->jpeg);
     }
 
-    /** As a browser’s canvas makes one. */
-    private static function bare(int $width, int $height): string
+    /** Dropping what says which colours they are would turn them. */
+    public function testOneThatNeedsItsOwnWordsToBeReadIsEncodedAnew(): void
     {
-        $made = self::jpeg($width, $height);
-        $at = (int) strpos($made, "\xFF\xFE");
-        $note = unpack('n', $made, $at + 2);
+        $adobe = substr_replace(self::jpeg(), "\xFF\xEE\x00\x0EAdobe\x00\x64\0\0\0\0\x01", 20, 0);
+        self::assertNull(BareJpeg::of($adobe));
+        self::assertStringNotContainsString('Adobe', Picture::of($adobe)->jpeg);
+        self::assertNull(BareJpeg::of('no picture'));
+        self::assertNull(BareJpeg::of(substr(self::jpeg(), 0, -2)), 'without its end');
+    }
 
-        return substr_replace($made, '', $at, 2 + (is_array($note) && is_int($note[1]) ? $note[1] : 0));
+    private static function dots(string $jpeg): string
+    {
+        $image = imagecreatefromstring($jpeg);
+        self::assertNotFalse($image);
+        ob_start();
+        imagebmp($image);
+
+        return hash('sha256', (string) ob_get_clean());
     }
 
     public function testACameraOnItsSideIsTurnedUpright(): void
