@@ -10,6 +10,7 @@ use NimbleKnuckle\Core\ChargeAir\CouplerMatch;
 use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
 use NimbleKnuckle\Core\ChargeAir\Line\EndHold;
 use NimbleKnuckle\Core\ChargeAir\Line\LineDrawing;
+use NimbleKnuckle\Core\ChargeAir\Line\LineInputs;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
 use NimbleKnuckle\Core\Sum\Inputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
@@ -56,8 +57,8 @@ final readonly class ChargeView
         }
 
         return new self(
-            $line, LineDrawing::of($line, $levels), $joins, self::sum($sums, 'coupler-match', ChargeQueries::box($line)),
-            self::sum($sums, 'charge-path', ChargeQueries::path($line)), $weakest,
+            $line, LineDrawing::of($line, $levels), $joins, self::sum($sums, 'coupler-match', LineInputs::box($line)),
+            self::sum($sums, 'charge-path', LineInputs::path($line)), $weakest,
         );
     }
 
@@ -85,7 +86,7 @@ final readonly class ChargeView
      */
     public static function labels(ChargeLine $line, SumBook $sums): array
     {
-        $clamps = self::sum($sums, 'coupler-match', ChargeQueries::box($line))['result'] ?? null;
+        $clamps = self::sum($sums, 'coupler-match', LineInputs::box($line))['result'] ?? null;
         $named = null === $clamps ? [] : $clamps->entries('clamp');
         $labels = [];
         $n = 0;

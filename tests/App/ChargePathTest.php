@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\BoostSums;
 use NimbleKnuckle\App\ChargePath\BoxLines;
 use NimbleKnuckle\App\ChargePath\ChargeController;
 use NimbleKnuckle\App\ChargePath\ChargeForm;
-use NimbleKnuckle\App\ChargePath\ChargeQueries;
 use NimbleKnuckle\App\ChargePath\ChargeShelf;
 use NimbleKnuckle\App\ChargePath\ChargeView;
 use NimbleKnuckle\App\Exchange\ChargeLabelsController;
 use NimbleKnuckle\App\Garage\Garage;
 use NimbleKnuckle\App\Web\Typed;
+use NimbleKnuckle\Core\Bench\Known\BoostSums;
 use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
+use NimbleKnuckle\Core\ChargeAir\Line\LineInputs;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use PHPUnit\Framework\Attributes\CoversClass;
 use Symfony\Component\DomCrawler\Crawler;
@@ -25,7 +25,7 @@ use Symfony\Component\DomCrawler\Crawler;
 #[CoversClass(ChargeController::class)]
 #[CoversClass(ChargeForm::class)]
 #[CoversClass(ChargeLabelsController::class)]
-#[CoversClass(ChargeQueries::class)]
+#[CoversClass(LineInputs::class)]
 #[CoversClass(ChargeShelf::class)]
 #[CoversClass(ChargeView::class)]
 #[CoversClass(Typed::class)]

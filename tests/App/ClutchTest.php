@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\ClutchSums;
 use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Clutch\ClutchBench;
 use NimbleKnuckle\App\Clutch\TrialController;
@@ -23,6 +22,7 @@ use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Known\ClutchSums;
 use NimbleKnuckle\Core\Bench\Law\TrialLaw;
 use NimbleKnuckle\Core\Bench\Task\ClutchTrials;
 use NimbleKnuckle\Core\Law\Within\StackInBand;

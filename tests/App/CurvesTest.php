@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\BoostSums;
 use NimbleKnuckle\App\Bench\ChargeAtBench;
 use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Devices\Curve\BoostCurve;
@@ -28,6 +27,7 @@ use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Known\BoostSums;
 use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
 use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use NimbleKnuckle\Core\ChargeAir\Leak;

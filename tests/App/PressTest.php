@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\BoostSums;
 use NimbleKnuckle\App\Bench\StepSum;
-use NimbleKnuckle\App\Bench\TurningSums;
 use NimbleKnuckle\App\Devices\Curve\CurveBench;
 use NimbleKnuckle\App\Devices\Curve\CurveController;
 use NimbleKnuckle\App\Devices\Curve\CurveJudge;
@@ -22,6 +20,8 @@ use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Gate\Gate;
+use NimbleKnuckle\Core\Bench\Known\BoostSums;
+use NimbleKnuckle\Core\Bench\Known\TurningSums;
 use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use NimbleKnuckle\Core\Bench\State\FitState;
 use NimbleKnuckle\Core\Bench\Task\PressTask;

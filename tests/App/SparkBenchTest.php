@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\App;
 
-use NimbleKnuckle\App\Bench\SparkSums;
 use NimbleKnuckle\App\Bench\StepSum;
 use NimbleKnuckle\App\Bench\View\AskView;
 use NimbleKnuckle\App\Devices\Curve\CrankCurve;
@@ -20,6 +19,7 @@ use NimbleKnuckle\Core\Bench\Event\Authority;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
+use NimbleKnuckle\Core\Bench\Known\SparkSums;
 use NimbleKnuckle\Core\Bench\Signing\LooseEnd;
 use NimbleKnuckle\Core\Bench\Signing\SignOff;
 use NimbleKnuckle\Core\Bench\Told\FitNarrative;

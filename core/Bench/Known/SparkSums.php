@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Bench;
+namespace NimbleKnuckle\Core\Bench\Known;
 
 use NimbleKnuckle\Core\Bench\State\FitState;
 use NimbleKnuckle\Core\Procedure\Ask;

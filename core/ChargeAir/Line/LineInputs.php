@@ -2,17 +2,15 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\ChargePath;
+namespace NimbleKnuckle\Core\ChargeAir\Line;
 
 use NimbleKnuckle\Core\ChargeAir\ChargeSection;
 use NimbleKnuckle\Core\ChargeAir\Coupler;
-use NimbleKnuckle\Core\ChargeAir\Line\BoxClamp;
-use NimbleKnuckle\Core\ChargeAir\Line\ChargeLine;
 use NimbleKnuckle\Core\ChargeAir\PipeJoint;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
 
 /** A charge path as it is put into the sums of charge air. */
-final readonly class ChargeQueries
+final readonly class LineInputs
 {
     /** @return array<string, string> the box against the ends it has to join; empty without a box */
     public static function box(ChargeLine $line): array

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Bench;
+namespace NimbleKnuckle\Core\Bench\Known;
 
 use NimbleKnuckle\Core\BeltDrive\Drive;
 use NimbleKnuckle\Core\BeltDrive\DriveState;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Bench;
+namespace NimbleKnuckle\Core\Bench\Known;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Task\ClutchTrials;

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace NimbleKnuckle\App\Bench;
+namespace NimbleKnuckle\Core\Bench\Known;
 
-use NimbleKnuckle\App\ChargePath\ChargeQueries;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\State\StandDuration;
+use NimbleKnuckle\Core\ChargeAir\Line\LineInputs;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
 use NimbleKnuckle\Core\Sheet\Step;
 
@@ -17,8 +17,19 @@ final readonly class BoostSums
     /** s between the two readings of a leak test, where nobody timed it. */
     private const APART = 30.0;
 
+    /** @return array<string, string|float|null> */
+    public static function known(Step $step, Fit $fit): array
+    {
+        return match ($step->asking->sum) {
+            'gate-preload' => self::preload($fit),
+            'leak-decay' => self::leak($fit),
+            'charge-cooler' => self::cooler($fit),
+            default => self::hoses($step, $fit),
+        };
+    }
+
     /** @return array<string, string|float|null> the rod of a wastegate, once the new one was pumped up */
-    public static function preload(Fit $fit): array
+    private static function preload(Fit $fit): array
     {
         $value = static fn (string $field): ?float => $fit->state->readingOf($field)?->value;
         if (null === $value('gate_bare') || null === $value('gate_rate') || null === $value('gate_wanted')) {
@@ -34,7 +45,7 @@ final readonly class BoostSums
     }
 
     /** @return array<string, string|float|null> two readings of a charge path that is shut, half a minute apart */
-    public static function leak(Fit $fit): array
+    private static function leak(Fit $fit): array
     {
         $value = static fn (string $field): ?float => $fit->state->readingOf($field)?->value;
         $path = $fit->vehicle->charge;
@@ -66,19 +77,19 @@ final readonly class BoostSums
     }
 
     /** @return array<string, string|float> the hoses of the charge path: which goes where, or which boost pushes off first */
-    public static function hoses(Step $step, Fit $fit): array
+    private static function hoses(Step $step, Fit $fit): array
     {
         $line = $fit->vehicle->charge;
         if (null === $line || 'coupler-match' === $step->asking->sum) {
-            return null === $line ? [] : ChargeQueries::box($line);
+            return null === $line ? [] : LineInputs::box($line);
         }
         $boost = $fit->state->readingOf('boost_limit')->value ?? $line->boost;
 
-        return ChargeQueries::weakest($line, $boost, Wetting::tryFrom($fit->readings()->answer('hose_wetting')) ?? Wetting::Dry);
+        return LineInputs::weakest($line, $boost, Wetting::tryFrom($fit->readings()->answer('hose_wetting')) ?? Wetting::Dry);
     }
 
     /** @return array<string, string|float|null> the core that is on it, held against the one it had */
-    public static function cooler(Fit $fit): array
+    private static function cooler(Fit $fit): array
     {
         $run = static fn (string $which): array => array_map(
             static fn (string $field): ?float => $fit->state->readingOf($field.$which)?->value, ['air_in', 'air_out', 'air_outside'],
