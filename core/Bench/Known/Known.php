@@ -10,7 +10,7 @@ use NimbleKnuckle\Core\Sheet\Step;
 /** What vehicle sheet and bench know for the sum of a step: a new sum that a step asks for is filled in from here. */
 final readonly class Known
 {
-    /** @return array<string, string|float|null> field of the sum => what is known, a number in the base unit of its kind; empty where nothing is */
+    /** @return array<string, string|float|null> field of the sum => what is known, a number in the base unit of its kind */
     public static function of(Step $step, Fit $fit): array
     {
         [$vehicle, $state, $sum] = [$fit->vehicle, $fit->state, $step->asking->sum];
