@@ -41,4 +41,14 @@ enum BandClamp: string
             self::Spring => Formula::of('0', []),
         };
     }
+
+    /** mm a turn of its screw draws the band; nothing of a spring. @param float $pitch mm of the bolt of a T-bolt clamp */
+    public function lead(float $pitch): float
+    {
+        return match ($this) {
+            self::Worm => self::WORM_LEAD,
+            self::TBolt => $pitch,
+            self::Spring => 0.0,
+        };
+    }
 }

@@ -7,6 +7,9 @@ namespace NimbleKnuckle\Core\Bench\Known;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\State\StandDuration;
+use NimbleKnuckle\Core\ChargeAir\BandClamp;
+use NimbleKnuckle\Core\ChargeAir\Line\Clamp;
+use NimbleKnuckle\Core\ChargeAir\Line\Join;
 use NimbleKnuckle\Core\ChargeAir\Line\LineInputs;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
 use NimbleKnuckle\Core\Sheet\Step;
@@ -17,15 +20,46 @@ final readonly class BoostSums
     /** s between the two readings of a leak test, where nobody timed it. */
     private const APART = 30.0;
 
-    /** @return array<string, string|float|null> */
-    public static function known(Step $step, Fit $fit): array
+    /** @return array<string, string|float|null>|null null where the sum of the step is none of these */
+    public static function known(Step $step, Fit $fit): ?array
     {
         return match ($step->asking->sum) {
             'gate-preload' => self::preload($fit),
             'leak-decay' => self::leak($fit),
             'charge-cooler' => self::cooler($fit),
-            default => self::hoses($step, $fit),
+            'coupler-match', 'blow-off' => self::hoses($step, $fit),
+            'clamp-heat' => self::clamp($fit),
+            default => null,
         };
+    }
+
+    /** @return array<string, string|float|null> the clamp that had to be turned furthest */
+    private static function clamp(Fit $fit): array
+    {
+        $value = static fn (string $field): ?float => $fit->state->readingOf($field)?->value;
+        $clamp = self::alike($fit->vehicle->charge->joins ?? []);
+
+        return null === $value('clamp_turn') ? [] : [
+            'turn' => $value('clamp_turn'), 'clamp' => ($clamp->kind ?? BandClamp::Worm)->value,
+            'wall' => $value('hose_wall'), 'screw_torque' => null !== $clamp && $clamp->torque > 0.0 ? $clamp->torque : null,
+            'found' => $value('clamp_found'), 'warm' => $value('surface_temperature'),
+            'hose' => $fit->readings()->answer('hose_rubber') ?: null,
+            'screw' => null !== $clamp && BandClamp::TBolt === $clamp->kind && $clamp->screw > 0.0 ? 'M'.round($clamp->screw) : null,
+        ];
+    }
+
+    /**
+     * Any clamp of the path, where all are of one kind and one figure; null where nobody can tell which was meant.
+     *
+     * @param array<Join> $joins
+     */
+    private static function alike(array $joins): ?Clamp
+    {
+        $clamps = array_values(array_filter(array_map(static fn (Join $one): ?Clamp => $one->clamp, $joins)));
+        $first = $clamps[0] ?? null;
+        $isOther = static fn (Clamp $one): bool => $one->kind !== $first?->kind || $one->torque !== $first->torque;
+
+        return [] === array_filter($clamps, $isOther) ? $first : null;
     }
 
     /** @return array<string, string|float|null> the rod of a wastegate, once the new one was pumped up */

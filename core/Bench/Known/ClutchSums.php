@@ -7,12 +7,19 @@ namespace NimbleKnuckle\Core\Bench\Known;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Task\ClutchTrials;
 use NimbleKnuckle\Core\Clutch\SlipTrial;
+use NimbleKnuckle\Core\Sheet\Step;
 
 /** The slip clutch of a fit as it is put into its sum: the stack of the last trial, and all that were tried. */
 final readonly class ClutchSums
 {
+    /** @return array<string, string|float|null>|null null where the sum of the step is none of these */
+    public static function known(Step $step, Fit $fit): ?array
+    {
+        return 'disc-stack' === $step->asking->sum ? self::stack($fit) : null;
+    }
+
     /** @return array<string, string|float> */
-    public static function known(Fit $fit): array
+    private static function stack(Fit $fit): array
     {
         $trials = ClutchTrials::of($fit);
         $last = $trials?->last();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Known;
 
+use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\State\FitState;
 use NimbleKnuckle\Core\Lifting\EngineMount;
 use NimbleKnuckle\Core\Lifting\TiltPoint;
@@ -15,8 +16,23 @@ use NimbleKnuckle\Core\Vehicle\Lifting;
 /** What vehicle sheet and bench know for the sums of weight, slings and mounts. */
 final readonly class LiftingSums
 {
+    /** @return array<string, string|float|null>|null null where the sum of the step is none of these */
+    public static function known(Step $step, Fit $fit): ?array
+    {
+        [$lifting, $state] = [$fit->vehicle->lifting, $fit->state];
+
+        return match ($step->asking->sum) {
+            'lift-links' => self::links($lifting, $step),
+            'tilt-clearance' => self::tilt($lifting, $step),
+            'mount-share' => self::shares($lifting),
+            'mount-tired' => self::wear($state),
+            'clearance' => ['cold' => $state->readingOf('gap_cold')?->value],
+            default => null,
+        };
+    }
+
     /** @return array<string, string|float|null> its weight on its hooks, each upright, as the vehicle sheet has them */
-    public static function links(Lifting $lifting, Step $step): array
+    private static function links(Lifting $lifting, Step $step): array
     {
         if ($lifting->mass <= 0.0 || [] === $lifting->hooks) {
             return [];
@@ -36,7 +52,7 @@ final readonly class LiftingSums
     }
 
     /** @return array<string, string|float|null> the torque is not known to a vehicle sheet: it is asked for on the sum's page */
-    public static function shares(Lifting $lifting): array
+    private static function shares(Lifting $lifting): array
     {
         return [] === $lifting->mounts ? [] : [
             'mounts' => implode('; ', array_map(static fn (EngineMount $mount): string => sprintf(
@@ -47,7 +63,7 @@ final readonly class LiftingSums
     }
 
     /** @return array<string, string|float|null> what was measured of the old mounts and of the new */
-    public static function wear(FitState $state): array
+    private static function wear(FitState $state): array
     {
         $value = static fn (string $field): ?float => $state->readingOf($field)?->value;
         $sides = array_filter(['left', 'right'], static fn (string $side): bool => null !== $value('height_old_'.$side)
@@ -63,7 +79,7 @@ final readonly class LiftingSums
     }
 
     /** @return array<string, string|float|null> */
-    public static function tilt(Lifting $lifting, Step $step): array
+    private static function tilt(Lifting $lifting, Step $step): array
     {
         $lifted = $lifting->lifted();
         if (null === $lifting->pivot || null === $lifted || [] === $lifting->points) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Known;
 
+use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\State\FitState;
 use NimbleKnuckle\Core\Procedure\Ask;
 use NimbleKnuckle\Core\Sheet\Step;
@@ -13,13 +14,14 @@ final readonly class SparkSums
 {
     private const AFTER = '_after';
 
-    /** @return array<string, string|float|null> */
-    public static function known(Step $step, FitState $state): array
+    /** @return array<string, string|float|null>|null null where the sum of the step is none of these */
+    public static function known(Step $step, Fit $fit): ?array
     {
         return match ($step->asking->sum) {
-            'volt-drop' => self::volts($step, $state),
-            'plug-set' => self::plugs($step, $state),
-            default => self::gap($state),
+            'volt-drop' => self::volts($step, $fit->state),
+            'plug-set' => self::plugs($step, $fit->state),
+            'plug-gap' => self::gap($fit->state),
+            default => null,
         };
     }
 

@@ -25,8 +25,8 @@ final readonly class TurningSums
     {
     }
 
-    /** @return array<string, string|float|null> field of the sum => what is known; empty where nothing is */
-    public static function known(Step $step, Fit $fit): array
+    /** @return array<string, string|float|null>|null null where the sum of the step is none of these */
+    public static function known(Step $step, Fit $fit): ?array
     {
         $sums = new self($fit);
 
@@ -35,7 +35,8 @@ final readonly class TurningSums
             'drive-wear' => $sums->wear(),
             'chain-travel' => $sums->chain(),
             'belt-line' => $sums->line(),
-            default => $sums->pulley(),
+            'pulley-change' => $sums->pulley(),
+            default => null,
         };
     }
 

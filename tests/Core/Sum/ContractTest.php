@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Tests\Core\Sum;
 
 use NimbleKnuckle\Core\BeltDrive\Door\DriveReading;
+use NimbleKnuckle\Core\Quantity\Notation;
 use NimbleKnuckle\Core\Quantity\Show;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Sum\Check;
@@ -448,7 +449,7 @@ final class ContractTest extends TestCase
         $sum = $book->named($name);
         self::assertSame($name, $sum->about()->name);
         self::assertNotSame('', $sum->about()->summary);
-        [$plain, $other] = self::SAME[$name];
+        [$plain, $other] = self::same($name);
         $result = $book->run($name, $plain);
         $array = $result->toArray();
         self::assertSame(['sum', 'inputs', 'values', 'verdict', 'checks', 'working'], array_keys($array));
@@ -487,7 +488,7 @@ final class ContractTest extends TestCase
         foreach ($needed as $field) {
             foreach ([null, '', '   '] as $nothing) {
                 try {
-                    Doors::book()->run($name, [$field->name => $nothing] + self::SAME[$name][0]);
+                    Doors::book()->run($name, [$field->name => $nothing] + self::same($name)[0]);
                     self::fail($field->name.' was not missed.');
                 } catch (InvalidInput $e) {
                     self::assertSame($field->name, $e->field);
@@ -509,7 +510,7 @@ final class ContractTest extends TestCase
                 }
                 ++$tried;
                 try {
-                    Doors::book()->run($name, [$field->name => $bad] + self::SAME[$name][0]);
+                    Doors::book()->run($name, [$field->name => $bad] + self::same($name)[0]);
                     self::fail(sprintf('%s took %s.', $field->name, is_scalar($bad) ? var_export($bad, true) : gettype($bad)));
                 } catch (InvalidInput $e) {
                     self::assertSame($field->name, $e->field);
@@ -522,6 +523,20 @@ final class ContractTest extends TestCase
                 'cause', 'photo-plane', 'time-learned', 'torque-check', 'wrench-pick', 'trace-judge', 'belt-code', 'coupler-match',
             ], true,
         ));
+    }
+
+    /** @return array{array<string, mixed>, array<string, mixed>} the same twice; without a line the example, bare and with units */
+    private static function same(string $name): array
+    {
+        $about = Doors::book()->named($name)->about();
+        $bare = $about->example();
+        foreach ($about->fields() as $field) {
+            if (null !== $field->kind && isset($bare[$field->name])) {
+                $bare[$field->name] = Notation::read($field->kind, $bare[$field->name])->value();
+            }
+        }
+
+        return self::SAME[$name] ?? [$bare, $about->example()];
     }
 
     /** @return iterable<string, array{string}> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Tests\Core\Sum;
 
+use NimbleKnuckle\Tests\Core\Doors;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -18,7 +19,10 @@ final class Drawn
     private const FRICTIONS = [
         'oiled', 'dry zinc', 'anti-seize', 'threadlocker wet', 'waxed aluminium', 'stainless dry', '0.14', '0.10/0.14',
     ];
-    /** sum => field => what it is drawn from: a list, or [low, high] of numbers; “?” in front may be left out. */
+    /**
+     * Where more is worth drawing than the ranges of the fields: sum => field => a list, or [low, high] of numbers; one with “?” in
+     * front may be left out.
+     */
     private const FIELDS = [
         'torque-check' => [
             'stated' => [
@@ -335,7 +339,7 @@ final class Drawn
     /** @return list<string> */
     public static function sums(): array
     {
-        return array_keys(self::FIELDS);
+        return array_keys(Doors::book()->all());
     }
 
     /**
@@ -349,7 +353,7 @@ final class Drawn
         $all = [];
         for ($i = 0; $i < $runs; ++$i) {
             $inputs = [];
-            foreach (self::FIELDS[$sum] as $field => $from) {
+            foreach (self::FIELDS[$sum] ?? self::byItself($sum) as $field => $from) {
                 if (str_starts_with($field, '?') && 0 === $random->getInt(0, 2)) {
                     continue;
                 }
@@ -362,6 +366,26 @@ final class Drawn
         }
 
         return $all;
+    }
+
+    /**
+     * What a sum is drawn from that has no line above: what its fields say of themselves.
+     *
+     * @return array<string, non-empty-list<float|string>>
+     */
+    private static function byItself(string $sum): array
+    {
+        $from = [];
+        foreach (Doors::book()->named($sum)->about()->fields() as $field) {
+            $bounds = $field->ranges->typical ?? $field->ranges->physical;
+            $from[($field->required ? '' : '?').$field->name] = match (true) {
+                null !== $field->kind && null !== $bounds => [$bounds->low, $bounds->high],
+                [] !== $field->choices => array_map(strval(...), array_keys($field->choices)),
+                default => [$field->example],
+            };
+        }
+
+        return $from;
     }
 
     private static function between(Randomizer $random, float $low, float $high): string
