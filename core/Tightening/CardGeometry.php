@@ -81,13 +81,17 @@ final readonly class CardGeometry
     }
 
     /**
-     * A point moved outward from the middle by so much, for a number beside the head.
+     * A point moved outward from the middle by so much, for a number beside the head; over it where three and more stand in a row.
      *
      * @return array{float, float}
      */
     public function beside(int $bolt, float $by): array
     {
         [$x, $y] = $this->points[$bolt - 1];
+        $heights = array_column($this->points, 1);
+        if (count($heights) > 2 && max($heights) - min($heights) < 1e-6) {
+            return [$x, $y - $by];
+        }
         [$dx, $dy] = [$x - $this->centreX(), $y - $this->bodyY()];
         $length = hypot($dx, $dy);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Known;
 
+use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\State\StandDuration;
@@ -37,7 +38,10 @@ final readonly class BoostSums
     private static function clamp(Fit $fit): array
     {
         $value = static fn (string $field): ?float => $fit->state->readingOf($field)?->value;
-        $clamp = self::alike($fit->vehicle->charge->joins ?? []);
+        $clamp = self::alike(array_filter(
+            $fit->vehicle->charge->joins ?? [],
+            static fn (Join $one): bool => '' !== $one->joint && [] !== $fit->sheet->doing(StepKind::Tighten, '', $one->joint),
+        ));
 
         return null === $value('clamp_turn') ? [] : [
             'turn' => $value('clamp_turn'), 'clamp' => ($clamp->kind ?? BandClamp::Worm)->value,
@@ -49,7 +53,7 @@ final readonly class BoostSums
     }
 
     /**
-     * Any clamp of the path, where all are of one kind and one figure; null where nobody can tell which was meant.
+     * Any clamp that is set on this sheet, where all are of one kind and one figure; null where nobody can tell which was meant.
      *
      * @param array<Join> $joins
      */
