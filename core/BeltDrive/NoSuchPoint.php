@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Core\BeltDrive;
 
 use NimbleKnuckle\Core\CoreException;
 
-/** No point lies at those distances. */
+/** No point lies at those distances, in mm. */
 final class NoSuchPoint extends \DomainException implements CoreException
 {
     public static function tooFew(): self

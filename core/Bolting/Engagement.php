@@ -12,6 +12,7 @@ use NimbleKnuckle\Core\Quantity\Stress;
 
 /**
  * How much a length of engaged thread holds before one of its two sides strips. Shear areas on the basic profile (ISO 68-1).
+ * Lengths in mm; safety is a ratio.
  */
 final readonly class Engagement
 {

@@ -7,7 +7,7 @@ namespace NimbleKnuckle\Core\Bolting;
 use NimbleKnuckle\Core\Quantity\InvalidQuantity;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 
-/** Friction in the thread and under the head: low, typical and high. */
+/** Friction in the thread and under the head: low, typical and high, each a ratio. */
 final readonly class Friction
 {
     private function __construct(

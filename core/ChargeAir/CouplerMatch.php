@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\ChargeAir;
 
 /**
- * Which hose of a box goes on which joint: as many joints as can be, then with the least over or under size altogether. Solved
+ * Which hose of a box goes on which joint: as many joints as can be, then with the least over or under size altogether, in mm. Solved
  * exactly (Hungarian method, shortest augmenting paths).
  */
 final readonly class CouplerMatch

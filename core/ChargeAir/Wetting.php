@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\ChargeAir;
 
-/** What is between hose and pipe. Friction of silicone or rubber on a metal pipe: working values. */
+/** What is between hose and pipe. Friction of silicone or rubber on a metal pipe: working values, a ratio. */
 enum Wetting: string
 {
     case Dry = 'dry';

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Clutch;
 
-/** Friction from trials by least squares, its spread, and a trial that only a disc the wrong way up explains. */
+/** Friction, a ratio, from trials by least squares, its spread, and a trial that only a disc the wrong way up explains. */
 final readonly class FrictionFit
 {
     /** Spread that is always allowed for, of one: working values. */

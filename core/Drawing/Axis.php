@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Drawing;
 
-/** An axis of a plot: its unit and its two ends, in its own numbers; what has no length is given one. */
+/**
+ * An axis of a plot: its unit and its two ends, in numbers of its unit, lengths in those of the frame; what has no length is
+ * given one.
+ */
 final readonly class Axis
 {
     private function __construct(public string $unit, public float $low, public float $high)

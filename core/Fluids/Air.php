@@ -9,7 +9,7 @@ use NimbleKnuckle\Core\Formula\Term;
 use NimbleKnuckle\Core\Quantity\Pressure;
 
 /**
- * Air pressure where the work is done, absolute: by the barometer where there is one, else by the altitude.
+ * Air pressure where the work is done, absolute: by the barometer where there is one, else by the altitude in m.
  * Source: ISO 2533 (standard atmosphere).
  */
 final readonly class Air

@@ -9,7 +9,7 @@ use NimbleKnuckle\Core\Quantity\Volume;
 
 /**
  * An expansion tank with its two marks: where the coolant stands cold, and where it rises to hot; heights from the
- * bottom in a tank 300 high.
+ * bottom, in units of a frame in which the tank is 300 high.
  */
 final readonly class TankDrawing
 {

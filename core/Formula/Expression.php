@@ -28,7 +28,7 @@ final class Expression
         return self::$read[$text] ??= self::parsed($text, $names);
     }
 
-    /** @param array<string, float> $values of its names */
+    /** @param array<string, float> $values of its names, each in a unit of the formula’s own */
     public function value(array $values): float
     {
         return $this->reckoning->of($values);

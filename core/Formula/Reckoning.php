@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Formula;
 
-/** Pieces in the order they are reckoned in, ready to be run over and over. */
+/** Pieces in the order they are reckoned in, ready to be run over and over. The caller's units throughout. */
 final readonly class Reckoning
 {
     /** @var list<array{string, string, float, int}> what is done, of what name or number, with how many arguments */

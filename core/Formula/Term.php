@@ -6,7 +6,9 @@ namespace NimbleKnuckle\Core\Formula;
 
 use NimbleKnuckle\Core\Quantity\Show;
 
-/** What a name in a formula stands for, and how it is printed when it is put in. */
+/**
+ * What a name in a formula stands for, in the unit the formula needs, and how it is printed when it is put in.
+ */
 final readonly class Term
 {
     private function __construct(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Gate;
 
-/** The middle of some readings: half lie above, half below. */
+/** The middle of some readings: half lie above, half below. In the unit of the readings. */
 final readonly class Middle
 {
     /** @param array<array-key, float> $values nothing comes to 0 */

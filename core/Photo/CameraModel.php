@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Core\Photo;
 
 /**
  * How the plane of the marks is seen: through a lens, then in perspective. Two marks are a known distance, and the camera stood square
- * to it; of five or more in a picture of known size the lens is found with it, held towards none by what is usual.
+ * to it; of five or more in a picture of known size the lens is found with it, held towards none by what is usual. px in, mm out.
  */
 final readonly class CameraModel
 {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Quantity;
 
-/** An angle that can be mistaken for nothing else. */
+/** An angle in degrees that can be mistaken for nothing else. */
 final readonly class Angle
 {
     private function __construct(public float $degrees)

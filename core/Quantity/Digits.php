@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Quantity;
 
-/** How numbers are printed, everywhere: a point for decimals, a thin space between thousands, the same decimals for the same kind. */
+/**
+ * How numbers are printed, everywhere: a point for decimals, a thin space between thousands, the same decimals for the same kind.
+ * A value comes in the unit it is printed in.
+ */
 final readonly class Digits
 {
     public const GROUP = "\u{202F}";

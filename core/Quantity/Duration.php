@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Quantity;
 
-/** How long something takes. */
+/** How long something takes, in minutes. */
 final readonly class Duration
 {
     private function __construct(public float $minutes)

@@ -43,7 +43,7 @@ final readonly class Stated
         return $this->low !== $this->high;
     }
 
-    /** What is said with one figure: itself, or the middle of the range. */
+    /** What is said with one figure, in the base unit of its kind: itself, or the middle of the range. */
     public function value(): float
     {
         return $this->middle?->value() ?? ($this->low->value() + $this->high->value()) / 2;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Quantity;
 
-/** One number with its unit at the head of a text, and what follows. */
+/** One number with its unit at the head of a text, in its unit as written, and what follows. */
 final readonly class WrittenFigure
 {
     /** What may follow what in one figure: 1 h 30 min, 5 ft 3 in. */

@@ -7,7 +7,7 @@ namespace NimbleKnuckle\Core\Quantity;
 /**
  * Reads the number at the head of a clean text: 17, 17.50, 7,5, 3/16, 1 3/4, 1-3/4, 2½, quarter, one and a half.
  *
- * The step is the size of the last written digit, or one over the denominator.
+ * It has no unit yet. The step is the size of the last written digit, or one over the denominator.
  */
 final readonly class WrittenNumber
 {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Safety;
 
-/** Who answers the atoms: a fit by its marks, a sheet by its plan; on a tablet the same names in assets/js/facts.js. */
+/**
+ * Who answers the atoms: a fit by its marks, a sheet by its plan; on a tablet the same names in assets/js/facts.js. A number has
+ * the unit its atom states: minutes, °C, share, count.
+ */
 interface Facts
 {
     /**

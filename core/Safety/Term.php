@@ -6,7 +6,8 @@ namespace NimbleKnuckle\Core\Safety;
 
 /**
  * What a rule says, as something that can be evaluated anywhere: a question to the facts, or a few of them joined. The same is written
- * as JSON, [what, word where it has one, with what …], and evaluated on a tablet by assets/js/terms.js.
+ * as JSON, [what, word where it has one, with what …], and evaluated on a tablet by assets/js/terms.js. A number is in the unit of the
+ * atom it is held against: minutes, °C, share, count.
  */
 final readonly class Term implements \JsonSerializable
 {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sum;
 
-/** One record of a list: what it is called, its numbers in base units, its words. */
+/** One record of a list: what it is called, its numbers each in the base unit of its kind, its words. */
 final readonly class Entry
 {
     /**

@@ -9,7 +9,10 @@ use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Quantity\Unit;
 use NimbleKnuckle\Core\Quantity\UnitSystem;
 
-/** What a sum says first and largest: a lead, one or two figures with their units, and what stands beside them. */
+/**
+ * What a sum says first and largest: a lead, one or two figures with their units, each given in its base unit, and what stands
+ * beside them.
+ */
 final readonly class Headline
 {
     /** @param list<array{number: string, unit: string}> $figures */

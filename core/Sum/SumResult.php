@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Sum;
 
-/** What a sum concluded. The verdict is the gravest level among its checks. */
+/** What a sum concluded; each number in the unit its value names. The verdict is the gravest level among its checks. */
 final readonly class SumResult
 {
     public Level $verdict;
@@ -25,6 +25,7 @@ final readonly class SumResult
         $this->verdict = array_reduce($checks, static fn (Level $worst, Check $check): Level => $worst->worse($check->level), Level::Ok);
     }
 
+    /** In the base unit its value names. */
     public function number(string $name): float
     {
         return ($this->values[$name] ?? throw new \OutOfBoundsException(sprintf('%s gives no “%s”.', $this->sum, $name)))->number();

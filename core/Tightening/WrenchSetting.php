@@ -10,7 +10,7 @@ use NimbleKnuckle\Core\Quantity\Angle;
 use NimbleKnuckle\Core\Quantity\Length;
 use NimbleKnuckle\Core\Quantity\Torque;
 
-/** What to set a torque wrench to when an adapter changes its lever: moments about the fastener. */
+/** What to set a torque wrench to when an adapter changes its lever: moments about the fastener, in N·m; the factor is a ratio. */
 final readonly class WrenchSetting
 {
     /** The least share of its lever that may be left of a wrench folded back. */

@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Core\Times;
 
 /**
  * How long something takes here: the plan as four jobs' worth of belief, and what was measured, both lognormal. Normal and inverse
- * gamma belief, updated with each job; the band holds four in five. Before the first job it is the plan, as it was made. Minutes.
+ * gamma belief, updated with each job; the band holds four in five. Before the first job it is the plan, as it was made. In minutes.
  * Source: Gelman and others, Bayesian Data Analysis, 3.3.
  */
 final readonly class Learned

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Times;
 
-/** What many jobs came to, kept as three numbers: how many, the sum of ln(done/planned), and the sum of its squares. */
+/**
+ * What many jobs came to, kept as three numbers: how many, the sum of ln(done/planned), and the sum of its squares: logarithms of
+ * a ratio.
+ */
 final readonly class Tally
 {
     public function __construct(public int $n, public float $sum, public float $squares)

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Vehicle;
 
-/** Who stands in which column of the access map and in which order, so that few lines cross. */
+/** Who stands in which column of the access map and in which order, so that few lines cross. Units of its frame. */
 final readonly class AccessColumns
 {
     /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace NimbleKnuckle\Core\Vehicle;
 
 /**
- * The access map as a drawing: a box an item, a line from each to what has to come off first. No line crosses a box: across, a line
- * that passes a column has a slot of its own there; down, all lines run in the margin beside the boxes.
+ * The access map as a drawing, in units of its frame: a box an item, a line from each to what has to come off first. No line crosses a
+ * box: across, a line that passes a column has a slot of its own there; down, all lines run in the margin beside the boxes.
  */
 final readonly class AccessMap
 {

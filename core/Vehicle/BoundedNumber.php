@@ -6,7 +6,7 @@ namespace NimbleKnuckle\Core\Vehicle;
 
 use NimbleKnuckle\Core\Document\Node;
 
-/** Numbers of a document that must lie between two bounds; nought where nothing stands. */
+/** Numbers of a document that must lie between two bounds, in the unit its schema states; nought where nothing stands. */
 final readonly class BoundedNumber
 {
     public static function within(Node $node, string $name, float $low, float $high): float

@@ -49,6 +49,7 @@ final readonly class Act
     }
 
     /** Not before an instant; the page counts down to it. */
+    /** @param float $until s since 1970. @param float $seconds s from when it is begun */
     public static function timer(string $label, float $until, float $seconds): self
     {
         return new self(Turn::Stage, $label, until: $until, seconds: $seconds);

@@ -155,6 +155,7 @@ final readonly class FitEvent
         return (int) ($this->payload[$field] ?? 0);
     }
 
+    /** In the base unit of what it is: s, mm, N·m, °C …; 0 where it is not said. */
     public function float(string $field): float
     {
         return (float) ($this->payload[$field] ?? 0.0);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace NimbleKnuckle\Core\Bench\Known;
 
-use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\State\StandDuration;
@@ -13,6 +12,7 @@ use NimbleKnuckle\Core\ChargeAir\Line\Clamp;
 use NimbleKnuckle\Core\ChargeAir\Line\Join;
 use NimbleKnuckle\Core\ChargeAir\Line\LineInputs;
 use NimbleKnuckle\Core\ChargeAir\Wetting;
+use NimbleKnuckle\Core\Procedure\StepKind;
 use NimbleKnuckle\Core\Sheet\Step;
 
 /** What the bench knows for the sums of charge air, gate and boost. */

@@ -10,7 +10,7 @@ use NimbleKnuckle\Core\Plan\Phase;
 use NimbleKnuckle\Core\Sheet\Sheet;
 use NimbleKnuckle\Core\Sheet\Step;
 
-/** How far a fit has come: the step in hand, what runs by itself, how long it still takes. */
+/** How far a fit has come: the step in hand, what runs by itself, how many minutes it still takes. */
 final readonly class Course
 {
     /** @param ?\DateTimeImmutable $now null counts from the last event */

@@ -7,7 +7,7 @@ namespace NimbleKnuckle\Core\Bench\State;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Fluids\Fill\FillStage;
 
-/** One timed stage: how long it stood, what ended it, and whether somebody said why it was cut short. */
+/** One timed stage: how long it stood in seconds, what ended it, and whether somebody said why it was cut short. */
 final readonly class Hold
 {
     /** Seconds a hand is early by without anybody calling it short. */
