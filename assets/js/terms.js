@@ -22,16 +22,17 @@ const ops = {
 /** What a term comes to: [what, with …]; anything else is itself. */
 export const valueOf = (term, facts, it = []) => (Array.isArray(term) ? ops[term[0]](term.slice(1), facts, it) : term);
 
-/** What stands in the way by a row: [{code, text, bar, step}]. */
+/** What stands in the way by a row: [{code, text, bar, step, about}]. */
 const obstaclesOf = (row, facts) => (row.each ? valueOf(row.each, facts) : [[]]).filter((it) => valueOf(row.when, facts, it)).map((it) => ({
   code: row.code, by: row.by, bar: row.bar, text: String(valueOf(row.text, facts, it)), step: String(valueOf(row.step, facts, it)),
+  about: JSON.stringify(row.each ? it : row.when),
 }));
 
-/** Of what sends to the same step, or says the same, the hardest; the hardest first. */
+/** Of what sends to the same step, or is of the same code and about the same, the hardest; the hardest first. */
 const collected = (step, obstacles) => {
   const found = new Map();
   for (const one of obstacles) {
-    const key = one.step === step ? ` ${one.text}` : one.step;
+    const key = one.step === step ? `${one.code} ${one.about}` : one.step;
     const known = found.get(key);
     found.set(key, known && known.bar >= one.bar ? known : one);
   }

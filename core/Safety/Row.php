@@ -59,7 +59,10 @@ final readonly class Row implements \JsonSerializable
         $each = null === $this->each ? [[]] : $this->each->of($facts);
         foreach (is_array($each) ? $each : [] as $it) {
             if ($this->when->of($facts, $it)) {
-                yield new Obstacle($this->code, self::told($this->text, $facts, $it), $this->bar, self::told($this->step, $facts, $it));
+                yield new Obstacle(
+                    $this->code, self::told($this->text, $facts, $it), $this->bar, self::told($this->step, $facts, $it),
+                    json_encode(null === $this->each ? $this->when : $it, \JSON_THROW_ON_ERROR),
+                );
             }
         }
     }

@@ -87,7 +87,7 @@ final class Gate
     }
 
     /**
-     * Of what sends to the same step, or says the same, the hardest.
+     * Of what sends to the same step, or is of the same code and about the same, the hardest.
      *
      * @param list<Obstacle> $obstacles
      *
@@ -97,7 +97,7 @@ final class Gate
     {
         $found = [];
         foreach ($obstacles as $obstacle) {
-            $key = $obstacle->step === $step ? ' '.$obstacle->text : $obstacle->step;
+            $key = $obstacle->step === $step ? $obstacle->code.' '.$obstacle->about : $obstacle->step;
             $known = $found[$key] ?? null;
             $found[$key] = null !== $known && $known->bar->value >= $obstacle->bar->value ? $known : $obstacle;
         }

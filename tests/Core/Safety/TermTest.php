@@ -65,7 +65,8 @@ final class TermTest extends TestCase
         $facts = new Given(['all-inside' => [['hose-off', 'rag'], ['cap-off', 'plug']]]);
         $row = Row::lead('left-inside', Term::not(Term::same(Term::it(1), 'plug')), Term::say('The %s is in.', Term::it(1)), Term::it(0))
             ->overEach(Term::ask(Atom::AllInside));
-        self::assertEquals([new Obstacle('left-inside', 'The rag is in.', Bar::Lead, 'hose-off')], [...$row->of($facts)]);
+        $inside = new Obstacle('left-inside', 'The rag is in.', Bar::Lead, 'hose-off', '["hose-off","rag"]');
+        self::assertEquals([$inside], [...$row->of($facts)]);
     }
 
     public function testWhatIsTheServersStopsATabletWhateverItKnows(): void
