@@ -111,6 +111,19 @@ const refuse = (batch, message) => {
   pulse(true);
 };
 
+/** Another mark has the id of one of these: they stay here under new ids, to be looked at and sent again. */
+const other = async (batch, message) => {
+  const fresh = [];
+  for (const mark of load()) {
+    if (mark.batch !== batch) { fresh.push(mark); continue; }
+    const id = ulid();
+    if (mark.photo) await keepBlob(id, await blob(mark.id));
+    fresh.push({ ...mark, id });
+  }
+  store(fresh);
+  return refuse(batch, message ?? 'Something else is kept under the id of this mark.');
+};
+
 /** A picture goes by itself: the file as the body, what it is of in the address. */
 const sendPhoto = async (one) => {
   const file = await blob(one.id);
@@ -121,6 +134,7 @@ const sendPhoto = async (one) => {
     signal: AbortSignal.timeout(60000),
   });
   if (response.redirected || response.status === 401 || response.status === 403) throw new Error('signed out');
+  if (response.status === 409) return other(one.batch, (await response.json()).error?.message);
   if (response.status === 422 || response.status === 413) {
     const said = response.status === 413 ? await response.text() : (await response.json()).error?.message;
     return refuse(one.batch, said ?? 'The server did not take it.');
@@ -149,6 +163,7 @@ const send = async (marks) => {
   });
   if (response.redirected || response.status === 401 || response.status === 403) throw new Error('signed out');
   const answer = await response.json();
+  if (response.status === 409) return other(marks[0].batch, answer.error?.message);
   if (response.status === 422) return refuse(marks[0].batch, answer.error?.message ?? 'The server did not take it.');
   if (!response.ok) throw new Error(`server ${response.status}`);
   const kept = new Set(answer.kept);

@@ -5,19 +5,17 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Bench;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Fits\Arrival;
 use NimbleKnuckle\App\Fits\EventLog;
 use NimbleKnuckle\App\Fits\FitBook;
 use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\App\Fits\Seen;
-use NimbleKnuckle\Core\Bench\Event\EventTime;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Event\Receipt;
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Sheet\Step;
-use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -36,7 +34,7 @@ final class EventsController extends AbstractController
     public function __construct(
         private readonly FitBook $fits, private readonly Recorder $recorder, private readonly EventLog $log,
         private readonly BenchPage $page, private readonly BenchRegions $regions, private readonly MeasuredText $measured,
-        private readonly ClockInterface $clock,
+        private readonly Arrival $arrival,
     ) {
     }
 
@@ -52,7 +50,8 @@ final class EventsController extends AbstractController
             $fit = $this->recorder->record($record, $events, $person->hand(), seen: self::seen($body));
         } catch (InvalidEvent $e) {
             return new JsonResponse(
-                ['error' => ['field' => $e->field, 'message' => $e->getMessage()]], Response::HTTP_UNPROCESSABLE_ENTITY,
+                ['error' => ['field' => $e->field, 'message' => $e->getMessage()]],
+                $e->isOther ? Response::HTTP_CONFLICT : Response::HTTP_UNPROCESSABLE_ENTITY,
             );
         }
         $kept = ['kept' => array_map(static fn (FitEvent $e): string => $e->id, $events)];
@@ -107,7 +106,6 @@ final class EventsController extends AbstractController
      */
     private function events(array $body, string $by, FitRecord $record): array
     {
-        $now = $this->clock->now();
         $given = $body['events'] ?? null;
         if (!is_array($given) || [] === $given || count($given) > self::MOST) {
             throw InvalidEvent::in('events', sprintf('Send 1 to %d events.', self::MOST));
@@ -116,11 +114,14 @@ final class EventsController extends AbstractController
         foreach ($given as $one) {
             [$id, $type, $payload] = self::whole($one);
             EventType::PhotoTaken !== $type || throw InvalidEvent::in('type', 'A picture comes with its file: send it to the pictures.');
+            // How it came to be known is the server’s to say: a tablet’s word for it is dropped, and the mark stands as set by hand.
+            $payload = array_diff_key($payload, array_flip($type->fieldsOfServer()));
             $payload = EventType::Measured === $type
                 ? $this->measured->read($payload, $record->sheet(), $record->vehicleSheet())
                 : $payload;
-            $at = EventTime::read(is_array($one) ? $one['at'] ?? null : null);
-            $events[] = FitEvent::of($id, $type, $payload, $by, $at, $this->receipt($body, $at, $now));
+            $at = is_array($one) ? $one['at'] ?? null : null;
+            $receipt = $this->arrival->of($record, $body['device'] ?? '', $at, $body['sent'] ?? null);
+            $events[] = FitEvent::of($id, $type, $payload, $by, $receipt->happened(), $receipt);
         }
 
         return $events;
@@ -141,18 +142,5 @@ final class EventsController extends AbstractController
         }
 
         return $seen;
-    }
-
-    /**
-     * How an event came in: from which tablet, and how long it lay there by the tablet's own clock.
-     *
-     * @param array<array-key, mixed> $body
-     */
-    private function receipt(array $body, \DateTimeImmutable $at, \DateTimeImmutable $now): Receipt
-    {
-        $device = $body['device'] ?? '';
-        $sent = isset($body['sent']) ? EventTime::read($body['sent'], 'sent') : $at;
-
-        return Receipt::from(is_string($device) ? $device : '', $at, $sent, $now);
     }
 }

@@ -18,6 +18,7 @@ class ReadingRecord
     /**
      * @param list<list<float>> $samples
      * @param array<string, mixed> $task what was to be reached, as it was when the reading began
+     * @param string $via how it came here where no device sent it: in a file, as rows, and by whom
      */
     public function __construct(
         #[ORM\Id, ORM\Column(length: 26)]
@@ -54,6 +55,8 @@ class ReadingRecord
         public string $said = '',
         #[ORM\Column]
         public bool $marked = false,
+        #[ORM\Column(length: 160, options: ['default' => ''])]
+        public readonly string $via = '',
     ) {
     }
 

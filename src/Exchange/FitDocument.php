@@ -86,8 +86,9 @@ final readonly class FitDocument
     {
         $known = $this->em->find(FitRecord::class, $node->string('id'));
         $record = $known ?? $this->entered($node);
+        $isSigned = null !== $known && null !== $this->recorder->load($known)->state->signed;
+        $this->readings->enter($record->id, $node->nodes('readings'), $via, $isSigned);
         $this->addEvents($record, $node, $hand, $via, null === $known);
-        $this->readings->enter($record->id, $node->nodes('readings'));
 
         return $record;
     }
@@ -132,6 +133,8 @@ final readonly class FitDocument
         $now = $this->clock->now();
         foreach ($node->nodes('events') as $event) {
             $at = EventTime::read($event->string('at'));
+            // Into a fit of ours nothing comes from before it was made, and a signature is dated here.
+            $at = $replay ? $at : ('signed' === $event->string('type') ? $now : max($at, $record->createdAt));
             $waited = max(0.0, (float) ($now->getTimestamp() - $at->getTimestamp()));
             $receipt = new Receipt($now, 'file', $waited, $via, $replay ? $event->string('against', '') : '', $event->string('beside', ''));
             $type = $event->enum('type', EventType::class);
@@ -140,7 +143,8 @@ final readonly class FitDocument
                 // A signature counts only where a lead brings it: the fit comes in unsigned.
                 continue;
             }
-            $events[] = FitEvent::of($event->string('id'), $type, $event->node('payload')->raw(), $event->string('by'), $at, $receipt);
+            $payload = $this->readings->withoutFalseClaims($replay ? $record->id : '', $type, $event->node('payload')->raw());
+            $events[] = FitEvent::of($event->string('id'), $type, $payload, $event->string('by'), $at, $receipt);
         }
         if ([] !== $events) {
             $this->recorder->record($record, $events, $hand, $replay);

@@ -56,7 +56,9 @@ final readonly class Recorder
             $record = $this->fresh($record);
             $fit = $this->fit($record, $this->log->of($record->id), $now);
             foreach ($events as $event) {
-                if ($fit->state->has($event->id)) {
+                $known = $fit->state->event($event->id);
+                if (null !== $known) {
+                    $replay || $known->saysTheSame($event) || throw InvalidEvent::other($known);
                     continue;
                 }
                 $sight = $seen[$event->id] ?? new Seen();

@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace NimbleKnuckle\App\Photos;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
+use NimbleKnuckle\App\Fits\Arrival;
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\FitRecord;
 use NimbleKnuckle\App\Fits\Recorder;
-use NimbleKnuckle\Core\Bench\Event\EventTime;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
-use NimbleKnuckle\Core\Bench\Event\Receipt;
-use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -31,7 +30,7 @@ final class PhotosController extends AbstractController
 
     public function __construct(
         private readonly FitBook $fits, private readonly Recorder $recorder, private readonly PhotoFiles $files,
-        private readonly PhotoBook $photos, private readonly ClockInterface $clock,
+        private readonly PhotoBook $photos, private readonly Arrival $arrival,
     ) {
     }
 
@@ -48,12 +47,13 @@ final class PhotosController extends AbstractController
             foreach (self::GIVEN as $name) {
                 $payload[$name] = $request->query->getString($name);
             }
-            $event = $this->event($request, $payload, $person->name);
-            $this->recorder->record($this->fits->get($id), [$event], $person->hand());
+            $record = $this->fits->get($id);
+            $event = $this->event($record, $request, $payload, $person->name);
+            $this->recorder->record($record, [$event], $person->hand());
         } catch (InvalidPicture $e) {
             return self::refusal('picture', $e->getMessage());
         } catch (InvalidEvent $e) {
-            return self::refusal($e->field, $e->getMessage());
+            return self::refusal($e->field, $e->getMessage(), $e->isOther ? Response::HTTP_CONFLICT : Response::HTTP_UNPROCESSABLE_ENTITY);
         }
 
         return new JsonResponse(['kept' => [$event->id], 'width' => $picture->width, 'height' => $picture->height]);
@@ -146,17 +146,21 @@ final class PhotosController extends AbstractController
      *
      * @throws InvalidEvent
      */
-    private function event(Request $request, array $payload, string $by): FitEvent
+    private function event(FitRecord $record, Request $request, array $payload, string $by): FitEvent
     {
-        $at = EventTime::read($request->query->getString('at'));
-        $sent = $request->query->has('sent') ? EventTime::read($request->query->getString('sent'), 'sent') : $at;
-        $receipt = Receipt::from($request->query->getString('device'), $at, $sent, $this->clock->now());
+        $receipt = $this->arrival->of(
+            $record, $request->query->getString('device'), $request->query->getString('at'),
+            $request->query->has('sent') ? $request->query->getString('sent') : null,
+        );
 
-        return FitEvent::of($request->query->getString('event'), EventType::PhotoTaken, $payload, $by, $at, $receipt);
+        return FitEvent::of(
+            $request->query->getString('event'), EventType::PhotoTaken, $payload, $by, $receipt->happened(), $receipt,
+        );
     }
 
-    private static function refusal(string $field, string $message): JsonResponse
-    {
-        return new JsonResponse(['error' => ['field' => $field, 'message' => $message]], Response::HTTP_UNPROCESSABLE_ENTITY);
+    private static function refusal(
+        string $field, string $message, int $status = Response::HTTP_UNPROCESSABLE_ENTITY,
+    ): JsonResponse {
+        return new JsonResponse(['error' => ['field' => $field, 'message' => $message]], $status);
     }
 }

@@ -107,7 +107,9 @@ final class ExchangeTest extends AppTestCase
         self::assertEquals(array_map($facts, $before->curves), array_map($facts, $after->curves));
         self::assertNull($after->engineStop(), 'seen is seen, on every installation');
         self::assertEquals(array_map($facts, $before->pins), array_map($facts, $after->pins));
-        self::assertSame(9.04, $after->marks['thermostat-cover-bolts'][3]->float('torque'));
+        $mark = $after->marks['thermostat-cover-bolts'][3];
+        self::assertSame([9.0, 0.0, ''], [$mark->float('setting'), $mark->float('torque'), $mark->string('reading')],
+            'a pull that did not come with the file is not believed: it stands as set by hand');
     }
 
     public function testReadingsTravelWithTheirFit(): void
@@ -132,7 +134,29 @@ final class ExchangeTest extends AppTestCase
         self::assertCount(1, $again);
         self::assertSame([$id, 'sound', true, 3], [$again[0]->id, $again[0]->finding, $again[0]->marked, $again[0]->bolt]);
         self::assertEquals($samples, $again[0]->samples);
-        self::assertSame($json, $this->service(FitDocument::class)->write($this->service(FitBook::class)->get($record->id)));
+        $back = $this->service(FitDocument::class)->write($this->service(FitBook::class)->get($record->id));
+        $via = ",\n            \"via\": \"stated in a file brought by the console; there by a device\"";
+        self::assertStringContainsString($via, $back, 'it says how it came here');
+        self::assertSame($json, str_replace($via, '', $back));
+        $marks = $this->service(Recorder::class)->load($this->service(FitBook::class)->get($record->id))->state->marks;
+        self::assertSame($id, $marks['thermostat-cover-bolts'][3]->string('reading'), 'the pull is here, of this bolt: it is believed');
+    }
+
+    /** What was measured is signed with the fit: no file adds to it, nor says that a pull of another fit was of this one. */
+    public function testNothingMeasuredComesIntoAFitThatIsSigned(): void
+    {
+        $row = $this->service(FitBook::class)->signed(1)[0] ?? self::fail('none is signed');
+        $record = $this->service(FitBook::class)->get($row->id);
+        $document = json_decode($this->service(FitDocument::class)->write($record), true, 64, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($document);
+        $document['readings'] = [[
+            'id' => (string) new Ulid(), 'device' => 'a fine wrench', 'kind' => 'torque-angle', 'step' => 'x', 'by' => 'Ines Tarrow',
+            'at' => '2026-11-25T10:00:00+00:00', 'samples' => [[0.0, 0.0], [10.0, 9.0]], 'verdict' => 'ok', 'marked' => true,
+        ]];
+        $this->expectException(InvalidDocument::class);
+        $this->expectExceptionMessage('this fit is signed off');
+        $json = json_encode($document, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION);
+        $this->service(FitDocument::class)->read($json, Authority::Lead);
     }
 
     public function testNobodySignsByImportWhatTheyCouldNotSign(): void

@@ -62,10 +62,24 @@ final readonly class FitEvent
         return new self($this->id, $this->type, $this->payload, $this->by, $this->at, $receipt);
     }
 
+    /** Whether it is the same mark, sent twice. */
+    public function saysTheSame(self $other): bool
+    {
+        $said = static function (self $one): array {
+            $plain = static fn (string|int|float $value): string|float => is_string($value) ? $value : (float) $value;
+            $said = array_map($plain, array_diff_key($one->payload, array_flip($one->type->fieldsOfServer())));
+            ksort($said);
+
+            return $said;
+        };
+
+        return $this->type === $other->type && $said($this) === $said($other);
+    }
+
     /** When it happened by the server's clock: when it came in, less the time it lay on the tablet. */
     public function happened(): \DateTimeImmutable
     {
-        return $this->receipt->at->modify(sprintf('-%d milliseconds', (int) round(1000 * $this->receipt->waited)));
+        return $this->receipt->happened();
     }
 
     /** Whether only the tablet's clock says when it happened. */

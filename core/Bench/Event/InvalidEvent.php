@@ -17,14 +17,24 @@ final class InvalidEvent extends \DomainException implements CoreException
     public const LEAD = ' Only a lead overrules this.';
 
     /** @param bool $isOutOfOrder something that can be mended stood in the way of a step: the mark itself is whole */
-    private function __construct(public readonly string $field, string $message, public readonly bool $isOutOfOrder = false)
-    {
+    private function __construct(
+        public readonly string $field, string $message, public readonly bool $isOutOfOrder = false, public readonly bool $isOther = false,
+    ) {
         parent::__construct($message);
     }
 
     public static function in(string $field, string $message): self
     {
         return new self($field, $message);
+    }
+
+    /** The id stands in the log already, for something else. */
+    public static function other(FitEvent $kept): self
+    {
+        return new self('id', sprintf(
+            'Under the id of this mark something else is kept already, by %s: %s. Both stay: look at it, then send this one again.',
+            $kept->by, $kept->type->label(),
+        ), false, true);
     }
 
     /** @param list<Obstacle> $obstacles the hardest first */

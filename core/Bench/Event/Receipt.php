@@ -13,6 +13,12 @@ final readonly class Receipt
     ) {
     }
 
+    /** When it happened by the server’s clock: when it came in, less the time it lay on its tablet. */
+    public function happened(): \DateTimeImmutable
+    {
+        return $this->at->modify(sprintf('-%d milliseconds', (int) round(1000 * $this->waited)));
+    }
+
     /** Made without the server, and out of order by what the server knows: it is kept, with what stood against it. */
     public function over(string $against): self
     {

@@ -124,7 +124,12 @@ final class BenchDevicesController extends AbstractController
                 ? $file->getContent()
                 : $request->request->getString('rows');
             $samples = ReadingDocument::rows($text);
-            $device->isInHandAt($id, $step) || $this->devices->take($device, $id, $step, $person->name);
+            if (!$device->isInHandAt($id, $step)) {
+                in_array($device->takenBy, ['', $person->name], true) || throw InvalidInput::in('device', sprintf(
+                    '%s has the %s in hand: it is put down first.', $device->takenBy, $device->name,
+                ));
+                $this->devices->take($device, $id, $step, $person->name);
+            }
             $reading = $this->readings->receive(
                 $device,
                 ReadingDocument::read(
@@ -136,6 +141,7 @@ final class BenchDevicesController extends AbstractController
                         \JSON_THROW_ON_ERROR,
                     ),
                 ),
+                $person->name,
             );
             $this->addFlash('ok' === $reading->verdict ? 'good' : 'bad', $reading->said);
         } catch (InvalidInput $e) {

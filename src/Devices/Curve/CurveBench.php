@@ -70,7 +70,9 @@ final readonly class CurveBench
             throw InvalidInput::in('rows', $e->getMessage());
         }
 
-        return $this->kept($record, $stepId, [$kind->device()->reading(), $task, $samples], ['', 'handed in', $by]);
+        $curve = [$kind->device()->reading(), $task, $samples];
+
+        return $this->kept($record, $stepId, $curve, ['', 'handed in', $by, 'rows handed in by '.$by]);
     }
 
     /**
@@ -89,7 +91,7 @@ final readonly class CurveBench
 
         return $this->kept($record, $stepId, [
             $kind->device()->reading(), $task + $held, $kind->simulated($task, $fault, $seed),
-        ], [$device->id, $device->name, $by]);
+        ], [$device->id, $device->name, $by, '']);
     }
 
     /**
@@ -106,15 +108,15 @@ final readonly class CurveBench
 
     /**
      * @param array{string, array<string, float>, non-empty-list<non-empty-list<float>>} $curve kind of reading, task, samples
-     * @param array{string, string, string} $who id and name of the device, and whose hand
+     * @param array{string, string, string, string} $who id and name of the device, whose hand, and how it came where no device sent it
      */
     private function kept(FitRecord $record, string $stepId, array $curve, array $who): ReadingRecord
     {
         [$kind, $task, $samples] = $curve;
-        [$device, $name, $by] = $who;
+        [$device, $name, $by, $via] = $who;
         $reading = new ReadingRecord(
             (string) new Ulid(), $device, $name, $kind, $record->id, $stepId, '', 0, ['said' => $kind] + $task, $by, $this->clock->now(),
-            $samples,
+            $samples, via: $via,
         );
         $this->em->wrapInTransaction(function () use ($record, $reading): void {
             $this->em->persist($reading);

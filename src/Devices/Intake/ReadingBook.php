@@ -51,19 +51,23 @@ final readonly class ReadingBook
     ) {
     }
 
-    /** @throws InvalidInput naming the field and the remedy */
-    public function receive(DeviceRecord $device, ReadingDocument $piece): ReadingRecord
+    /**
+     * @param string $uploadedBy who handed it in as rows; empty where the device sent it
+     *
+     * @throws InvalidInput naming the field and the remedy
+     */
+    public function receive(DeviceRecord $device, ReadingDocument $piece, string $uploadedBy = ''): ReadingRecord
     {
-        return $this->em->wrapInTransaction(fn (): ReadingRecord => $this->received($device, $piece));
+        return $this->em->wrapInTransaction(fn (): ReadingRecord => $this->received($device, $piece, $uploadedBy));
     }
 
     /** Under the write lock, so that a piece that is sent six times at once is taken once. */
-    private function received(DeviceRecord $device, ReadingDocument $piece): ReadingRecord
+    private function received(DeviceRecord $device, ReadingDocument $piece, string $uploadedBy): ReadingRecord
     {
         $device->kind->reading() === $piece->kind || throw InvalidInput::in(
             'kind', sprintf('%s sends “%s”.', $device->name, $device->kind->reading()),
         );
-        $reading = $this->em->find(ReadingRecord::class, $piece->id) ?? $this->begin($device, $piece);
+        $reading = $this->em->find(ReadingRecord::class, $piece->id) ?? $this->begin($device, $piece, $uploadedBy);
         $this->kept->into($reading);
         $reading->deviceId === $device->id || throw InvalidInput::in('id', 'This id belongs to a reading of another device.');
         if ($reading->done) {
@@ -102,7 +106,7 @@ final readonly class ReadingBook
         );
     }
 
-    private function begin(DeviceRecord $device, ReadingDocument $piece): ReadingRecord
+    private function begin(DeviceRecord $device, ReadingDocument $piece, string $uploadedBy): ReadingRecord
     {
         $record = '' === $device->fitId ? null : $this->em->find(FitRecord::class, $device->fitId);
         null !== $record || throw InvalidInput::in(
@@ -116,12 +120,33 @@ final readonly class ReadingBook
                 DeviceKind::Thermometer => $this->warmUpTask($record, $device->step),
                 DeviceKind::Wrench => null === $task ? ['said' => Slip::SAID] : self::told($task),
                 default => $this->curveTask($device, $record, $piece->given),
-            }, $device->takenBy,
-            $piece->at ?? $this->clock->now(),
+            }, $uploadedBy ?: $device->takenBy,
+            $piece->at ?? $this->clock->now(), via: '' === $uploadedBy ? '' : 'rows handed in by '.$uploadedBy,
         );
+        '' === $uploadedBy || $this->ensureNew($reading, $piece->samples);
         $this->em->persist($reading);
 
         return $reading;
+    }
+
+    /**
+     * One pull turns one fastener: the same rows are not another one.
+     *
+     * @param list<list<float>> $samples
+     *
+     * @throws InvalidInput where they stand on this fit already
+     */
+    private function ensureNew(ReadingRecord $reading, array $samples): void
+    {
+        $all = $this->em->getRepository(ReadingRecord::class)->findBy(
+            ['fitId' => $reading->fitId, 'kind' => $reading->kind, 'done' => true],
+        );
+        foreach ($all as $one) {
+            $one->samples !== $samples || throw InvalidInput::in('trace', sprintf(
+                'The same rows stand here already%s, by %s at %s. One pull is of one fastener.',
+                $one->bolt > 0 ? sprintf(', as bolt %d', $one->bolt) : '', $one->byName, $one->takenAt->format('H:i'),
+            ));
+        }
     }
 
     /**
