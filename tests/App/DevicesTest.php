@@ -171,6 +171,55 @@ final class DevicesTest extends AppTestCase
         self::assertSelectorTextContains('.notice.bad', 'Row 2');
     }
 
+    /** Petra hands in rows while Joss has the wrench in hand: they are hers, and one pull is of one bolt. */
+    public function testWhoHandsInRowsIsNamedAndTheSameRowsAreNotTaken(): void
+    {
+        [$device] = $this->wrench();
+        $fit = $this->tarnFit()->id;
+        $this->book()->take($device, $fit, self::STEP, 'Joss Wending');
+        $petra = $this->signIn('petra');
+        $rows = '';
+        foreach (SimulatedWrench::pieces($this->task(), (string) new Ulid(), Fault::None, 3) as $piece) {
+            foreach (ReadingDocument::read($piece)->samples as $sample) {
+                $rows .= implode(';', $sample)."\n";
+            }
+        }
+        $path = sprintf('/fits/%s/steps/%s/trace', $fit, self::STEP);
+        $this->client->request('POST', $path, ['_csrf' => $this->token(), 'device' => $device->id, 'rows' => $rows]);
+        $kept = $this->service(ReadingBook::class)->latest($fit, self::STEP) ?? self::fail('not kept');
+        self::assertSame([$petra->name, 'rows handed in by '.$petra->name], [$kept->byName, $kept->via]);
+        $this->client->request('GET', '/traces/'.$kept->id);
+        self::assertSelectorTextContains('main', 'rows handed in by Petra');
+        $mark = $this->service(Recorder::class)->load($this->tarnFit())->state->marks['thermostat-cover-bolts'][3];
+        self::assertSame([$petra->name, $kept->id], [$mark->by, $mark->string('reading')]);
+        $this->client->request('POST', $path, ['_csrf' => $this->token(), 'device' => $device->id, 'rows' => $rows]);
+        $this->client->followRedirect();
+        self::assertSelectorExists('.notice.bad');
+    }
+
+    /** A wrench is not pulled out of a hand unasked, and whose hand it was reads it. */
+    public function testADeviceIsTakenOutOfAHandAtTheSecondPressAndItIsSaid(): void
+    {
+        [$device] = $this->wrench();
+        $fit = $this->tarnFit()->id;
+        $this->book()->take($device, $fit, self::STEP, 'Joss Wending');
+        $this->signIn('petra');
+        $take = fn (): mixed => $this->client->request(
+            'POST', sprintf('/fits/%s/steps/%s/device', $fit, 'drained'), ['_csrf' => $this->token(), 'device' => $device->id],
+        );
+        $take();
+        self::assertSame('Joss Wending', $this->service(DeviceBook::class)->get($device->id)?->takenBy);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('.notice.bad', 'Joss Wending has the test wrench in hand');
+        $take();
+        self::assertSame('Petra Lunn', $this->service(DeviceBook::class)->get($device->id)?->takenBy);
+        $log = $this->service(Recorder::class)->load($this->tarnFit())->state->log;
+        $said = end($log);
+        self::assertNotFalse($said);
+        self::assertSame([self::STEP, 'Petra Lunn'], [$said->step(), $said->by]);
+        self::assertStringContainsString('out of the hand of Joss Wending', $said->string('text'));
+    }
+
     public function testTheGaugeAnswersOnlyWithNewsAndTheHeldButtonPulls(): void
     {
         $this->signIn('joss');

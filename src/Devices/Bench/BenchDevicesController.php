@@ -6,6 +6,7 @@ namespace NimbleKnuckle\App\Devices\Bench;
 
 use NimbleKnuckle\App\Accounts\AccountRecord;
 use NimbleKnuckle\App\Devices\DeviceBook;
+use NimbleKnuckle\App\Devices\DeviceRecord;
 use NimbleKnuckle\App\Devices\GaugeView;
 use NimbleKnuckle\App\Devices\Intake\ReadingBook;
 use NimbleKnuckle\App\Devices\ReadingDocument;
@@ -14,6 +15,10 @@ use NimbleKnuckle\App\Devices\Simulator\SimulatedEngine;
 use NimbleKnuckle\App\Devices\Simulator\SimulatedWrench;
 use NimbleKnuckle\App\Fits\EventLog;
 use NimbleKnuckle\App\Fits\FitBook;
+use NimbleKnuckle\App\Fits\Recorder;
+use NimbleKnuckle\Core\Bench\Event\Authority;
+use NimbleKnuckle\Core\Bench\Event\EventType;
+use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Fluids\WarmUp\EngineFault;
 use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Trace\Fault;
@@ -29,8 +34,13 @@ use Symfony\Component\Uid\Ulid;
 #[Route('/fits/{id}/steps/{step}', requirements: ['id' => '[0-9A-Z]{26}', 'step' => '[a-z0-9.-]+'])]
 final class BenchDevicesController extends AbstractController
 {
+    private const ASKED = 'device-asked';
+    /** s between the two presses that take a device out of another’s hand. */
+    private const ASKED_FOR = 60;
+
     public function __construct(
         private readonly DeviceBook $devices, private readonly ReadingBook $readings, private readonly FitBook $fits,
+        private readonly Recorder $recorder, private readonly ClockInterface $clock,
     ) {
     }
 
@@ -40,6 +50,9 @@ final class BenchDevicesController extends AbstractController
         $device = $this->devices->get($request->request->getString('device'))
             ?? throw $this->createNotFoundException('There is no such device.');
         $this->fits->get($id)->sheet()->step($step) ?? throw $this->createNotFoundException('There is no such step.');
+        if ('' !== $device->takenBy && $person->name !== $device->takenBy && !$this->isHandedOver($device, $request, $person)) {
+            return $this->redirectToRoute('bench', ['id' => $id, 'step' => $step], Response::HTTP_SEE_OTHER);
+        }
         if ($request->request->getBoolean('down')) {
             $this->devices->put($device);
         } else {
@@ -47,6 +60,32 @@ final class BenchDevicesController extends AbstractController
         }
 
         return $this->redirectToRoute('bench', ['id' => $id, 'step' => $step], Response::HTTP_SEE_OTHER);
+    }
+
+    /** Out of another’s hand it is taken at the second press, and he reads it at his step. */
+    private function isHandedOver(DeviceRecord $device, Request $request, AccountRecord $person): bool
+    {
+        $session = $request->getSession();
+        $asked = $session->get(self::ASKED);
+        $now = $this->clock->now();
+        $record = $this->fits->get($device->fitId);
+        [$of, $at] = explode(' ', (is_string($asked) ? $asked : '').' 0');
+        if ($of !== $device->id || $now->getTimestamp() - (int) $at > self::ASKED_FOR) {
+            $session->set(self::ASKED, $device->id.' '.$now->getTimestamp());
+            $this->addFlash('bad', sprintf(
+                '%s has the %s in hand, at “%s”. Ask first; pressed once more within a minute it is yours, and %1$s reads that there.',
+                $device->takenBy, $device->name, $record->sheet()->step($device->step)->words->title ?? 'a step of an earlier sheet',
+            ));
+
+            return false;
+        }
+        $session->remove(self::ASKED);
+        $this->recorder->record($record, [FitEvent::of((string) new Ulid(), EventType::Noted, array_filter([
+            'step' => null === $record->sheet()->step($device->step) ? '' : $device->step,
+            'text' => sprintf('The %s was taken out of the hand of %s.', $device->name, $device->takenBy),
+        ]), $person->name, $now)], Authority::Server);
+
+        return true;
     }
 
     /** Polled while a device is in hand: nothing new is 204; a mark made by a trace wakes the bench. */
@@ -114,7 +153,7 @@ final class BenchDevicesController extends AbstractController
     /** A trace from a wrench that cannot send: rows of degrees, N·m and ms. */
     #[Route('/trace', name: 'device_trace', methods: ['POST'])]
     public function upload(
-        string $id, string $step, Request $request, #[CurrentUser] AccountRecord $person, ClockInterface $clock,
+        string $id, string $step, Request $request, #[CurrentUser] AccountRecord $person,
     ): Response {
         $device = $this->devices->get($request->request->getString('device'))
             ?? throw $this->createNotFoundException('There is no such device.');
@@ -136,7 +175,7 @@ final class BenchDevicesController extends AbstractController
                     json_encode(
                         [
                             'format' => ReadingDocument::FORMAT, 'id' => (string) new Ulid(), 'kind' => $device->kind->reading(),
-                            'samples' => $samples, 'done' => true, 'at' => $clock->now()->format('Y-m-d\TH:i:sP'),
+                            'samples' => $samples, 'done' => true, 'at' => $this->clock->now()->format('Y-m-d\TH:i:sP'),
                         ],
                         \JSON_THROW_ON_ERROR,
                     ),
