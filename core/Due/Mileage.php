@@ -14,13 +14,17 @@ final readonly class Mileage
     /** Days two readings are apart, at the least, to say how fast it runs. */
     private const APART = 7.0;
     private const DAY = 86400.0;
+    /** km a vehicle may have run since it was last read: so many a day, and so many more. A slip of a digit is beyond it. */
+    private const A_DAY = 2500.0;
+    private const MORE = 1000.0;
 
     /**
      * @param list<array{\DateTimeImmutable, float}> $readings in their order, never going back
      * @param list<array{\DateTimeImmutable, float}> $odd those that cannot be true beside the others
      * @param ?float $rate km a day; null where that is not known
+     * @param ?array{\DateTimeImmutable, float} $held the last, where it can hardly have run so far: it counts once another agrees
      */
-    private function __construct(public array $readings, public array $odd, public ?float $rate)
+    private function __construct(public array $readings, public array $odd, public ?float $rate, public ?array $held)
     {
     }
 
@@ -30,7 +34,9 @@ final readonly class Mileage
         usort($readings, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         [$true, $odd] = self::parted($readings);
 
-        return new self($true, $odd, self::rateOf($true));
+        $held = self::isTooFar($true) ? array_pop($true) : null;
+
+        return new self($true, $odd, self::rateOf($true), $held);
     }
 
     public function last(): ?float
@@ -72,6 +78,14 @@ final readonly class Mileage
 
         return null === $before || null === $this->rate || $this->rate <= 0.0 ? null
             : self::after($before[0], ($km - $before[1]) / $this->rate);
+    }
+
+    /** @param list<array{\DateTimeImmutable, float}> $readings in the order of time */
+    private static function isTooFar(array $readings): bool
+    {
+        [$before, $last] = [$readings[count($readings) - 2] ?? null, $readings[count($readings) - 1] ?? null];
+
+        return null !== $before && null !== $last && $last[1] - $before[1] > self::MORE + self::A_DAY * self::days($before[0], $last[0]);
     }
 
     /** @param list<array{\DateTimeImmutable, float}> $readings in the order of time */

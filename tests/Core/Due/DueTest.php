@@ -139,4 +139,21 @@ final class DueTest extends TestCase
     {
         return new \DateTimeImmutable($day, new \DateTimeZone('UTC'));
     }
+
+    /** A slip of a digit makes nothing due: it counts once another reading agrees. */
+    public function testWhatItCanHardlyHaveRunIsHeldUntilAnotherAgrees(): void
+    {
+        $day = static fn (string $day): \DateTimeImmutable => new \DateTimeImmutable($day.' 10:00');
+        $held = Mileage::of([[$day('2026-06-01'), 1.0], [$day('2026-06-02'), 400_000.0]]);
+        self::assertSame([1.0, 400_000.0], [$held->last(), $held->held[1] ?? 0.0]);
+        self::assertNull($held->rate);
+        $agreed = Mileage::of([[$day('2026-06-01'), 1.0], [$day('2026-06-02'), 400_000.0], [$day('2026-06-03'), 400_020.0]]);
+        self::assertSame([400_020.0, null], [$agreed->last(), $agreed->held]);
+        foreach ([[4499.0, false], [3501.5, true]] as [$km, $isHeld]) {
+            // 2,500 km a day and 1,000 more: over one day 3,500.
+            $one = Mileage::of([[$day('2026-06-01'), $isHeld ? 0.0 : 1000.0], [$day('2026-06-02'), $km]]);
+            self::assertSame($isHeld, null !== $one->held);
+        }
+        self::assertNull(Mileage::of([[$day('2026-06-01'), 400_000.0]])->held, 'the first is taken as it is');
+    }
 }
