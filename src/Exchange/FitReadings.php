@@ -62,9 +62,8 @@ final readonly class FitReadings
     public function enter(string $fitId, array $readings, string $via, bool $isSigned): void
     {
         foreach ($readings as $node) {
-            $known = $this->em->find(ReadingRecord::class, $node->string('id'));
-            null === $known || $known->fitId === $fitId || throw $node->refuse('id', 'this reading belongs to another fit here.');
-            if (null !== $known) {
+            // One of another fit stays that fit’s: a mark here that names it is not believed.
+            if (null !== $this->em->find(ReadingRecord::class, $node->string('id'))) {
                 continue;
             }
             !$isSigned || throw $node->refuse('id', 'this fit is signed off: no reading is added to it any more.');
