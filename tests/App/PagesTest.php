@@ -165,7 +165,7 @@ final class PagesTest extends AppTestCase
     public function testTheShelfReadsWhatIsShippedAndNothingElse(): void
     {
         $shelf = $this->service(ProcedureShelf::class);
-        self::assertCount(21, $shelf->all());
+        self::assertCount(count(glob(dirname(__DIR__, 2).'/procedures/*.yaml') ?: []) - 1, $shelf->all(), 'all but what they share');
         foreach (['common', '../common', 'nothing', 'Thermostat', str_repeat('x', 80)] as $id) {
             self::assertNull($shelf->procedure($id), $id);
         }

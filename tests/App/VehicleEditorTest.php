@@ -11,6 +11,7 @@ use NimbleKnuckle\App\Garage\StarterShelf;
 use NimbleKnuckle\App\Garage\VehicleEditor;
 use NimbleKnuckle\App\Garage\VehicleRecord;
 use NimbleKnuckle\App\Garage\WrittenThing;
+use NimbleKnuckle\App\Procedures\ProcedureShelf;
 use NimbleKnuckle\Core\CoreException;
 use NimbleKnuckle\Tests\Sample;
 use PHPUnit\Framework\Attributes\CoversClass;
@@ -36,7 +37,7 @@ final class VehicleEditorTest extends AppTestCase
         $crawler = $this->client->request('GET', '/vehicles');
         $this->client->submit($crawler->filter('form[action="/vehicles"]')->form(), ['name' => 'Harrow Pin 12']);
         $crawler = $this->client->followRedirect();
-        self::assertSelectorTextContains('#carried', '0 of 21');
+        self::assertSelectorTextContains('#carried', '0 of '.count($this->service(ProcedureShelf::class)->all()));
         foreach (['starter cover', 'starter'] as $item) {
             $crawler = $this->client->click($crawler->filter('#carried')->selectLink($item)->link());
             self::assertSame($item, $crawler->filter('#i-name')->attr('value'));
@@ -48,7 +49,7 @@ final class VehicleEditorTest extends AppTestCase
             $this->client->submit($crawler->selectButton('Save the joint')->form(), ['line' => $line, 'item' => 'starter']);
             $crawler = $this->client->followRedirect();
         }
-        self::assertSelectorTextContains('#carried', '1 of 21');
+        self::assertSelectorTextContains('#carried', '1 of '.count($this->service(ProcedureShelf::class)->all()));
         $crawler = $this->client->click($crawler->filter('#carried')->selectLink('Plan Starter motor')->link());
         $this->client->submit($crawler->selectButton('Make the sheet')->form());
         self::assertResponseRedirects();
