@@ -42,6 +42,12 @@ final readonly class Ask
         );
     }
 
+    /** Whether a picture can tell it: a length or an angle. */
+    public function isSeenInPicture(): bool
+    {
+        return [] === $this->limits->choices && in_array($this->kind, [Kind::Length, Kind::Angle], true);
+    }
+
     /** This one of many: the field numbered, the label with its number. */
     public function numbered(int $one): self
     {

@@ -135,6 +135,9 @@ enum Atom: string
     case FlowMost = 'flow-most';
     case Circuit = 'circuit';
     case Capacity = 'capacity';
+    /** of a picture: the step it was taken at, empty where there is none. Of a step and a field: a picture can tell it */
+    case PhotoStep = 'photo-step';
+    case SeenInPicture = 'seen-in-picture';
     /** of a picture: how many marks are on it. Of a text: how long it is; it is a SHA-256. */
     case PhotoMarks = 'photo-marks';
     case Length = 'length';

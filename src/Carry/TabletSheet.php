@@ -161,7 +161,7 @@ final readonly class TabletSheet
 
         return [
             'field' => $ask->field, 'label' => $ask->label, 'set' => $limits->isSet, 'low' => $limits->low, 'high' => $limits->high,
-            'near' => $limits->near, 'past' => $ask->past, 'safety' => $ask->isSafety(),
+            'near' => $limits->near, 'past' => $ask->past, 'safety' => $ask->isSafety(), 'seen' => $ask->isSeenInPicture(),
             'bad' => array_map(static fn (Choice $one): bool => !$one->isGood, $limits->choices),
             'unit' => $ask->kind->baseUnit()->symbol(), 'askedIn' => $ask->unit,
             'most' => Flow::None === $ask->flow ? 0.0 : FluidBalance::MOST * $capacity,

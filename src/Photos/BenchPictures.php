@@ -6,10 +6,8 @@ namespace NimbleKnuckle\App\Photos;
 
 use NimbleKnuckle\Core\Bench\Fit;
 use NimbleKnuckle\Core\Bench\Photo\Pictures;
-use NimbleKnuckle\Core\Procedure\Ask;
 use NimbleKnuckle\Core\Procedure\PictureRequest;
 use NimbleKnuckle\Core\Procedure\StepKind;
-use NimbleKnuckle\Core\Quantity\Kind;
 use NimbleKnuckle\Core\Sheet\Step;
 
 /** What the bench shows of pictures at one step. */
@@ -17,12 +15,6 @@ final readonly class BenchPictures
 {
     public function __construct(private SamplePictures $samples)
     {
-    }
-
-    /** Whether a picture can tell it: a length or an angle. */
-    public static function isReadOff(Ask $ask): bool
-    {
-        return [] === $ask->limits->choices && in_array($ask->kind, [Kind::Length, Kind::Angle], true);
     }
 
     public function of(Fit $fit, string $fitId, Step $step): Pictured

@@ -12,6 +12,7 @@ use NimbleKnuckle\App\Fits\Recorder;
 use NimbleKnuckle\Core\Bench\Event\EventType;
 use NimbleKnuckle\Core\Bench\Event\FitEvent;
 use NimbleKnuckle\Core\Bench\Event\InvalidEvent;
+use NimbleKnuckle\Core\Procedure\Ask;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -43,6 +44,10 @@ final class PhotosController extends AbstractController
     {
         try {
             $picture = Picture::of($request->getContent());
+            $isProof = 'proof' === $request->query->getString('shot') || '' !== $request->query->getString('field');
+            !$isProof || !$picture->showsNothing() || throw new InvalidPicture(
+                'It is all of one colour: nothing is seen in it. Light on, lens clean, and once more.',
+            );
             $payload = ['hash' => $this->files->keep($picture->jpeg), 'width' => $picture->width, 'height' => $picture->height];
             foreach (self::GIVEN as $name) {
                 $payload[$name] = $request->query->getString($name);
@@ -110,7 +115,9 @@ final class PhotosController extends AbstractController
 
         return $this->render('photos/measure.html.twig', [
             'record' => $record, 'fit' => $fit, 'photo' => PhotoView::of($fit, $id, $taken),
-            'asks' => null === $step ? [] : array_values(array_filter($fit->readings()->asks($step), BenchPictures::isReadOff(...))),
+            'asks' => null === $step ? [] : array_values(array_filter(
+                $fit->readings()->asks($step), static fn (Ask $ask): bool => $ask->isSeenInPicture(),
+            )),
             // The engine rocked, a tensioner let go: the same point in another picture of the step.
             'others' => PhotoView::all($fit, $id, array_values(array_filter(
                 $fit->state->photos,

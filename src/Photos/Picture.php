@@ -18,8 +18,30 @@ final readonly class Picture
     private const SMALL_PX = 480;
     private const TYPES = [\IMAGETYPE_JPEG, \IMAGETYPE_PNG, \IMAGETYPE_WEBP];
 
+    /** Of 255: what differs less from dot to dot shows nothing. */
+    private const NOTHING = 3.0;
+    private const LOOKED_AT = 24;
+
     private function __construct(public string $jpeg, public int $width, public int $height)
     {
+    }
+
+    /** Whether it is all of one colour: a lens in a pocket, a page of paint. Seen on a grid, by how far its dots lie from their mean. */
+    public function showsNothing(): bool
+    {
+        $image = imagecreatefromstring($this->jpeg);
+        $small = false === $image ? false : imagescale($image, self::LOOKED_AT, self::LOOKED_AT);
+        if (false === $small) {
+            return true;
+        }
+        $seen = [];
+        for ($i = 0; $i < self::LOOKED_AT ** 2; ++$i) {
+            $dot = (int) imagecolorat($small, $i % self::LOOKED_AT, intdiv($i, self::LOOKED_AT));
+            $seen[] = 0.299 * ($dot >> 16 & 255) + 0.587 * ($dot >> 8 & 255) + 0.114 * ($dot & 255);
+        }
+        $mean = array_sum($seen) / count($seen);
+
+        return sqrt(array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $seen)) / count($seen)) < self::NOTHING;
     }
 
     /** @throws InvalidPicture */

@@ -372,6 +372,55 @@ final class PhotosTest extends AppTestCase
         self::assertSelectorTextContains('#photo-field option[selected]', 'Gap under the bracket');
     }
 
+    /** A black square of another step proves no vacuum: a proof is of its own step, of what can be seen, and shows something. */
+    public function testAPictureIsNoProofOfAnything(): void
+    {
+        $fit = $this->service(FitPlanner::class)->plan(
+            $this->service(Garage::class)->get('veldra-tarn-20t'), ['gate-lock'], [], 'Joss Wending',
+        );
+        $this->fit = $fit->id;
+        $steps = [];
+        foreach ($fit->sheet()->steps as $step) {
+            foreach ($step->asking->asks as $ask) {
+                $steps[$ask->field] = $step->id;
+            }
+        }
+        $gap = ['step' => $steps['gap_seen'], 'field' => 'gap_seen', 'shot' => 'proof'];
+        foreach (['small' => self::jpeg(200, 150), 'one colour' => self::plain()] as $what => $bytes) {
+            $this->take($bytes, $gap);
+            self::assertResponseStatusCodeSame(422, $what);
+        }
+        $this->take(self::plain(), ['step' => $steps['gap_seen']]);
+        self::assertResponseIsSuccessful();
+        $photo = $this->take(self::jpeg(), $gap);
+        self::assertResponseIsSuccessful();
+        $off = ['type' => 'measured', 'photo' => $photo, 'doubt' => 0.1];
+        $refused = [
+            'another step' => [$off + ['step' => $steps['gap_wanted'], 'field' => 'gap_wanted', 'text' => '2 mm'], 'at another step'],
+            'a temperature' => [
+                $off + ['step' => $steps['surface_temperature'], 'field' => 'surface_temperature', 'text' => '20'], 'lengths and angles',
+            ],
+        ];
+        foreach ($refused as $what => [$event, $said]) {
+            $answer = $this->send($this->fit, $event);
+            self::assertResponseStatusCodeSame(422, $what);
+            self::assertStringContainsString($said, json_encode($answer, \JSON_THROW_ON_ERROR), $what);
+        }
+        $this->send($this->fit, ['type' => 'measured', 'step' => $steps['gap_wanted'], 'field' => 'gap_wanted', 'text' => '2 mm']);
+        $this->send($this->fit, $off + ['step' => $steps['gap_seen'], 'field' => 'gap_seen', 'text' => '2 mm']);
+        self::assertResponseIsSuccessful();
+    }
+
+    private static function plain(): string
+    {
+        $image = imagecreatetruecolor(640, 480);
+        imagefill($image, 0, 0, (int) imagecolorallocate($image, 20, 20, 20));
+        ob_start();
+        imagejpeg($image);
+
+        return (string) ob_get_clean();
+    }
+
     public function testDrawnPicturesAreForTheDemoAlone(): void
     {
         $this->client->request('GET', '/practice/pictures/belt.jpg');

@@ -23,7 +23,7 @@ final readonly class MarkFacts implements Facts
 {
     private const THINGS = [
         Atom::IsStep, Atom::IsJoint, Atom::IsPhoto, Atom::IsDropped, Atom::Fasteners, Atom::LastStage, Atom::BoltStage, Atom::Rung,
-        Atom::PhotoMarks,
+        Atom::PhotoMarks, Atom::PhotoStep,
     ];
     private const OF_STEP = [
         Atom::ClosedBy, Atom::ClosedAt, Atom::Passive, Atom::Started, Atom::Protects, Atom::TakesOff, Atom::HasTray, Atom::HasRoutine,
@@ -32,7 +32,7 @@ final readonly class MarkFacts implements Facts
     private const OF_PIECES = [Atom::InTray, Atom::Expected, Atom::Tray, Atom::Back, Atom::Fresh, Atom::AtHand, Atom::ToLose];
     private const OF_PART = [
         Atom::HasCaution, Atom::HasTool, Atom::Asks, Atom::HasStage, Atom::MayBegin, Atom::ForGood, Atom::LooseUnder, Atom::Label,
-        Atom::FlowMost, Atom::IsEnd, Atom::EndGuards,
+        Atom::FlowMost, Atom::IsEnd, Atom::EndGuards, Atom::SeenInPicture,
     ];
 
     public function __construct(private Fit $fit)
@@ -69,6 +69,7 @@ final readonly class MarkFacts implements Facts
             Atom::IsPhoto => isset($state->photos[$id]),
             Atom::IsDropped => isset($state->dropped[$id]),
             Atom::PhotoMarks => count($state->photoMarks[$id] ?? []),
+            Atom::PhotoStep => ($state->photos[$id] ?? null)?->step() ?? '',
             Atom::IsJoint => null !== $joint,
             Atom::Fasteners => $joint?->count() ?? 0,
             Atom::BoltStage => $state->stage($id, $n),
@@ -124,6 +125,7 @@ final readonly class MarkFacts implements Facts
             Atom::HasCaution => isset($step->words->cautions[(int) $part]),
             Atom::HasTool => in_array($part, $this->fit->ground()->toolsBefore($step), true),
             Atom::Asks => null !== $ask,
+            Atom::SeenInPicture => true === $ask?->isSeenInPicture(),
             Atom::Label => $ask->label ?? '',
             Atom::FlowMost => null === $ask || Flow::None === $ask->flow ? 0.0
                 : FluidBalance::MOST * ($this->fit->vehicle->circuits[$step->target->circuit]->capacity ?? 0.0),

@@ -16,6 +16,8 @@ final readonly class PhotoLaw
 {
     /** Pixels of the longer side. */
     public const MOST_PX = 1600;
+    /** Pixels of the longer side of one that proves something: in less nobody sees anything. */
+    private const LEAST_OF_PROOF = 240;
     private const MOST_MARKS = 60;
     private const LONGEST_TEXT = 60;
 
@@ -41,6 +43,13 @@ final readonly class PhotoLaw
                     Term::less($width, 1), Term::less($height, 1), Term::less(self::MOST_PX, $width), Term::less(self::MOST_PX, $height),
                 ),
                 sprintf('A picture has 1 to %d pixels each way.', self::MOST_PX),
+            ),
+            Refusal::in(
+                'width', Term::all(
+                    Term::any(Term::same($shot, PictureRequest::Proof->value), Term::not(Term::same($field, ''))),
+                    Term::less($width, self::LEAST_OF_PROOF), Term::less($height, self::LEAST_OF_PROOF),
+                ),
+                sprintf('What proves something is seen in it: %d pixels or more.', self::LEAST_OF_PROOF),
             ),
             Refusal::in(
                 'shot', Term::not(Term::any(Term::same($shot, ''), ...$shots)),

@@ -41,6 +41,14 @@ final readonly class ReadingLaw
                 'photo', Term::all($isOffPicture, Term::not(Term::ask(Atom::IsPhoto, $photo))), 'There is no such picture in this fit.',
             ),
             Refusal::in(
+                'photo', Term::all($isOffPicture, Term::not(Term::ask(Atom::SeenInPicture, $step, $field))),
+                'A picture tells lengths and angles, nothing else. Write down what was measured.',
+            ),
+            Refusal::in(
+                'photo', Term::all($isOffPicture, Term::not(Term::same(Term::ask(Atom::PhotoStep, $photo), $step))),
+                'That picture was taken at another step. Take one here.',
+            ),
+            Refusal::in(
                 'doubt', Term::all($isOffPicture, Term::not(Term::less(0, Term::ask(Atom::Given, 'doubt')))),
                 'What is read off a picture says by how much it may be wrong.',
             ),
