@@ -21,6 +21,7 @@ use NimbleKnuckle\Core\Sum\InvalidInput;
 use NimbleKnuckle\Core\Trace\Fault;
 use PHPUnit\Framework\Attributes\CoversClass;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Uid\Ulid;
 
 /** Readings from devices, by token, by file and from the simulated wrench. */
@@ -195,6 +196,21 @@ final class DevicesTest extends AppTestCase
         $this->client->request('POST', $path, ['_csrf' => $this->token(), 'device' => $device->id, 'rows' => $rows]);
         $this->client->followRedirect();
         self::assertSelectorExists('.notice.bad');
+    }
+
+    #[TestWith(['-2 days'])]
+    #[TestWith(['+1 hour'])]
+    public function testAReadingIsOfNowByWhateverClock(string $when): void
+    {
+        [$device] = $this->wrench();
+        $this->book()->take($device, $this->tarnFit()->id, self::STEP, 'Joss Wending');
+        $piece = json_encode([
+            'format' => ReadingDocument::FORMAT, 'id' => (string) new Ulid(), 'kind' => 'torque-angle', 'samples' => [[0, 1], [1, 2]],
+            'done' => true, 'at' => (new \DateTimeImmutable($when))->format(\DATE_ATOM),
+        ], \JSON_THROW_ON_ERROR);
+        $this->expectException(InvalidInput::class);
+        $this->expectExceptionMessage('no time at which this can have been taken');
+        $this->service(ReadingBook::class)->receive($device, ReadingDocument::read($piece));
     }
 
     /** A wrench is not pulled out of a hand unasked, and whose hand it was reads it. */

@@ -42,6 +42,8 @@ final readonly class ReadingBook
 {
     /** A curve of fewer says nothing. */
     private const LEAST_SAMPLES = 8;
+    /** s by which the clocks of a device and of the server may differ. */
+    private const CLOCKS_DIFFER = 300;
     /** °C, where the vehicle sheet does not say at what its thermostat opens. */
     private const USUAL_OPENING = 88.0;
 
@@ -121,12 +123,29 @@ final readonly class ReadingBook
                 DeviceKind::Wrench => null === $task ? ['said' => Slip::SAID] : self::told($task),
                 default => $this->curveTask($device, $record, $piece->given),
             }, $uploadedBy ?: $device->takenBy,
-            $piece->at ?? $this->clock->now(), via: '' === $uploadedBy ? '' : 'rows handed in by '.$uploadedBy,
+            $this->taken($piece->at, $record), via: '' === $uploadedBy ? '' : 'rows handed in by '.$uploadedBy,
         );
         '' === $uploadedBy || $this->ensureNew($reading, $piece->samples);
         $this->em->persist($reading);
 
         return $reading;
+    }
+
+    /**
+     * When it was taken, by the clock of its device.
+     *
+     * @throws InvalidInput where that cannot be: before the fit was made, to come, or more than a day ago
+     */
+    private function taken(?\DateTimeImmutable $at, FitRecord $record): \DateTimeImmutable
+    {
+        $now = $this->clock->now();
+        $ago = null === $at ? 0 : $now->getTimestamp() - $at->getTimestamp();
+        $sinceMade = $now->getTimestamp() - $record->createdAt->getTimestamp();
+        -self::CLOCKS_DIFFER <= $ago && $ago <= min(86_400, $sinceMade + self::CLOCKS_DIFFER) || throw InvalidInput::in(
+            'at', 'That is no time at which this can have been taken: set the clock of the device, or leave “at” out.',
+        );
+
+        return $at ?? $now;
     }
 
     /**
