@@ -110,7 +110,7 @@ final class EventsController extends AbstractController
         if (!is_array($given) || [] === $given || count($given) > self::MOST) {
             throw InvalidEvent::in('events', sprintf('Send 1 to %d events.', self::MOST));
         }
-        $events = [];
+        [$events, $after] = [[], null];
         foreach ($given as $one) {
             [$id, $type, $payload] = self::whole($one);
             EventType::PhotoTaken !== $type || throw InvalidEvent::in('type', 'A picture comes with its file: send it to the pictures.');
@@ -120,7 +120,8 @@ final class EventsController extends AbstractController
                 ? $this->measured->read($payload, $record->sheet(), $record->vehicleSheet())
                 : $payload;
             $at = is_array($one) ? $one['at'] ?? null : null;
-            $receipt = $this->arrival->of($record, $body['device'] ?? '', $at, $body['sent'] ?? null);
+            $receipt = $this->arrival->of($record, $body['device'] ?? '', $at, $body['sent'] ?? null, $after);
+            $after = $receipt->happened();
             $events[] = FitEvent::of($id, $type, $payload, $by, $receipt->happened(), $receipt);
         }
 

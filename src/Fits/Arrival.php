@@ -27,17 +27,18 @@ final readonly class Arrival
     /**
      * @param mixed $at by the tablet’s clock, when it was made
      * @param mixed $sent by the same clock, when it was sent; null where it goes at once
+     * @param ?\DateTimeImmutable $after when the one before it in the same sending happened
      *
      * @throws InvalidEvent where one of them is no instant
      */
-    public function of(FitRecord $record, mixed $device, mixed $at, mixed $sent): Receipt
+    public function of(FitRecord $record, mixed $device, mixed $at, mixed $sent, ?\DateTimeImmutable $after = null): Receipt
     {
         $now = $this->clock->now();
         $made = EventTime::read($at);
         $receipt = Receipt::from(is_string($device) ? $device : '', $made, null === $sent ? $made : EventTime::read($sent, 'sent'), $now);
         $longest = (float) $now->format('U.u') - max(array_map(
             static fn (\DateTimeImmutable $one): float => (float) $one->format('U.u'),
-            [$record->createdAt, ...$this->heard($record, $receipt)],
+            [$record->createdAt, $after ?? $record->createdAt, ...$this->heard($record, $receipt)],
         ));
 
         return new Receipt($now, $receipt->device, max(0.0, min($receipt->waited, $longest)));

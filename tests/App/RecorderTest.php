@@ -153,6 +153,29 @@ final class RecorderTest extends AppTestCase
         }
     }
 
+    public function testWithinOneSendingTimeDoesNotGoBack(): void
+    {
+        $this->signIn('joss');
+        $fit = $this->tarnFit();
+        $this->db()->executeStatement("UPDATE fit SET created_at = datetime('now', '-3 hours') WHERE id = ?", [$fit->id]);
+        $stamp = static fn (int $minutes): string => gmdate('Y-m-d\TH:i:s\Z', time() - 60 * $minutes);
+        $note = static fn (int $minutes): array => [
+            'id' => (string) new Ulid(), 'type' => 'noted', 'payload' => ['text' => 'x'], 'at' => $stamp($minutes),
+        ];
+        $events = array_map($note, [10, 40, 5]);
+        $this->client->jsonRequest(
+            'POST', '/fits/'.$fit->id.'/events', ['events' => $events, 'device' => 'c', 'sent' => $stamp(0)],
+            ['HTTP_X_CSRF_TOKEN' => $this->token()],
+        );
+        self::assertSame(200, $this->client->getResponse()->getStatusCode());
+        $state = $this->service(Recorder::class)->load($fit)->state;
+        foreach ([10, 10, 5] as $i => $minutes) {
+            $kept = $state->event($events[$i]['id']) ?? self::fail('not kept');
+            self::assertEqualsWithDelta(time() - 60 * $minutes, $kept->at->getTimestamp(), 5);
+            self::assertStringContainsString('marked off line, in at', $kept->said());
+        }
+    }
+
     public function testAnotherMarkUnderAKnownIdIsToldAndNotKept(): void
     {
         $this->signIn('joss');

@@ -88,10 +88,14 @@ final readonly class FitEvent
         return $this->receipt->waited > self::QUEUED;
     }
 
-    /** Whose word it is: the maker’s own, or a file’s that somebody brought. */
+    /** Whose word it is: the maker’s own, a file’s that somebody brought, or a tablet’s that came back later, with when it came. */
     public function said(): string
     {
-        return '' === $this->receipt->via ? $this->by : sprintf('%s, stated in a file brought by %s', $this->by, $this->receipt->via);
+        return match (true) {
+            '' !== $this->receipt->via => sprintf('%s, stated in a file brought by %s', $this->by, $this->receipt->via),
+            $this->wasQueued() => sprintf('%s, marked off line, in at %s', $this->by, $this->receipt->at->format('j M, H:i')),
+            default => $this->by,
+        };
     }
 
     public function hasReason(): bool
