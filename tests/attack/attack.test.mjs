@@ -249,6 +249,32 @@ test(`${KILLS} kills at random moments with two tablets: no kept mark is lost or
   assert.ok(kept.size >= 3 * KILLS, `${kept.size} marks were kept over ${KILLS} kills`);
 });
 
+test('a tablet says neither what a wrench measured nor when it was, and a known id is no other mark', async () => {
+  const id = await joss.plan('vehicle=veldra-tarn-20t&procedure=thermostat-under&c_fill=vacuum');
+  const post = async (event, sent = new Date().toISOString()) => joss.send('POST', `/fits/${id}/events`, JSON.stringify({ events: [{ id: ulid(), at: sent, ...event }], device: ulid(), sent }), { 'Content-Type': 'application/json' });
+  const begun = Date.now();
+  const bad = [];
+  const note = ulid();
+  const claimed = ulid();
+  const tries = [
+    [{ id: note, type: 'noted', payload: { text: 'as it was' } }, 200], [{ id: note, type: 'noted', payload: { text: 'as it was' } }, 200],
+    [{ id: note, type: 'noted', payload: { text: 'as it never was' } }, 409], [{ type: 'noted', payload: { text: 'long ago' }, at: '2020-01-01T00:00:00Z' }, 200],
+    [{ id: claimed, type: 'fastener-marked', payload: { joint: 'thermostat-cover-bolts', bolt: 1, stage: 0, reading: ulid(), torque: 99, setting: 9 } }, 200],
+    [{ type: 'curve-judged', payload: { step: 'warm-up', reading: ulid(), finding: 'sound', verdict: 'ok', said: 'x' } }, 422],
+    [{ type: 'measured', payload: { step: 'drained', field: 'drained', text: '4 L', photo: ulid(), doubt: 0.1 } }, 422],
+  ];
+  for (const [event, status] of tries) {
+    const answer = await post(event);
+    if (answer.status !== status) bad.push(`${event.type} ${JSON.stringify(event.payload)}: ${answer.status}, not ${status}`);
+  }
+  const { exported } = await consistent(id);
+  const kept = new Map(exported.events.map((e) => [e.id, e]));
+  if (kept.get(note)?.payload.text !== 'as it was') bad.push('the first mark is another now');
+  if (kept.get(claimed)?.payload.torque || kept.get(claimed)?.payload.reading) bad.push('a wrench is believed that sent nothing');
+  for (const one of exported.events) if (Date.parse(one.at) < begun - 5000) bad.push(`${one.type} stands at ${one.at}, before the fit was made`);
+  assert.deepEqual(bad, []);
+});
+
 test('thirty guesses at once are held off, and another person still gets in', async () => {
   const guess = () => fetch(`${target.base}/sign-in`, { method: 'POST', redirect: 'manual', headers: { Origin: target.base, 'Content-Type': 'application/x-www-form-urlencoded' }, body: new URLSearchParams({ login: 'ines', password: `wrong ${Math.random()}`, _csrf: 'csrf-token' }) });
   await together(30, Array.from({ length: 30 }, () => guess));
