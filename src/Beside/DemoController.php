@@ -39,7 +39,8 @@ final class DemoController extends AbstractController
         return $answer;
     }
 
-    #[Route('/demo/leave', name: 'leave_demo', methods: ['POST'])]
+    /** By a link as well: whoever cannot see a page of it still gets out. */
+    #[Route('/demo/leave', name: 'leave_demo', methods: ['GET', 'POST'])]
     public function leave(): Response
     {
         $answer = $this->redirectToRoute('yard', [], Response::HTTP_SEE_OTHER);

@@ -13,6 +13,9 @@ use Symfony\Component\DependencyInjection\EnvVarProcessorInterface;
  */
 final readonly class DataDirectory implements EnvVarProcessorInterface
 {
+    /** The folder in which the demo workshop is made, before it is put in its place. */
+    public const MAKING = 'demo.new';
+
     public function __construct(#[Autowire(param: 'kernel.project_dir')] private string $projectDir)
     {
     }
@@ -20,12 +23,18 @@ final readonly class DataDirectory implements EnvVarProcessorInterface
     public function getEnv(string $prefix, string $name, \Closure $getEnv): string
     {
         $path = $getEnv($name);
-        $path = is_string($path) && '' !== $path ? $path : 'var/data';
-
-        $own = str_starts_with($path, '/') ? rtrim($path, '/') : $this->projectDir.'/'.$path;
+        $own = self::own($path, $this->projectDir);
         $world = $getEnv('NK_WORLD');
 
         return is_string($world) && '' !== $world ? $own.'/'.$world : $own;
+    }
+
+    /** Of the real workshop, whichever this request is in. */
+    public static function own(mixed $path, string $projectDir): string
+    {
+        $path = is_string($path) && '' !== $path ? $path : 'var/data';
+
+        return str_starts_with($path, '/') ? rtrim($path, '/') : $projectDir.'/'.$path;
     }
 
     public static function getProvidedTypes(): array

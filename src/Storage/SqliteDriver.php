@@ -6,12 +6,17 @@ namespace NimbleKnuckle\App\Storage;
 
 use Doctrine\DBAL\Driver\Connection;
 use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
+use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
 final class SqliteDriver extends AbstractDriverMiddleware
 {
     public function connect(#[\SensitiveParameter] array $params): Connection
     {
         $path = $params['path'] ?? '';
+        // A database is made by the set-up, or with the demo, never by a page that finds none.
+        if (self::isOfAPage($path) && !is_file($path)) {
+            throw new ServiceUnavailableHttpException(null, 'There is no database here yet: bin/setup makes it.');
+        }
         if ('' !== $path && !is_dir(dirname($path))) {
             mkdir(dirname($path), 0o750, true);
         }
@@ -22,6 +27,11 @@ final class SqliteDriver extends AbstractDriverMiddleware
         );
 
         return new ImmediateTransactions($connection);
+    }
+
+    private static function isOfAPage(string $path): bool
+    {
+        return '' !== $path && 'cli' !== \PHP_SAPI && DataDirectory::MAKING !== basename(dirname($path));
     }
 
     /** A database says in its head that it keeps a write-ahead log; to say so again costs every request a look at the files. */

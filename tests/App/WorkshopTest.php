@@ -101,8 +101,7 @@ final class WorkshopTest extends AppTestCase
 
     public function testTheDemoBesideIsOpenedByALeadAlone(): void
     {
-        $world = static fn (string $said): string => DemoBeside::worldOf(['nk_demo' => $said]);
-        self::assertSame(['', '', '', 'demo'], [DemoBeside::worldOf([]), $world(''), $world('../x'), $world('1')]);
+        self::assertSame('', DemoBeside::worldOf(['nk_demo' => '1'], self::data()), 'a cookie without a demo opens nothing');
         $demo = $this->service(DemoBeside::class);
         self::assertFalse($demo->isHere() || $demo->isThere());
         foreach (['joss', 'petra'] as $login) {
@@ -125,6 +124,8 @@ final class WorkshopTest extends AppTestCase
         self::assertResponseRedirects('/sign-in');
         self::assertResponseHasCookie(DemoBeside::COOKIE);
         self::assertTrue($demo->isThere());
+        $world = static fn (string $said): string => DemoBeside::worldOf(['nk_demo' => $said], self::data());
+        self::assertSame(['', '', '', 'demo'], [DemoBeside::worldOf([], self::data()), $world(''), $world('../x'), $world('1')]);
         $other = new \PDO('sqlite:'.dirname(__DIR__, 2).'/var/test-data/demo/test.db');
         $names = $other->query("SELECT name FROM account WHERE login = 'ines'");
         self::assertNotFalse($names);
@@ -133,6 +134,31 @@ final class WorkshopTest extends AppTestCase
         self::assertSame('', $_SERVER['NK_WORLD'] ?? '');
         $this->client->request('POST', '/demo/away', ['_csrf' => $this->token()]);
         self::assertFalse($demo->isThere());
-        self::assertDirectoryDoesNotExist(dirname(__DIR__, 2).'/var/test-data/demo.new');
+        self::assertSame([], glob(self::data().'/demo*', \GLOB_ONLYDIR), 'nothing of it is left');
+        self::assertSame('', $world('1'));
+    }
+
+    /** What was killed while it was made or thrown away is no demo, and in nobody’s way. */
+    public function testHalfADemoCountsForNothing(): void
+    {
+        $demo = $this->service(DemoBeside::class);
+        foreach (['demo', 'demo.new', 'demo.gone'] as $half) {
+            mkdir(self::data().'/'.$half);
+            touch(self::data().'/'.$half.'/test.db');
+        }
+        self::assertFalse($demo->isThere());
+        self::assertSame('', DemoBeside::worldOf(['nk_demo' => '1'], self::data()));
+        $this->client->request('GET', '/demo/leave');
+        self::assertResponseRedirects('/');
+        $demo->make();
+        self::assertSame('demo', DemoBeside::worldOf(['nk_demo' => '1'], self::data()));
+        self::assertGreaterThan(100_000, (int) filesize(self::data().'/demo/test.db'));
+        $demo->throwAway();
+        self::assertSame([], glob(self::data().'/demo*', \GLOB_ONLYDIR));
+    }
+
+    private static function data(): string
+    {
+        return dirname(__DIR__, 2).'/var/test-data';
     }
 }

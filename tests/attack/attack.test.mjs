@@ -3,6 +3,7 @@
 import { test, before, after } from 'node:test';
 import assert from 'node:assert/strict';
 import { execFileSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
 import { Person, Target, luck, root, together, ulid } from './target.mjs';
 
 const FIRST = 20261126;
@@ -273,6 +274,16 @@ test('a tablet says neither what a wrench measured nor when it was, and a known 
   if (kept.get(claimed)?.payload.torque || kept.get(claimed)?.payload.reading) bad.push('a wrench is believed that sent nothing');
   for (const one of exported.events) if (Date.parse(one.at) < begun - 5000) bad.push(`${one.type} stands at ${one.at}, before the fit was made`);
   assert.deepEqual(bad, []);
+});
+
+test('a cookie of the demo where there is none opens nothing, makes nothing and shuts nobody out', async () => {
+  for (const path of ['/', '/sign-in', '/vehicles', '/demo/open']) {
+    const stranger = await fetch(target.base + path, { redirect: 'manual', headers: { Cookie: 'nk_demo=1' } });
+    assert.ok(stranger.status < 500, `${path}: ${stranger.status}`);
+  }
+  const own = await ines.get('/workshop', { Cookie: `${ines.cookie}; nk_demo=1` });
+  assert.equal(own.status, 200, 'a lead is in the own workshop all the same');
+  assert.equal(existsSync(`${root}/${target.data}/demo`), false, 'no page makes a database by looking for one');
 });
 
 test('thirty guesses at once are held off, and another person still gets in', async () => {
