@@ -23,7 +23,7 @@ final readonly class PhotoView
     /** @param list<MarkDrawing> $marks */
     private function __construct(private FitEvent $event, public string $fit, public string $title, public array $marks)
     {
-        [$this->id, $this->step, $this->by, $this->at] = [$event->id, $event->step(), $event->said(), $event->at];
+        [$this->id, $this->step, $this->by, $this->at] = [$event->id, $event->step(), $event->witness(), $event->at];
         [$this->width, $this->height] = [$event->int('width'), $event->int('height')];
         $this->unit = MarkDrawing::unit($this->width, $this->height);
     }

@@ -172,7 +172,7 @@ final class RecorderTest extends AppTestCase
         foreach ([10, 10, 5] as $i => $minutes) {
             $kept = $state->event($events[$i]['id']) ?? self::fail('not kept');
             self::assertEqualsWithDelta(time() - 60 * $minutes, $kept->at->getTimestamp(), 5);
-            self::assertStringContainsString('marked off line, in at', $kept->said());
+            self::assertStringContainsString('marked off line, in at', $kept->witness());
         }
     }
 

@@ -88,14 +88,17 @@ final readonly class FitEvent
         return $this->receipt->waited > self::QUEUED;
     }
 
-    /** Whose word it is: the maker’s own, a file’s that somebody brought, or a tablet’s that came back later, with when it came. */
+    /** Whose word it is: the maker’s own, or a file’s that somebody brought. */
     public function said(): string
     {
-        return match (true) {
-            '' !== $this->receipt->via => sprintf('%s, stated in a file brought by %s', $this->by, $this->receipt->via),
-            $this->wasQueued() => sprintf('%s, marked off line, in at %s', $this->by, $this->receipt->at->format('j M, H:i')),
-            default => $this->by,
-        };
+        return '' === $this->receipt->via ? $this->by : sprintf('%s, stated in a file brought by %s', $this->by, $this->receipt->via);
+    }
+
+    /** Whose word it is, and of a tablet’s that came back later when it came in: the other of its two times. */
+    public function witness(): string
+    {
+        return '' === $this->receipt->via && $this->wasQueued()
+            ? sprintf('%s, marked off line, in at %s', $this->by, $this->receipt->at->format('j M, H:i')) : $this->said();
     }
 
     public function hasReason(): bool

@@ -58,7 +58,7 @@ final readonly class Review
         return array_values(array_map(static fn (FitEvent $event): ReviewEntry => new ReviewEntry(
             ReviewKind::Overruled, 'Where it stands', sprintf(
                 '%s: %s', ucfirst(Stance::from($event->as(Stood::class)->stance)->label()), $event->reason(),
-            ), $event->said(), $event->at, '',
+            ), $event->witness(), $event->at, '',
         ), $told));
     }
 
@@ -90,7 +90,7 @@ final readonly class Review
 
         return array_map(
             static fn (FitEvent $event): ReviewEntry => new ReviewEntry(
-                ReviewKind::Waived, $names->of($event->as(Waived::class)->end), $event->reason(), $event->said(), $event->at, '',
+                ReviewKind::Waived, $names->of($event->as(Waived::class)->end), $event->reason(), $event->witness(), $event->at, '',
             ),
             array_values($this->fit->state->waived),
         );
@@ -112,7 +112,7 @@ final readonly class Review
     {
         return array_map(
             static fn (Worn $one): ReviewEntry => new ReviewEntry(
-                ReviewKind::Reused, $one->came->name, trim($one->why.' '.$one->event->reason()), $one->event->said(),
+                ReviewKind::Reused, $one->came->name, trim($one->why.' '.$one->event->reason()), $one->event->witness(),
                 $one->event->at, '',
             ),
             RenewList::of($this->fit)->against(),
@@ -230,7 +230,7 @@ final readonly class Review
         $step = $this->fit->sheet->step($event->step());
 
         return new ReviewEntry(
-            $kind, $step->words->title ?? 'A step of an earlier sheet', $said, $event->said(), $event->at, $step->id ?? '',
+            $kind, $step->words->title ?? 'A step of an earlier sheet', $said, $event->witness(), $event->at, $step->id ?? '',
         );
     }
 }
