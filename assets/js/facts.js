@@ -493,7 +493,7 @@ export const eventFactsOf = (sheet, state, event, isLead, clock = clockOf()) => 
     'flow-most': (id, field) => ask(id, field)?.most ?? 0,
     circuit: (id) => sheet.circuits[of(id).circuit] ?? 'circuit',
     capacity: (id) => of(id).holds,
-    'photo-step': (id) => state.photos.get?.(id)?.payload?.step ?? '',
+    'photo-step': (id) => state.photos.get(id)?.payload.step ?? '',
     'seen-in-picture': (id, field) => Boolean(ask(id, field)?.seen),
     'photo-marks': (id) => (state.photoMarks[id] ?? []).length,
     length: (text) => [...text].length,

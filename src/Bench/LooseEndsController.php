@@ -35,7 +35,7 @@ final class LooseEndsController extends AbstractController
             'dues' => $dues->ofFit($id), 'review' => self::grouped(SignOff::of($fit)->review()),
             'reviewCount' => count(SignOff::of($fit)->review()),
             'mayWaiveDanger' => $person->hand()->may(BenchRight::WaiveDanger), 'reasons' => self::reasons($fit),
-            'version' => $log->version($id), 'maySign' => $person->hand()->may(BenchRight::SignOff),
+            'version' => $log->version($id),
         ]);
     }
 
